@@ -1,0 +1,18 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+export default defineConfig({
+  resolve: {
+    alias: [
+      { find: /^@pace-line\/core$/, replacement: at('core/src/index.ts') },
+      { find: '@pace-line/core/art-import', replacement: at('core/src/import/art/index.ts') },
+      { find: '@pace-line/core/reference', replacement: at('core/src/motion/reference.ts') },
+    ],
+  },
+  test: {
+    include: ['core/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'server/src/**/*.test.ts', 'editor/src/**/*.test.{ts,tsx}', 'samples/**/*.test.ts'],
+    testTimeout: 60_000,
+  },
+});
