@@ -1,0 +1,1 @@
+export { checkSeam, type SeamFinding } from './seam.ts';

@@ -1,0 +1,56 @@
+import { Poses, POSE, POSE_SIZE, prepare } from '../motion/index.ts';
+import { artById, type Scene } from '../scene/index.ts';
+import { SEAM_ANGLE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
+
+/** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
+export interface SeamFinding {
+  readonly rider: string;
+  /** px between the pivot at the loop's end and at its start. */
+  readonly gap: number;
+  /** rad between the angles there, whole turns left out, in [0, π]. */
+  readonly turn: number;
+  /** px/s along the guide just before the end and just after the start. */
+  readonly speedBefore: number;
+  readonly speedAfter: number;
+  /** The art is off the canvas on both sides of the seam. */
+  readonly hidden: boolean;
+  readonly closes: boolean;
+  readonly smooth: boolean;
+}
+
+/** The seam of every rider on a guide that is sent. A scene that plays once has no seam. */
+export function checkSeam(scene: Scene): SeamFinding[] {
+  if (scene.clock.repeat === 'once') return [];
+  const motion = prepare(scene);
+  const end = motion.poseAt(motion.length, new Poses(motion.riders.length), -1);
+  const start = motion.poseAt(0, new Poses(motion.riders.length), 1);
+  return scene.riders.flatMap((rider, i): SeamFinding[] => {
+    if (rider.guide === null || !rider.output) return [];
+    const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
+    const angle = end.of(i, 'angle') - start.of(i, 'angle');
+    const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
+    const speedBefore = motion.distanceAt(i, motion.length, -1).speed;
+    const speedAfter = motion.distanceAt(i, 0, 1).speed;
+    const hidden = isOffCanvas(scene, i, end) && isOffCanvas(scene, i, start);
+    const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE);
+    const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
+    const step = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
+    const smooth = hidden || Math.abs(step) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
+    return [{ rider: rider.id, gap, turn, speedBefore, speedAfter, hidden, closes, smooth }];
+  });
+}
+
+/** Whether the art's box lies wholly outside the canvas. */
+function isOffCanvas(scene: Scene, index: number, poses: Poses): boolean {
+  const rider = scene.riders[index];
+  const art = rider && artById(scene, rider.art);
+  if (!art) return true;
+  const at = index * POSE_SIZE;
+  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.data[at + POSE[key]] ?? 0;
+  const corners = [0, art.width].flatMap((x) =>
+    [0, art.height].map((y) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const),
+  );
+  const xs = corners.map(([x]) => x);
+  const ys = corners.map(([, y]) => y);
+  return Math.max(...xs) < 0 || Math.min(...xs) > scene.canvas.width || Math.max(...ys) < 0 || Math.min(...ys) > scene.canvas.height;
+}

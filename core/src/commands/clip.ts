@@ -1,0 +1,121 @@
+import { freeId, freeName, guideById, idsIn, type Art, type Guide, type Mark, type Rider, type Scene } from '../scene/index.ts';
+import { asShare } from './places.ts';
+import { command, replaceRider, riderOf, refusal } from './command.ts';
+
+/** What is copied: riders and guides with all that they need, or marks of one pace line with their places as shares. */
+export type Clip =
+  | { readonly kind: 'things'; readonly art: readonly Art[]; readonly guides: readonly Guide[]; readonly riders: readonly Rider[] }
+  | { readonly kind: 'marks'; readonly marks: readonly Mark[] };
+
+/** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
+export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): Clip {
+  const riders = scene.riders.filter((rider) => riderIds.includes(rider.id));
+  const guides = scene.guides.filter((guide) => guideIds.includes(guide.id));
+  const art = scene.art.filter((one) => riders.some((rider) => rider.art === one.id));
+  const asked = new Set(guides.map((guide) => guide.id));
+  const needed = scene.guides.filter((guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id));
+  return { kind: 'things', art, guides: [...guides, ...needed], riders };
+}
+
+export function copyMarks(scene: Scene, riderId: string, markIds: readonly string[]): Clip {
+  const rider = riderOf(scene, riderId);
+  const guide = guideById(scene, rider.guide);
+  const marks = rider.pace.marks.filter((mark) => markIds.includes(mark.id));
+  return { kind: 'marks', marks: guide ? marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) : marks };
+}
+
+/** The ids that `pasteThings` gives, so that the caller can select what it made. */
+export interface Pasted {
+  readonly scene: Scene;
+  readonly guides: readonly string[];
+  readonly riders: readonly string[];
+}
+
+/**
+ * Pastes guides and riders with new ids, moved by an offset, px. Art that the scene has already (same markup) is shared; riders whose guide was
+ * not itself copied stay on that guide where the scene has it.
+ */
+export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }>, offset: number, copyGuides: readonly string[]): Pasted {
+  const taken = idsIn(scene);
+  const renamed = new Map<string, string>();
+  const fresh = (id: string): string => {
+    const made = freeId(taken, id);
+    taken.add(made);
+    renamed.set(id, made);
+    return made;
+  };
+  const art: Art[] = [];
+  for (const one of clip.art) {
+    const same = scene.art.find((known) => known.markup === one.markup && known.width === one.width && known.name === one.name);
+    if (same) renamed.set(one.id, same.id);
+    else art.push({ ...one, id: fresh(one.id) });
+  }
+  const guides: Guide[] = [];
+  for (const guide of clip.guides) {
+    const isHere = guideById(scene, guide.id) !== undefined;
+    if (isHere && !copyGuides.includes(guide.id)) continue;
+    guides.push({
+      ...guide,
+      id: fresh(guide.id),
+      name: freeName([...scene.guides, ...guides].map((one) => one.name), guide.name),
+      nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + offset, y: node.y + offset })),
+    });
+  }
+  const riders: Rider[] = [];
+  const to = (id: string): string => renamed.get(id) ?? id;
+  for (const rider of clip.riders) {
+    riders.push({
+      ...rider,
+      id: fresh(rider.id),
+      name: freeName([...scene.riders, ...riders].map((one) => one.name), rider.name),
+      art: to(rider.art),
+      guide: rider.guide === null ? null : to(rider.guide),
+      at: [rider.at[0] + offset, rider.at[1] + offset],
+      pace: {
+        ...rider.pace,
+        marks: rider.pace.marks.map((mark) => ({
+          ...mark,
+          id: fresh(mark.id),
+          place: mark.place.by === 'node' ? { ...mark.place, node: to(mark.place.node) } : mark.place,
+        })),
+      },
+    });
+  }
+  return {
+    scene: { ...scene, art: [...scene.art, ...art], guides: [...scene.guides, ...guides], riders: [...scene.riders, ...riders] },
+    guides: guides.map((guide) => guide.id),
+    riders: riders.map((rider) => rider.id),
+  };
+}
+
+/** Pastes marks into a rider's pace line from a local time on, in place of the marks that lie in that stretch. */
+export const [pasteMarks, canPasteMarks] = command<{ rider: string; clip: Extract<Clip, { kind: 'marks' }>; time: number }>(
+  (scene, { rider: id, clip, time }) => {
+    const rider = riderOf(scene, id);
+    if (rider.guide === null) return refusal('parked', 'A parked rider has no pace line.');
+    const first = clip.marks[0];
+    const last = clip.marks[clip.marks.length - 1];
+    if (!first || !last) return refusal('empty', 'No marks were copied.');
+    const cycle = rider.pace.cycle ?? scene.clock.duration;
+    return time + last.time + last.dwell - first.time > cycle + 1e-9
+      ? refusal('too-long', 'The copied marks do not fit before the end of the cycle from here.')
+      : undefined;
+  },
+  (scene, { rider: id, clip, time }) => {
+    const rider = riderOf(scene, id);
+    const taken = idsIn(scene);
+    const shift = time - (clip.marks[0]?.time ?? 0);
+    const pasted = clip.marks.map((mark) => {
+      const made = freeId(taken, mark.id);
+      taken.add(made);
+      return { ...mark, id: made, time: mark.time + shift };
+    });
+    const last = pasted[pasted.length - 1];
+    const until = last ? last.time + last.dwell : time;
+    const before = rider.pace.marks
+      .filter((mark) => mark.time < time)
+      .map((mark) => (mark.time + mark.dwell > time ? { ...mark, dwell: time - mark.time } : mark));
+    const after = rider.pace.marks.filter((mark) => mark.time > until);
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks: [...before, ...pasted, ...after] } });
+  },
+);

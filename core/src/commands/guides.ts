@@ -1,0 +1,84 @@
+import { add } from '../geometry/index.ts';
+import { prepare, Poses, POSE_SIZE, POSE } from '../motion/index.ts';
+import { idsIn, type Guide, type Rider, type Scene } from '../scene/index.ts';
+import { command, guideOf, missingGuide, refusal, replaceGuide } from './command.ts';
+import { asShare } from './places.ts';
+
+/** Adds a guide above the others. Its ids and its nodes' must be free. */
+export const [addGuide, canAddGuide] = command<{ guide: Guide }>(
+  (scene, { guide }) => {
+    const ids = idsIn(scene);
+    const taken = [guide.id, ...guide.nodes.map((node) => node.id)].find((id) => ids.has(id));
+    return taken === undefined ? undefined : refusal('id-taken', `The id "${taken}" is in use.`);
+  },
+  (scene, { guide }) => ({ ...scene, guides: [...scene.guides, guide] }),
+);
+
+/** Changes what a guide is called, how it looks and whether it can be edited. */
+export const [setGuide, canSetGuide] = command<{
+  id: string;
+  patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor'>>;
+}>(
+  (scene, { id }) => missingGuide(scene, id),
+  (scene, { id, patch }) => replaceGuide(scene, { ...guideOf(scene, id), ...patch }),
+);
+
+/** Moves whole guides by an offset, px. */
+export const [moveGuides, canMoveGuides] = command<{ ids: readonly string[]; dx: number; dy: number }>(
+  (scene, { ids }) => {
+    const missing = ids.map((id) => missingGuide(scene, id)).find(Boolean);
+    return missing ?? lockedGuide(scene, ids);
+  },
+  (scene, { ids, dx, dy }) => ({
+    ...scene,
+    guides: scene.guides.map((guide) =>
+      ids.includes(guide.id)
+        ? { ...guide, nodes: guide.nodes.map((node) => ({ ...node, x: node.x + dx, y: node.y + dy })) }
+        : guide,
+    ),
+  }),
+);
+
+export function lockedGuide(scene: Scene, ids: readonly string[]) {
+  const locked = scene.guides.find((guide) => guide.locked && ids.includes(guide.id));
+  return locked ? refusal('locked', `The guide "${locked.name}" is locked.`) : undefined;
+}
+
+/** Deletes guides. Their riders are parked where they are at `time`, s; their marks keep their times and become shares, for the next guide. */
+export const [deleteGuides, canDeleteGuides] = command<{ ids: readonly string[]; time: number }>(
+  (scene, { ids }) => ids.map((id) => missingGuide(scene, id)).find(Boolean) ?? lockedGuide(scene, ids),
+  (scene, { ids, time }) => ({
+    ...parkRiders(scene, scene.riders.filter((rider) => rider.guide !== null && ids.includes(rider.guide)).map((rider) => rider.id), time),
+    guides: scene.guides.filter((guide) => !ids.includes(guide.id)),
+  }),
+);
+
+/** Takes riders off their guides and leaves each where it is, facing as it does, at a time. */
+export function parkRiders(scene: Scene, ids: readonly string[], time: number): Scene {
+  const motion = prepare(scene);
+  const poses = motion.poseAt(time, new Poses(motion.riders.length));
+  return {
+    ...scene,
+    riders: scene.riders.map((rider, i): Rider => {
+      if (!ids.includes(rider.id) || rider.guide === null) return rider;
+      const guide = guideOf(scene, rider.guide);
+      const at = add([0, 0], [poses.data[i * POSE_SIZE + POSE.x] ?? 0, poses.data[i * POSE_SIZE + POSE.y] ?? 0]);
+      return {
+        ...rider,
+        guide: null,
+        at,
+        heading: { mode: 'level', offset: degreesNear(poses.of(i, 'angle')) },
+        lift: 0,
+        lead: 0,
+        pace: { ...rider.pace, marks: rider.pace.marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) },
+      };
+    }),
+  };
+}
+
+/** An angle in rad as degrees in (−180, 180], rounded to a millionth. */
+export function degreesNear(angle: number): number {
+  const turns = (angle * 180) / Math.PI / 360;
+  const rest = (turns - Math.ceil(turns - 0.5)) * 360;
+  return Math.round(rest * 1e6) / 1e6 + 0;
+}

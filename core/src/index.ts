@@ -1,0 +1,10 @@
+export * from './commands/index.ts';
+export * from './geometry/index.ts';
+export * from './motion/index.ts';
+export * from './pace/index.ts';
+export * from './scene/index.ts';
+export * from './checks/index.ts';
+export * from './take/index.ts';
+export * from './export/index.ts';
+export { outlinesFromPathData, type Outline, type PathDataResult } from './import/path-data.ts';
+export { assertNever } from './assert-never.ts';

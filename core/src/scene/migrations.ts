@@ -1,0 +1,29 @@
+import { SCENE_VERSION } from './schema.ts';
+
+/** A step from one version's JSON to the next one's: pure, and run before validation. */
+export type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
+
+/** Migrations by the version that they start from. Version 1 is the first, so there is none yet. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {};
+
+export type Migrated = { readonly ok: true; readonly scene: Record<string, unknown> } | { readonly ok: false; readonly message: string };
+
+/** Brings a scene's JSON up to the current version, step by step. A newer version is refused. */
+export function migrate(
+  scene: Record<string, unknown>,
+  migrations: Readonly<Record<number, Migration>> = MIGRATIONS,
+  current: number = SCENE_VERSION,
+): Migrated {
+  const version = scene['version'];
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return { ok: false, message: 'version: a whole number from 1 is needed' };
+  if (version > current)
+    return { ok: false, message: `version: the file is of version ${version}, this program reads up to ${current}; open it with a newer Pace Line` };
+  let result = scene;
+  for (let v = version; v < current; v++) {
+    const step = migrations[v];
+    if (!step) return { ok: false, message: `version: no way leads from version ${v} to ${v + 1}` };
+    result = { ...step(result), version: v + 1 };
+  }
+  return { ok: true, scene: result };
+}

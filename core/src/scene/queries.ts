@@ -1,0 +1,58 @@
+import { pathThrough, type Path } from '../geometry/index.ts';
+import { roundOf } from '../pace/index.ts';
+import type { Art, Clock, Guide, Mark, Rider, Scene } from './schema.ts';
+
+/** The path of a guide; made once for each node list. */
+export const pathOfGuide = (guide: Guide): Path => pathThrough(guide.nodes, guide.closed);
+
+export const guideById = (scene: Scene, id: string | null): Guide | undefined =>
+  id === null ? undefined : scene.guides.find((guide) => guide.id === id);
+
+export const riderById = (scene: Scene, id: string): Rider | undefined => scene.riders.find((rider) => rider.id === id);
+
+export const artById = (scene: Scene, id: string): Art | undefined => scene.art.find((art) => art.id === id);
+
+export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] => scene.riders.filter((rider) => rider.guide === guideId);
+
+export const markById = (rider: Rider, id: string): Mark | undefined => rider.pace.marks.find((mark) => mark.id === id);
+
+/** Seconds that are played and sent: the duration, or twice that for there-and-back. */
+export const loopLength = (clock: Clock): number => roundOf(clock.duration, clock.repeat);
+
+/** Number of frames of a loop: at least one. */
+export const frameCount = (clock: Clock): number => Math.max(1, Math.round(loopLength(clock) * clock.fps));
+
+/** A rider's own cycle, s. */
+export const cycleOf = (rider: Rider, clock: Clock): number => rider.pace.cycle ?? clock.duration;
+
+/** Every id in the scene. */
+export function idsIn(scene: Scene): Set<string> {
+  const ids = new Set<string>();
+  for (const art of scene.art) ids.add(art.id);
+  for (const guide of scene.guides) {
+    ids.add(guide.id);
+    for (const node of guide.nodes) ids.add(node.id);
+  }
+  for (const rider of scene.riders) {
+    ids.add(rider.id);
+    for (const mark of rider.pace.marks) ids.add(mark.id);
+  }
+  return ids;
+}
+
+/** `base`, or `base-2`, `base-3`, … : the first that is not taken. */
+export function freeId(taken: ReadonlySet<string>, base: string): string {
+  if (!taken.has(base)) return base;
+  let n = 2;
+  while (taken.has(`${base}-${n}`)) n++;
+  return `${base}-${n}`;
+}
+
+/** `base`, or `base 2`, `base 3`, … : the first that no listed name has. */
+export function freeName(taken: readonly string[], base: string): string {
+  if (!taken.includes(base)) return base;
+  const stem = base.replace(/ \d+$/, '');
+  let n = 2;
+  while (taken.includes(`${stem} ${n}`)) n++;
+  return `${stem} ${n}`;
+}

@@ -1,0 +1,2 @@
+export { bake, reduceKeys, samplePiece, type BakeOptions, type Take, type Track } from './bake.ts';
+export { between, CHANNELS, cornerGap, keyAt, quantised, type Channel, type Key, type PivotBox } from './key.ts';
