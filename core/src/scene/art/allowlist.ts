@@ -41,8 +41,8 @@ const OTHER_ATTRIBUTES: ReadonlySet<string> = new Set(
 
 export const isAllowedAttribute = (name: string): boolean => OTHER_ATTRIBUTES.has(name) || PRESENTATION_ATTRIBUTES.has(name);
 
-/** The two properties that have no attribute of their own and may stand in `style`. */
-export const ALLOWED_STYLE = /^(?:(?:mix-blend-mode|isolation):[a-z-]+;?)*$/;
+/** Properties that have no attribute of their own and may stand in `style`. */
+export const ALLOWED_STYLE = /^(?:(?:mix-blend-mode|isolation|transform-box):[a-z-]+;?)*$/;
 
 /** A reference inside the same drawing. */
 export const LOCAL_REFERENCE = /^#([A-Za-z_][\w.-]*)$/;

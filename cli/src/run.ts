@@ -1,0 +1,58 @@
+import { parseArgs } from 'node:util';
+import { UsageError } from './errors.ts';
+import { exportScene } from './export.ts';
+import { sample } from './sample.ts';
+import { loadScene } from './scene.ts';
+
+export const USAGE = `pace-line: guide paths, pace and loops from the command line
+
+  pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
+  pace-line export FILE --to FORMAT --out PATH
+  pace-line validate FILE
+`;
+
+interface Output {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+}
+
+const OPTIONS = {
+  fps: { type: 'string' },
+  times: { type: 'string' },
+  rider: { type: 'string' },
+  format: { type: 'string' },
+  to: { type: 'string' },
+  out: { type: 'string' },
+  help: { type: 'boolean', short: 'h' },
+} as const;
+
+/** Runs one command; gives the exit code: 0, or 2 with one line on standard error. */
+export function run(argv: readonly string[], { out, err }: Output): number {
+  try {
+    const { values, positionals } = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true });
+    const [name, file, extra] = positionals;
+    if (values.help || name === 'help') {
+      out(USAGE);
+      return 0;
+    }
+    if (extra !== undefined) throw new UsageError(`one file at a time: "${extra}" is too much`);
+    switch (name) {
+      case 'sample':
+        out(sample(loadScene(file), values));
+        return 0;
+      case 'export':
+        for (const path of exportScene(loadScene(file), values.to, values.out)) out(`${path}\n`);
+        return 0;
+      case 'validate': {
+        const scene = loadScene(file);
+        out(`${file}: valid, "${scene.name}", ${scene.guides.length} guides, ${scene.riders.length} riders\n`);
+        return 0;
+      }
+      default:
+        throw new UsageError(name ? `there is no command "${name}"; try --help` : 'which command? try --help');
+    }
+  } catch (error) {
+    err(`pace-line: ${(error instanceof Error ? error.message : String(error)).replace(/\s*\n\s*/g, ' ')}\n`);
+    return 2;
+  }
+}

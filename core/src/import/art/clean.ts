@@ -1,0 +1,169 @@
+import {
+  ALLOWED_ELEMENTS,
+  ALLOWED_STYLE,
+  isAllowedAttribute,
+  isHarmlessValue,
+  PRESENTATION_ATTRIBUTES,
+  TEXT_ELEMENTS,
+  type ArtElement,
+} from '../../scene/art/index.ts';
+import { attributesOf, declarationsOf } from './declarations.ts';
+
+/** What the SVG parser gives, as far as it is used here. */
+export interface ParsedNode {
+  readonly type: string;
+  readonly name?: string;
+  readonly value?: string;
+  readonly attributes?: Record<string, string>;
+  readonly children?: ParsedNode[];
+}
+
+/** What was left out while cleaning, in words of the person who drew it. */
+export interface Leavings {
+  readonly notices: Set<string>;
+  readonly fonts: Set<string>;
+}
+
+
+const WORDING: Readonly<Record<string, string>> = {
+  script: 'A script in it was left out.',
+  foreignObject: 'A piece of web page in it was left out.',
+  image: 'A picture inside it was left out: only vector drawing is taken in.',
+  feImage: 'A picture used by a filter was left out.',
+  animate: 'Its own animation was left out.',
+  animateTransform: 'Its own animation was left out.',
+  animateMotion: 'Its own animation was left out.',
+  set: 'Its own animation was left out.',
+  video: 'A video in it was left out.',
+  audio: 'A sound in it was left out.',
+  iframe: 'A piece of web page in it was left out.',
+};
+
+/** Elements that hold no drawing and go without a word. */
+const SILENT = new Set(['metadata', 'style', 'view', 'cursor', 'hkern', 'vkern', 'font', 'font-face', 'color-profile']);
+
+const GENERIC_FONTS = new Set(['serif', 'sans-serif', 'monospace', 'cursive', 'fantasy', 'system-ui', 'inherit', 'initial']);
+
+/** The element reduced to what the allowlist holds, or undefined where nothing of it may stay. */
+export function cleanElement(node: ParsedNode, ids: IdNames, leavings: Leavings): ArtElement | undefined {
+  const name = localName(node);
+  if (name === undefined) return undefined;
+  const link = name === 'a';
+  if (!link && !ALLOWED_ELEMENTS.has(name)) {
+    if (!SILENT.has(name)) leavings.notices.add(WORDING[name] ?? `<${name}> was left out.`);
+    return undefined;
+  }
+  const attributes = cleanAttributes(name, node.attributes ?? {}, ids, leavings);
+  if (name === 'use' && attributes['href'] === undefined) return undefined;
+  const children = (node.children ?? []).flatMap((child): (ArtElement | string)[] => {
+    if (child.type === 'text' || child.type === 'cdata') return TEXT_ELEMENTS.has(name) ? [child.value ?? ''] : [];
+    if (child.type !== 'element') return [];
+    const kept = cleanElement(child, ids, leavings);
+    return kept ? [kept] : [];
+  });
+  return { name: link ? (insideText(node) ? 'tspan' : 'g') : name, attributes, children };
+}
+
+/** A link that holds text directly stands inside a text; elsewhere it is a group. */
+const insideText = (node: ParsedNode): boolean => (node.children ?? []).some((child) => child.type === 'text' && (child.value ?? '').trim() !== '');
+
+/** The name without the prefix of the SVG namespace; undefined for elements of other namespaces. */
+function localName(node: ParsedNode): string | undefined {
+  const [prefix, local] = (node.name ?? '').split(':');
+  if (local === undefined) return prefix;
+  return prefix === 'svg' ? local : undefined;
+}
+
+/** New names for the ids of a file: plain ones stay, the rest is spelt out; of an id given twice the first counts. */
+export class IdNames {
+  readonly #names = new Map<string, string>();
+  readonly #given = new Set<string>();
+
+  constructor(root: ParsedNode) {
+    const visit = (node: ParsedNode): void => {
+      const id = node.attributes?.['id'];
+      if (id !== undefined && !this.#names.has(id)) {
+        let name = id.replace(/[^\w.-]/g, '_');
+        if (!/^[A-Za-z_]/.test(name)) name = `_${name}`;
+        while ([...this.#names.values()].includes(name)) name += '_';
+        this.#names.set(id, name);
+      }
+      node.children?.forEach(visit);
+    };
+    visit(root);
+  }
+
+  /** The name under which an element takes its id; undefined where another has it already. */
+  claim(id: string): string | undefined {
+    const name = this.#names.get(id);
+    if (name === undefined || this.#given.has(name)) return undefined;
+    this.#given.add(name);
+    return name;
+  }
+
+  find(id: string): string | undefined {
+    return this.#names.get(id) ?? this.#names.get(decodeSafely(id));
+  }
+}
+
+function decodeSafely(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
+}
+
+function cleanAttributes(element: string, given: Record<string, string>, ids: IdNames, leavings: Leavings): Record<string, string> {
+  const kept: Record<string, string> = {};
+  const styles: string[] = [];
+  const put = (name: string, value: string): void => {
+    const safe = cleanValue(value, ids);
+    if (safe === undefined) leavings.notices.add('A reference to something outside the file was left out.');
+    else kept[name] = safe;
+  };
+  for (const [full, value] of Object.entries(given)) {
+    const name = full === 'xlink:href' ? 'href' : full;
+    if (name === 'style' || name === 'xmlns') continue;
+    if (name === 'id') {
+      const id = ids.claim(value);
+      if (id !== undefined) kept['id'] = id;
+    } else if (name === 'href') {
+      const target = value.trim().startsWith('#') ? ids.find(value.trim().slice(1)) : undefined;
+      if (target !== undefined) kept['href'] = `#${target}`;
+      else if (element !== 'a') leavings.notices.add('A reference to something outside the file was left out.');
+    } else if (isAllowedAttribute(name)) put(name, value);
+    else if (/^on/i.test(name)) leavings.notices.add('A script in it was left out.');
+  }
+  for (const [name, value] of declarationsOf(given['style'] ?? '')) {
+    if (ALLOWED_STYLE.test(`${name}:${value}`)) {
+      styles.push(`${name}:${value}`);
+      continue;
+    }
+    const attributes = attributesOf(name, value, (one) => PRESENTATION_ATTRIBUTES.has(one));
+    if (attributes) for (const [key, one] of Object.entries(attributes)) put(key, one);
+    else if (/var\(|calc\(/.test(value)) leavings.notices.add(`The style "${name}: ${value}" could not be worked out and was left out.`);
+    else if (/animation|transition/.test(name)) leavings.notices.add('Its own animation was left out.');
+  }
+  if (styles.length > 0) kept['style'] = styles.join(';');
+  noteFont(kept['font-family'], leavings);
+  return kept;
+}
+
+/** A value with its references renamed; undefined where it names something outside the drawing. */
+function cleanValue(value: string, ids: IdNames): string | undefined {
+  let lost = false;
+  const plain = value.replace(/url\(\s*(["']?)\s*#([^"')]*)\1\s*\)/gi, (_, _quote: string, id: string) => {
+    const name = ids.find(id.trim());
+    if (name === undefined) lost = true;
+    return `url(#${name ?? 'none'})`;
+  });
+  if (lost) return 'none';
+  return isHarmlessValue(plain) ? plain : undefined;
+}
+
+function noteFont(family: string | undefined, { fonts }: Leavings): void {
+  const first = family?.split(',')[0]?.trim().replace(/^["']|["']$/g, '');
+  if (first && !GENERIC_FONTS.has(first.toLowerCase())) fonts.add(first);
+}
+

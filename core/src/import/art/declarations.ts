@@ -1,0 +1,77 @@
+/** A CSS declaration list as pairs, in order; `!important` is dropped (the cascade is over by then), names are in lower case. */
+export function declarationsOf(style: string): [name: string, value: string][] {
+  return splitOutside(style.replace(/\/\*[^]*?\*\//g, ''), ';').flatMap((piece): [string, string][] => {
+    const colon = piece.indexOf(':');
+    if (colon < 0) return [];
+    const name = piece.slice(0, colon).trim().toLowerCase();
+    const value = piece
+      .slice(colon + 1)
+      .replace(/!\s*important\s*$/i, '')
+      .trim();
+    return name && value ? [[name, value]] : [];
+  });
+}
+
+/** Splits at a character that is neither in quotes nor in brackets. */
+function splitOutside(text: string, separator: string): string[] {
+  const pieces: string[] = [];
+  let depth = 0;
+  let quote = '';
+  let start = 0;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charAt(i);
+    if (quote) {
+      if (c === quote) quote = '';
+    } else if (c === '"' || c === "'") quote = c;
+    else if (c === '(') depth++;
+    else if (c === ')') depth--;
+    else if (c === separator && depth <= 0) {
+      pieces.push(text.slice(start, i));
+      start = i + 1;
+    }
+  }
+  pieces.push(text.slice(start));
+  return pieces;
+}
+
+const GEOMETRY = new Set(['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'height']);
+
+/**
+ * A declaration as attributes of SVG that draw the same: shorthands are taken apart, CSS lengths and angles of transforms lose their units.
+ * Undefined where there is no such attribute.
+ */
+export function attributesOf(name: string, value: string, isPresentation: (name: string) => boolean): Record<string, string> | undefined {
+  if (/var\(|calc\(|env\(/i.test(value)) return undefined;
+  if (name === 'transform') {
+    const plain = value.replace(/(-?[\d.]+(?:e[+-]?\d+)?)(?:px|deg)\b/gi, '$1');
+    return /^(?:none|(?:\s*(?:matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skewX|skewY)\([-\d.,eE+\s]+\)\s*,?)+)$/.test(plain)
+      ? { transform: axisTransforms(plain) }
+      : undefined;
+  }
+  if (name === 'marker') return { 'marker-start': value, 'marker-mid': value, 'marker-end': value };
+  if (name === 'font') return fontAttributes(value);
+  if (GEOMETRY.has(name)) return { [name]: value.replace(/^(-?[\d.]+)px$/i, '$1') };
+  return isPresentation(name) ? { [name]: value } : undefined;
+}
+
+/** translateX and its like are CSS only; the attribute has the two-number forms. */
+function axisTransforms(value: string): string {
+  if (value.trim() === 'none') return '';
+  return value
+    .replace(/translateX\(([^)]*)\)/g, 'translate($1 0)')
+    .replace(/translateY\(([^)]*)\)/g, 'translate(0 $1)')
+    .replace(/scaleX\(([^)]*)\)/g, 'scale($1 1)')
+    .replace(/scaleY\(([^)]*)\)/g, 'scale(1 $1)');
+}
+
+function fontAttributes(value: string): Record<string, string> | undefined {
+  const match = /^((?:(?:italic|oblique|normal|bold|bolder|lighter|small-caps|[1-9]00)\s+)*)([\d.]+[a-z%]*)(?:\s*\/\s*\S+)?\s+(.+)$/i.exec(value);
+  if (!match) return undefined;
+  const result: Record<string, string> = { 'font-size': match[2] ?? '', 'font-family': match[3] ?? '' };
+  for (const word of (match[1] ?? '').toLowerCase().split(/\s+/).filter(Boolean)) {
+    if (word === 'italic' || word === 'oblique') result['font-style'] = word;
+    else if (word === 'small-caps') result['font-variant'] = word;
+    else if (word !== 'normal') result['font-weight'] = word;
+  }
+  return result;
+}

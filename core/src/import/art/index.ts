@@ -1,0 +1,133 @@
+import { optimize } from 'svgo/browser';
+import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
+import { declarationsOf } from './declarations.ts';
+import { shownSize, viewBoxOf } from './size.ts';
+
+/** Characters that an SVG file may have: 5 MB. */
+export const MOST_FILE_CHARACTERS = 5 * 1024 * 1024;
+
+/** A drawing read from a file: ready to be art, with what was left out. */
+export interface ReadArt {
+  readonly markup: string;
+  readonly width: number;
+  readonly height: number;
+  readonly notices: readonly string[];
+}
+
+export type ArtResult = { readonly ok: true; readonly art: ReadArt } | { readonly ok: false; readonly message: string };
+
+const refuse = (message: string): ArtResult => ({ ok: false, message });
+
+/**
+ * Reads the text of an SVG file into the markup of an art: style sheets inlined, ids made plain, then the allowlist, then the verifier. Never throws;
+ * the message of a refusal says what was wrong and where.
+ */
+export function readSvgArt(text: string): ArtResult {
+  if (text.length > MOST_FILE_CHARACTERS) return refuse('it is larger than 5 MB');
+  const source = text.replace(/^\uFEFF/, '');
+  if (source.trim() === '') return refuse('the file is empty');
+  if (/[\0\uFFFD]/.test(source.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source)) return refuse('there is no SVG drawing in it');
+  const bomb = entityTrouble(source);
+  if (bomb) return refuse(bomb);
+  const parsed = parse(source);
+  if (!parsed.ok) return refuse(parsed.message);
+  const root = parsed.root.children?.find((node) => node.type === 'element');
+  if (!root || (root.name !== 'svg' && root.name !== 'svg:svg')) return refuse('it does not begin with <svg>');
+  return finish(root);
+}
+
+/** Text declared as an entity may be inserted, not nested: nesting is how a small file grows without end. */
+function entityTrouble(source: string): string | undefined {
+  let growth = 0;
+  for (const match of source.matchAll(/<!ENTITY\s+(%?\s*[^\s>]+)\s+(SYSTEM|PUBLIC|"[^"]*"|'[^']*')/gi)) {
+    const value = match[2] ?? '';
+    if (/^(?:SYSTEM|PUBLIC)$/i.test(value)) return 'it declares an entity that lies outside the file';
+    if (/[&<%]/.test(value) || match[1]?.startsWith('%')) return 'it declares entities inside entities';
+    growth += value.length * (source.split(`&${match[1] ?? ''};`).length - 1);
+    if (growth > MOST_FILE_CHARACTERS) return 'its entities grow beyond 5 MB';
+  }
+  return undefined;
+}
+
+type Parsed = { readonly ok: true; readonly root: ParsedNode } | { readonly ok: false; readonly message: string };
+
+function parse(source: string): Parsed {
+  let root: ParsedNode | undefined;
+  const capture = {
+    name: 'capture',
+    fn: (tree: unknown) => {
+      root = structuredCopy(tree as ParsedNode);
+      return null;
+    },
+  };
+  try {
+    optimize(source, {
+      plugins: [
+        { name: 'inlineStyles', params: { onlyMatchedOnce: false, useMqs: ['', 'screen', 'media screen', 'media all'] } },
+        capture,
+      ],
+    });
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, message: 'its elements are nested too deep' };
+    const { reason, line } = error as { reason?: string; line?: number };
+    const where = line === undefined ? '' : `line ${line}: `;
+    if (reason && /unclosed root/i.test(reason)) return { ok: false, message: 'it is cut off before its end' };
+    return { ok: false, message: `${where}${reason ?? (error instanceof Error ? error.message : String(error))}` };
+  }
+  return root ? { ok: true, root } : { ok: false, message: 'it could not be read' };
+}
+
+/** A copy without the parser's links to parents. */
+function structuredCopy({ type, name, value, attributes, children }: ParsedNode): ParsedNode {
+  return {
+    type,
+    ...(name === undefined ? {} : { name }),
+    ...(value === undefined ? {} : { value }),
+    ...(attributes ? { attributes: { ...attributes } } : {}),
+    ...(children ? { children: children.map(structuredCopy) } : {}),
+  };
+}
+
+function finish(root: ParsedNode): ArtResult {
+  const leavings: Leavings = { notices: new Set(), fonts: new Set() };
+  const cleaned = cleanElement({ ...root, name: 'svg' }, new IdNames(root), leavings);
+  if (!cleaned || !draws(cleaned)) return refuse('nothing is drawn in it');
+  const viewBox = viewBoxOf(cleaned.attributes['viewBox']);
+  const [width, height] = shownSize(cleaned.attributes['width'], cleaned.attributes['height'], viewBox);
+  if (!(width <= 100_000 && height <= 100_000)) return refuse('it is larger than 100,000 px');
+  const { x: _x, y: _y, viewBox: _box, width: _w, height: _h, xmlns: _ns, ...rest } = cleaned.attributes;
+  const paper = backgroundOf(root);
+  const [bx, by, bw, bh] = viewBox ?? [0, 0, width, height];
+  const ground: ArtElement[] = paper
+    ? [{ name: 'rect', attributes: { x: String(bx), y: String(by), width: String(bw), height: String(bh), fill: paper }, children: [] }]
+    : [];
+  const markup = writeArtElement({
+    name: 'svg',
+    attributes: {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: String(width),
+      height: String(height),
+      ...(viewBox ? { viewBox: viewBox.join(' ') } : {}),
+      ...rest,
+    },
+    children: [...ground, ...cleaned.children],
+  });
+  const verified = readArtMarkup(markup);
+  if (!verified.ok) return refuse(verified.message);
+  for (const font of leavings.fonts)
+    leavings.notices.add(`Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed.`);
+  return { ok: true, art: { markup, width, height, notices: [...leavings.notices] } };
+}
+
+const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'use']);
+
+const draws = (element: ArtElement): boolean =>
+  SHAPES.has(element.name) || element.children.some((child) => typeof child !== 'string' && draws(child));
+
+/** A plain colour that the root's style paints behind the drawing. */
+function backgroundOf(root: ParsedNode): string | undefined {
+  const found = declarationsOf(root.attributes?.['style'] ?? '').filter(([name]) => name === 'background' || name === 'background-color');
+  const value = found.at(-1)?.[1];
+  return value && /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([\d.,%\s/]+\))$/i.test(value) && value !== 'none' ? value : undefined;
+}

@@ -1,0 +1,11 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { writeScene } from '@pace-line/core';
+import { SAMPLES } from './scenes.ts';
+
+/** Writes the sample scenes: `npm run samples`. */
+const folder = new URL('./scenes/', import.meta.url);
+mkdirSync(folder, { recursive: true });
+for (const { file, scene } of SAMPLES) {
+  writeFileSync(new URL(file, folder), writeScene(scene));
+  console.log(`${file}: ${readFileSync(new URL(file, folder)).length} bytes`);
+}

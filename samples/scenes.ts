@@ -1,0 +1,182 @@
+import { readFileSync } from 'node:fs';
+import { type Art, type Guide, type Mark, type Node, pathThrough, type Rider, type Scene, sceneFromJson } from '@pace-line/core';
+import { readSvgArt } from '@pace-line/core/art-import';
+
+/** Lantern Quay: a made-up canal-side tea market at dusk. Each scene is a complete job. */
+
+function art(id: string, name: string, pivot: [number, number], facing = 0): Art {
+  const read = readSvgArt(readFileSync(new URL(`./art/${id}.svg`, import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error(`${id}.svg: ${read.message}`);
+  const { markup, width, height } = read.art;
+  return { id, name, kind: 'svg', markup, width, height, pivot, facing };
+}
+
+type Given = Pick<Rider, 'id' | 'name' | 'art'> & Partial<Rider>;
+
+const rider = (given: Given): Rider => ({
+  guide: null,
+  at: [0, 0],
+  visible: true,
+  locked: false,
+  output: true,
+  pace: { marks: [], cycle: null, delay: 0, repeat: null },
+  heading: { mode: 'level', offset: 0 },
+  lift: 0,
+  lead: 0,
+  scale: [1, 1],
+  opacity: 1,
+  ...given,
+});
+
+const scenery = (artId: string, name: string): Rider => rider({ id: `scenery-${artId}`, name, art: artId, locked: true });
+
+const node = (id: string, x: number, y: number, handle?: [number, number], more: Partial<Node> = {}): Node => ({
+  id,
+  x,
+  y,
+  ...(handle ? { in: [-handle[0], -handle[1]], out: handle } : {}),
+  join: handle ? 'balanced' : 'corner',
+  ...more,
+});
+
+const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', node: nodeId, along: 0, lap });
+
+const scene = (given: Omit<Scene, 'format' | 'version' | 'assets'>): Scene => {
+  const read = sceneFromJson({ format: 'pace-line/scene', version: 1, ...given, assets: {} });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.scene;
+};
+
+/** Leaves and reaches its marks at about four tenths of the mean speed, so that it flows through them. */
+const GLIDE = { kind: 'bezier', values: [0.4, 0.16, 0.6, 0.84] } as const;
+
+function canal(): Scene {
+  const nodes: Node[] = [
+    node('west', -90, 470, undefined, { out: [90, -6] }),
+    node('bend', 250, 520, [110, 26], { join: 'smooth' }),
+    node('landing', 648, 452, [84, 0]),
+    node('reach', 960, 560, [120, 20], { join: 'smooth' }),
+    node('east', 1380, 486, undefined, { in: [-120, 34] }),
+  ];
+  const guide: Guide = { id: 'canal', name: 'Canal', closed: false, nodes, color: '#0B7A75', visible: true, locked: false, corridor: null };
+  const marks: Mark[] = [
+    { id: 'sets-out', time: 0, place: at('west'), dwell: 0, ease: { kind: 'family', family: 'sine', mode: 'out' } },
+    { id: 'moors', time: 3.6, place: at('landing'), dwell: 0.9, ease: { kind: 'family', family: 'sine', mode: 'in' } },
+    { id: 'leaves', time: 8, place: at('east'), dwell: 0, ease: { kind: 'steady' } },
+  ];
+  return scene({
+    name: 'Down the canal',
+    canvas: { width: 1280, height: 720, background: '#2F6670' },
+    clock: { duration: 8, fps: 30, repeat: 'loop' },
+    art: [art('quay', 'Quay at dusk', [0, 0]), art('paper-boat', 'Paper boat', [58, 66])],
+    guides: [guide],
+    riders: [
+      scenery('quay', 'Quay'),
+      rider({
+        id: 'boat',
+        name: 'Paper boat',
+        art: 'paper-boat',
+        guide: 'canal',
+        pace: { marks, cycle: null, delay: 0, repeat: null },
+        heading: { mode: 'along', offset: 0 },
+      }),
+    ],
+  });
+}
+
+function dragonfly(): Scene {
+  const nodes: Node[] = [
+    node('perch', 250, 300, [0, -120]),
+    node('small-top', 420, 170, [90, 0]),
+    node('small-low', 520, 330, [-60, 60], { join: 'smooth' }),
+    node('small-back', 400, 300, [20, -90]),
+    node('cross', 640, 250, [110, 60]),
+    node('great-right', 1080, 330, [0, 150]),
+    node('great-low', 860, 520, [-170, 0]),
+    node('great-left', 690, 360, [30, -150]),
+    node('great-top', 900, 170, [110, 10]),
+    node('tight', 985, 260, [0, 60]),
+    node('tight-low', 910, 310, [-60, 0]),
+    node('tight-back', 860, 240, [-30, -70], { join: 'smooth' }),
+    node('home', 560, 110, [-150, 10], { join: 'smooth' }),
+    node('low', 300, 470, [-70, -30], { join: 'smooth' }),
+  ];
+  const guide: Guide = { id: 'flight', name: 'Flight', closed: true, nodes, color: '#7A3E7E', visible: true, locked: false, corridor: null };
+  const path = pathThrough(nodes, true);
+  const timeAt = (id: string): number => {
+    const index = nodes.findIndex((one) => one.id === id);
+    return Math.round(((9 * (path.starts[index] ?? 0)) / path.length) * 1e4) / 1e4;
+  };
+  const stops = ['perch', 'cross', 'great-left', 'home'];
+  const marks: Mark[] = [
+    ...stops.map((id, i): Mark => ({ id: `over-${id}`, time: i === 0 ? 0 : timeAt(id), place: at(id), dwell: 0, ease: GLIDE })),
+    { id: 'round', time: 9, place: at('perch', 1), dwell: 0, ease: { kind: 'steady' } },
+  ];
+  const lanterns = [
+    [210, 106, 0.86],
+    [420, 60, 1],
+    [640, 84, 0.8],
+    [860, 60, 1.06],
+    [1080, 66, 0.9],
+  ] as const;
+  return scene({
+    name: 'Dragonfly among lanterns',
+    canvas: { width: 1280, height: 720, background: '#232A4A' },
+    clock: { duration: 9, fps: 30, repeat: 'loop' },
+    art: [art('reeds', 'Reeds by night', [0, 0]), art('lantern', 'Paper lantern', [48, 0]), art('dragonfly', 'Dragonfly', [78, 52])],
+    guides: [guide],
+    riders: [
+      scenery('reeds', 'Reeds'),
+      ...lanterns.map(([x, y, size], i) =>
+        rider({ id: `lantern-${i + 1}`, name: `Lantern ${i + 1}`, art: 'lantern', at: [x, y], scale: [size, size], locked: true }),
+      ),
+      rider({
+        id: 'dragonfly-1',
+        name: 'Dragonfly',
+        art: 'dragonfly',
+        guide: 'flight',
+        pace: { marks, cycle: null, delay: 0, repeat: null },
+        heading: { mode: 'along', offset: 0 },
+      }),
+    ],
+  });
+}
+
+function ferries(): Scene {
+  const nodes: Node[] = [
+    node('west-landing', 216, 364, [0, -110]),
+    node('north', 640, 190, [260, 0]),
+    node('east-landing', 1064, 364, [0, 110]),
+    node('south', 640, 538, [-260, 0]),
+  ];
+  const guide: Guide = { id: 'service', name: 'Ferry service', closed: true, nodes, color: '#0B7A75', visible: true, locked: false, corridor: null };
+  const SWAY = { kind: 'family', family: 'sine', mode: 'in-out' } as const;
+  const service = (prefix: string): Mark[] => [
+    { id: `${prefix}-west`, time: 0, place: at('west-landing'), dwell: 1, ease: SWAY },
+    { id: `${prefix}-east`, time: 6, place: at('east-landing'), dwell: 1, ease: SWAY },
+    { id: `${prefix}-home`, time: 12, place: at('west-landing', 1), dwell: 0, ease: { kind: 'steady' } },
+  ];
+  const ferry = (id: string, name: string, delay: number): Rider =>
+    rider({
+      id,
+      name,
+      art: 'ferry',
+      guide: 'service',
+      pace: { marks: service(id), cycle: null, delay, repeat: null },
+      heading: { mode: 'along', offset: 0 },
+    });
+  return scene({
+    name: 'Two ferries, one loop',
+    canvas: { width: 1280, height: 720, background: '#E6D3B1' },
+    clock: { duration: 12, fps: 30, repeat: 'loop' },
+    art: [art('basin', 'Basin from above', [0, 0]), art('ferry', 'Ferry', [66, 34])],
+    guides: [guide],
+    riders: [scenery('basin', 'Basin'), ferry('ferry-a', 'Ferry A', 0), ferry('ferry-b', 'Ferry B', 6)],
+  });
+}
+
+export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[] = [
+  { file: 'down-the-canal.paceline.json', scene: canal() },
+  { file: 'dragonfly.paceline.json', scene: dragonfly() },
+  { file: 'two-ferries.paceline.json', scene: ferries() },
+];
