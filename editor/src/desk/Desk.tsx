@@ -1,0 +1,109 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels';
+import { loopLength } from '@pace-line/core';
+import { useDocument, useDocumentState, type SaveState } from '../document/index.ts';
+import { DeskActions } from './actions.ts';
+import { CanvasPane } from './canvas/CanvasPane.tsx';
+import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
+import { DeskContext } from './context.ts';
+import { ArtDrawer } from './drawers/ArtDrawer.tsx';
+import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
+import { useFileDrops } from './drops.ts';
+import { useDeskKeys } from './keyboard.ts';
+import { Playback } from './playback.ts';
+import { SheetPane } from './sheet/SheetPane.tsx';
+import { TopBar } from './TopBar.tsx';
+import { resetDeskView, useDeskView, usePreferences } from './view.ts';
+
+/** Share of the width that the canvas has at first, in percent: a portrait canvas takes a narrow pane. */
+function firstDivider(width: number, height: number): number {
+  return Math.min(62, Math.max(34, 36 + 22 * Math.min(1, width / height - 0.5)));
+}
+
+/** The editor: where, when, how. */
+export function Desk({ id, save }: { id: string; save: SaveState }) {
+  const doc = useDocument();
+  const desk = useMemo(() => {
+    const playback = new Playback(loopLength(doc.state.committed.clock));
+    return { playback, actions: new DeskActions(doc, playback) };
+  }, [doc]);
+  useEffect(() => {
+    const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (!reduced && doc.state.committed.riders.length > 0) desk.playback.play();
+    const stop = doc.store.subscribe(() => desk.playback.invalidate());
+    return () => {
+      stop();
+      desk.playback.pause();
+      resetDeskView();
+    };
+  }, [desk, doc]);
+  return (
+    <DeskContext value={desk}>
+      <DeskBody id={id} save={save} />
+    </DeskContext>
+  );
+}
+
+function DeskBody({ id, save }: { id: string; save: SaveState }) {
+  useDeskKeys();
+  useFileDrops();
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const drawer = useDeskView((state) => state.drawer);
+  const lean = useDeskView((state) => state.lean);
+  const { divider, setDivider, cardsFolded } = usePreferences();
+  const stacked = useStacked();
+  const panel = usePanelRef();
+  const [initial] = useState(() => divider ?? firstDivider(canvas.width, canvas.height));
+  const base = useRef(initial);
+  useEffect(() => {
+    const share = lean === 0 ? base.current : lean > 0 ? 76 : 24;
+    panel.current?.resize(`${share}%`);
+  }, [lean, panel]);
+  return (
+    <main className={`desk ${cardsFolded ? 'cards-folded' : ''}`}>
+      <h1 className="visually-hidden">Desk</h1>
+      <TopBar id={id} save={save} />
+      <Group
+        className="panes"
+        orientation={stacked ? 'vertical' : 'horizontal'}
+        onLayoutChanged={(layout) => {
+          const share = layout['where'];
+          if (share === undefined || useDeskView.getState().lean !== 0 || Math.abs(share - base.current) < 0.5) return;
+          base.current = share;
+          setDivider(share);
+        }}
+      >
+        <Panel id="where" defaultSize={`${initial}%`} minSize="20%" panelRef={panel}>
+          <div className="pane-body">
+            <CanvasPane />
+            {drawer === 'contents' && <ContentsDrawer />}
+            {drawer === 'art' && <ArtDrawer />}
+          </div>
+        </Panel>
+        <Separator className="divider" aria-label="Divider between canvas and sheet" />
+        <Panel id="when" minSize="20%">
+          <SheetPane />
+        </Panel>
+      </Group>
+      <div className="cards">
+        <GuideCard />
+        <RiderCard />
+        <HeadingCard />
+        <PaceCard />
+        <ChecksCard />
+      </div>
+    </main>
+  );
+}
+
+/** On a small window the panes stack. */
+function useStacked(): boolean {
+  const [stacked, setStacked] = useState(() => window.matchMedia('(max-width: 760px)').matches);
+  useEffect(() => {
+    const query = window.matchMedia('(max-width: 760px)');
+    const onChange = (): void => setStacked(query.matches);
+    query.addEventListener('change', onChange);
+    return () => query.removeEventListener('change', onChange);
+  }, []);
+  return stacked;
+}

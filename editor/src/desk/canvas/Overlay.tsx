@@ -1,0 +1,205 @@
+import { memo, useMemo, type KeyboardEvent } from 'react';
+import { guideById, pathOfGuide, riderById, type Guide, type Scene } from '@pace-line/core';
+import { selectGuide, useDocument, type Selection } from '../../document/index.ts';
+import { flagsOf, gripOf, showsHandles, type Preview } from '../../tools/index.ts';
+import { useDesk } from '../context.ts';
+import { nodeLabel } from '../labels.ts';
+import { useDeskView } from '../view.ts';
+import { guideData, ticksOf, type Ticks } from './overlay-paths.ts';
+import { cssMatrix } from './view-transform.ts';
+
+interface OverlayProps {
+  readonly scene: Scene;
+  readonly selection: Selection;
+  readonly preview: Preview | null;
+  readonly ticks: Ticks | null;
+}
+
+/** Guides, nodes, handles, marks, ticks and what a tool is making, over the canvas. */
+export function Overlay({ scene, selection, preview, ticks }: OverlayProps) {
+  const view = useDeskView((state) => state.view);
+  const hover = useDeskView((state) => state.hover);
+  const { width, height } = scene.canvas;
+  const guide = guideById(scene, selection.guides[0] ?? null);
+  const rider = riderById(scene, selection.riders[0] ?? '');
+  const near = hover ? guideById(scene, hover.guide) : undefined;
+  const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
+  const z = view.zoom;
+  return (
+    <svg className="overlay" role="group" aria-label="Guides and nodes">
+      <g transform={cssMatrix(view)}>
+        <path className="beyond" d={`M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`} fillRule="evenodd" />
+        <rect className="canvas-edge" width={width} height={height} />
+        {scene.guides.map((one) =>
+          one.visible ? (
+            <GuideLine key={one.id} guide={one} isSelected={selection.guides.includes(one.id) || rider?.guide === one.id} />
+          ) : null,
+        )}
+        {ticks && (
+          <g className="ticks">
+            <path className="tick-casing" d={ticks.short + ticks.long} />
+            <path className="tick" d={ticks.short} />
+            <path className="tick long" d={ticks.long} />
+          </g>
+        )}
+        {flagsOf(scene, selection).map((flag) => (
+          <MarkFlag key={flag.mark} {...flag} zoom={z} isSelected={selection.marks.includes(flag.mark)} />
+        ))}
+        {dot && <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z} />}
+        {guide?.visible && !guide.locked && <Nodes guide={guide} selection={selection} zoom={z} />}
+        {preview && <PreviewShape preview={preview} zoom={z} />}
+      </g>
+    </svg>
+  );
+}
+
+const GuideLine = memo(function GuideLine({ guide, isSelected }: { guide: Guide; isSelected: boolean }) {
+  const d = useMemo(() => guideData(guide.nodes, guide.closed), [guide.nodes, guide.closed]);
+  return (
+    <g className={isSelected ? 'guide selected' : 'guide'}>
+      <path className="guide-casing" d={d} />
+      <path className="guide-line" d={d} stroke={guide.color} />
+    </g>
+  );
+});
+
+function Nodes({ guide, selection, zoom }: { guide: Guide; selection: Selection; zoom: number }) {
+  const [gx, gy] = gripOf(guide, zoom);
+  const k = 1 / zoom;
+  return (
+    <g className="nodes" style={{ color: guide.color }}>
+      <g className="grip" transform={`translate(${gx} ${gy}) scale(${k})`}>
+        <rect x={-8} y={-8} width={16} height={16} rx={4} />
+        <path d="M-5 0H5M0 -5V5M-5 0l2 -2M-5 0l2 2M5 0l-2 -2M5 0l-2 2M0 -5l-2 2M0 -5l2 2M0 5l-2 -2M0 5l2 -2" />
+      </g>
+      {guide.nodes.map((node) =>
+        showsHandles(guide, selection, node.id)
+          ? (['in', 'out'] as const).map((side) => {
+              const handle = node[side];
+              return handle ? (
+                <g className="handle" key={`${node.id}-${side}`}>
+                  <path d={`M${node.x} ${node.y}l${handle[0]} ${handle[1]}`} />
+                  <circle cx={node.x + handle[0]} cy={node.y + handle[1]} r={4 * k} />
+                </g>
+              ) : null;
+            })
+          : null,
+      )}
+      {guide.nodes.map((node, i) => (
+        <NodeRing key={node.id} guide={guide} index={i} zoom={zoom} isSelected={selection.nodes.includes(node.id)} />
+      ))}
+    </g>
+  );
+}
+
+function NodeRing({ guide, index, zoom, isSelected }: { guide: Guide; index: number; zoom: number; isSelected: boolean }) {
+  const doc = useDocument();
+  const { actions } = useDesk();
+  const node = guide.nodes[index];
+  if (!node) return null;
+  const k = 1 / zoom;
+  const isEnd = index === 0;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const step = event.shiftKey ? 10 : 1;
+    const way = ARROWS[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
+    actions.nudge(way[0] * step, way[1] * step);
+  };
+  return (
+    <g
+      className={`node ${isSelected ? 'selected' : ''}`}
+      tabIndex={0}
+      role="button"
+      aria-pressed={isSelected}
+      aria-label={`${nodeLabel(guide, node.id)}, ${node.join}, at ${Math.round(node.x)}, ${Math.round(node.y)}`}
+      onKeyDown={onKeyDown}
+      onFocus={() => {
+        if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
+      }}
+      transform={`translate(${node.x} ${node.y}) scale(${k})`}
+    >
+      {node.join === 'corner' ? <rect x={-5} y={-5} width={10} height={10} rx={2.5} /> : <circle r={5.5} />}
+      {isEnd && <path className="start-mark" d={startMark(guide)} />}
+    </g>
+  );
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** A small chevron beside the first node that shows which way the guide runs; screen px about the node. */
+function startMark(guide: Guide): string {
+  const { tangentX: x, tangentY: y } = pathOfGuide(guide).frameAtDistance(0, 1);
+  const at = (along: number, across: number): string => `${along * x + across * y} ${along * y - across * x}`;
+  return `M${at(10, 5)}L${at(15, 0)}L${at(10, -5)}`;
+}
+
+interface MarkFlagProps {
+  readonly x: number;
+  readonly y: number;
+  readonly normalX: number;
+  readonly normalY: number;
+  readonly time: number;
+  readonly zoom: number;
+  readonly isSelected: boolean;
+}
+
+function MarkFlag({ x, y, normalX, normalY, time, zoom, isSelected }: MarkFlagProps) {
+  const lean = normalY <= 0 ? 1 : -1;
+  const top = 20;
+  const tx = normalX * top * lean;
+  const ty = normalY * top * lean;
+  return (
+    <g className={`flag ${isSelected ? 'selected' : ''}`} transform={`translate(${x} ${y}) scale(${1 / zoom})`}>
+      <path className="flag-stem" d={`M0 0L${tx} ${ty}`} />
+      <path className="flag-pennant" d={`M${tx} ${ty}l11 3.500l-11 4.500Z`} />
+      <circle className="flag-foot" r={3.5} />
+      {isSelected && (
+        <text className="flag-label" x={tx + 14} y={ty + 7}>
+          {time.toFixed(2)} s
+        </text>
+      )}
+    </g>
+  );
+}
+
+function PreviewShape({ preview, zoom }: { preview: Preview; zoom: number }) {
+  if (preview.kind === 'box') {
+    const { x0, y0, x1, y1 } = preview;
+    return <rect className="select-box" x={Math.min(x0, x1)} y={Math.min(y0, y1)} width={Math.abs(x1 - x0)} height={Math.abs(y1 - y0)} />;
+  }
+  const { nodes, next, closes } = preview;
+  const [first] = nodes;
+  const last = nodes.at(-1);
+  const k = 1 / zoom;
+  const target = closes && first ? first : next ? { x: next[0], y: next[1] } : undefined;
+  return (
+    <g className="draft">
+      <path className="guide-casing" d={guideData(nodes, false)} />
+      <path className="draft-line" d={guideData(nodes, false)} />
+      {last && target && <path className="draft-next" d={guideData([last, target], false)} />}
+      {nodes.map((node, i) => (
+        <g key={i}>
+          {node.out && <path className="draft-handle" d={`M${node.x + (node.in?.[0] ?? 0)} ${node.y + (node.in?.[1] ?? 0)}L${node.x + node.out[0]} ${node.y + node.out[1]}`} />}
+          {node.out && <circle className="draft-knob" cx={node.x + node.out[0]} cy={node.y + node.out[1]} r={3.5 * k} />}
+          <circle className={i === 0 && closes ? 'draft-node closes' : 'draft-node'} cx={node.x} cy={node.y} r={(i === 0 && closes ? 8 : 5) * k} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** The spacing ticks of the selected rider, or of the only rider of the selected guide. */
+export function useTicks(scene: Scene, selection: Selection, zoom: number): Ticks | null {
+  const riding = scene.riders.filter((rider) => rider.guide !== null && rider.guide === selection.guides[0]);
+  const rider = riderById(scene, selection.riders[0] ?? '') ?? (riding.length >= 1 ? riding[0] : undefined);
+  const isRiding = rider?.guide != null && guideById(scene, rider.guide)?.visible;
+  return useMemo(() => (rider && isRiding ? ticksOf(scene, rider, zoom) : null), [scene, rider, isRiding, zoom]);
+}

@@ -1,0 +1,34 @@
+import DOMPurify from 'dompurify';
+import { ALLOWED_ELEMENTS, isAllowedAttribute, LOCAL_REFERENCE, placedArt, type Art } from '@pace-line/core';
+
+const purify = DOMPurify(window);
+
+purify.addHook('uponSanitizeAttribute', (_node, data) => {
+  if (data.attrName === 'href' || data.attrName === 'xlink:href') data.keepAttr = LOCAL_REFERENCE.test(data.attrValue);
+  else if (isAllowedAttribute(data.attrName)) data.forceKeepAttr = true;
+});
+
+const OPTIONS = {
+  USE_PROFILES: { svg: true, svgFilters: true },
+  ADD_TAGS: [...ALLOWED_ELEMENTS],
+  NAMESPACE: 'http://www.w3.org/2000/svg',
+  RETURN_DOM_FRAGMENT: true as const,
+};
+
+const made = new WeakMap<Art, Map<string, DocumentFragment>>();
+
+/** The drawing of an art as nodes, through the browser's last gate; a copy each time. */
+export function artNodes(art: Art, prefix: string): DocumentFragment {
+  let known = made.get(art);
+  if (!known) made.set(art, (known = new Map()));
+  let fragment = known.get(prefix);
+  if (!fragment) {
+    const wrapped = `<svg xmlns="http://www.w3.org/2000/svg">${placedArt(art, prefix)}</svg>`;
+    const cleaned = purify.sanitize(wrapped, OPTIONS);
+    fragment = document.createDocumentFragment();
+    const root = cleaned.firstElementChild;
+    if (root) fragment.append(...root.childNodes);
+    known.set(prefix, fragment);
+  }
+  return fragment.cloneNode(true) as DocumentFragment;
+}

@@ -1,0 +1,131 @@
+import { artById, POSE, POSE_SIZE, Poses, prepare, type Motion, type Scene } from '@pace-line/core';
+import { artNodes } from './art-gate.ts';
+import { cssMatrix, type ViewTransform } from './view-transform.ts';
+
+/** What draws the canvas: scenery, and riders that move. */
+export interface Stage {
+  /** Shows another state of the scene; draws nothing until `draw`. */
+  setScene: (scene: Scene) => void;
+  setView: (view: ViewTransform) => void;
+  /** Puts every rider where it is at a time, s. */
+  draw: (time: number) => void;
+  /** The poses last drawn. */
+  readonly poses: Poses;
+  destroy: () => void;
+}
+
+const SVG = 'http://www.w3.org/2000/svg';
+
+interface Placed {
+  readonly group: SVGGElement;
+  readonly artKey: object | undefined;
+  matrix: string;
+  opacity: number;
+  visible: boolean;
+}
+
+/** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
+export function createSvgStage(host: HTMLElement): Stage {
+  const roots = [document.createElementNS(SVG, 'svg'), document.createElementNS(SVG, 'svg')] as const;
+  const groups = roots.map((root) => {
+    root.setAttribute('aria-hidden', 'true');
+    const group = document.createElementNS(SVG, 'g');
+    root.append(group);
+    host.append(root);
+    return group;
+  });
+  const [scenery, moving] = groups as [SVGGElement, SVGGElement];
+  const paper = document.createElementNS(SVG, 'rect');
+  scenery.append(paper);
+  const placed = new Map<string, Placed>();
+  let scene: Scene | undefined;
+  let motion: Motion | undefined;
+  let poses = new Poses(0);
+
+  const place = (next: Scene): void => {
+    const seen = new Set<string>();
+    let isScenery = true;
+    const order: [SVGGElement[], SVGGElement[]] = [[], []];
+    for (const rider of next.riders) {
+      const art = artById(next, rider.art);
+      if (!art) continue;
+      seen.add(rider.id);
+      let one = placed.get(rider.id);
+      if (!one || one.artKey !== art) {
+        one?.group.remove();
+        const group = document.createElementNS(SVG, 'g');
+        group.append(artNodes(art, `${art.id}-`));
+        one = { group, artKey: art, matrix: '', opacity: 1, visible: true };
+        placed.set(rider.id, one);
+      }
+      if (one.visible !== rider.visible) {
+        one.visible = rider.visible;
+        one.group.style.display = rider.visible ? '' : 'none';
+      }
+      isScenery &&= rider.guide === null;
+      order[isScenery ? 0 : 1].push(one.group);
+    }
+    for (const [id, one] of placed)
+      if (!seen.has(id)) {
+        one.group.remove();
+        placed.delete(id);
+      }
+    arrange(scenery, [paper, ...order[0]]);
+    arrange(moving, order[1]);
+  };
+
+  return {
+    get poses() {
+      return poses;
+    },
+    setScene(next) {
+      if (next === scene) return;
+      if (next.riders !== scene?.riders || next.art !== scene.art) place(next);
+      const { width, height, background } = next.canvas;
+      paper.setAttribute('width', String(width));
+      paper.setAttribute('height', String(height));
+      paper.setAttribute('fill', background ?? 'none');
+      motion = prepare(next);
+      if (poses.count !== motion.riders.length) poses = new Poses(motion.riders.length);
+      scene = next;
+    },
+    setView(view) {
+      for (const group of groups) group.setAttribute('transform', cssMatrix(view));
+    },
+    draw(time) {
+      if (!scene || !motion) return;
+      motion.poseAt(time, poses);
+      const { data } = poses;
+      scene.riders.forEach((rider, i) => {
+        const one = placed.get(rider.id);
+        if (!one?.visible) return;
+        const at = i * POSE_SIZE;
+        const matrix = `matrix(${round(data[at])} ${round(data[at + 1])} ${round(data[at + 2])} ${round(data[at + 3])} ${round(data[at + 4])} ${round(data[at + 5])})`;
+        if (matrix !== one.matrix) {
+          one.matrix = matrix;
+          one.group.setAttribute('transform', matrix);
+        }
+        const opacity = data[at + POSE.opacity] ?? 1;
+        if (opacity !== one.opacity) {
+          one.opacity = opacity;
+          one.group.setAttribute('opacity', String(opacity));
+        }
+      });
+    },
+    destroy() {
+      for (const root of roots) root.remove();
+    },
+  };
+}
+
+/** A hundred-thousandth is below what any zoom shows; short numbers parse fast. */
+const round = (value: number | undefined): number => Math.round((value ?? 0) * 1e5) / 1e5;
+
+/** Brings the children of a group into an order, moving as few as it can. */
+function arrange(group: SVGGElement, wanted: readonly SVGElement[]): void {
+  let at: ChildNode | null = group.firstChild;
+  for (const element of wanted) {
+    if (element === at) at = at.nextSibling;
+    else group.insertBefore(element, at);
+  }
+}

@@ -1,0 +1,40 @@
+/** How the canvas is seen: screen = canvas · zoom + offset, px. Immutable. */
+export interface ViewTransform {
+  readonly zoom: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+export const IDENTITY: ViewTransform = { zoom: 1, x: 0, y: 0 };
+const LEAST_ZOOM = 0.02;
+const MOST_ZOOM = 64;
+
+export const toCanvas = (view: ViewTransform, x: number, y: number): [number, number] => [(x - view.x) / view.zoom, (y - view.y) / view.zoom];
+export const toScreen = (view: ViewTransform, x: number, y: number): [number, number] => [x * view.zoom + view.x, y * view.zoom + view.y];
+export const panned = (view: ViewTransform, dx: number, dy: number): ViewTransform => ({ ...view, x: view.x + dx, y: view.y + dy });
+
+/** Zoomed by a factor with a point of the screen kept in place. */
+export function zoomedAt(view: ViewTransform, factor: number, x: number, y: number): ViewTransform {
+  const zoom = Math.min(Math.max(view.zoom * factor, LEAST_ZOOM), MOST_ZOOM);
+  const k = zoom / view.zoom;
+  return { zoom, x: x - (x - view.x) * k, y: y - (y - view.y) * k };
+}
+
+/** Shows a rectangle of the canvas whole and centred in a pane, with a margin around it, px. */
+export function fitted(
+  box: { left: number; top: number; right: number; bottom: number },
+  pane: { width: number; height: number },
+  margin: number,
+): ViewTransform {
+  const width = Math.max(box.right - box.left, 1);
+  const height = Math.max(box.bottom - box.top, 1);
+  const room = Math.min((pane.width - 2 * margin) / width, (pane.height - 2 * margin) / height);
+  const zoom = Math.min(Math.max(room, LEAST_ZOOM), MOST_ZOOM);
+  return {
+    zoom,
+    x: pane.width / 2 - ((box.left + box.right) / 2) * zoom,
+    y: pane.height / 2 - ((box.top + box.bottom) / 2) * zoom,
+  };
+}
+
+export const cssMatrix = ({ zoom, x, y }: ViewTransform): string => `matrix(${zoom} 0 0 ${zoom} ${x} ${y})`;

@@ -1,0 +1,85 @@
+import { artById, riderById, setArt, setHeading, type Art, type Rider } from '@pace-line/core';
+import { useState } from 'react';
+import { useDocumentState } from '../../document/index.ts';
+import { DEGREES, NumberField } from '../../fields/index.ts';
+import { useDesk } from '../context.ts';
+import { Card, Row, Segments } from './Card.tsx';
+
+type Turning = 'nose' | 'keep';
+
+/** Card 3: which way the selected rider faces. */
+export function HeadingCard() {
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
+  const rider = riderById(scene, selection.riders[0] ?? '');
+  const art = rider && artById(scene, rider.art);
+  if (!rider || !art)
+    return (
+      <Card name="heading" number={3} title="Heading" summary="">
+        <p className="card-empty">Select a rider to say which way it faces.</p>
+      </Card>
+    );
+  return (
+    <Card name="heading" number={3} title="Heading" summary={rider.heading.mode === 'along' ? 'along the guide' : 'level'}>
+      <HeadingRows rider={rider} art={art} />
+    </Card>
+  );
+}
+
+function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
+  const { actions, playback } = useDesk();
+  const [turning, setTurning] = useState<Turning>('nose');
+  const { mode, offset } = rider.heading;
+  const switchMode = (next: 'level' | 'along'): void => {
+    const keepAngle = next === 'level' || turning === 'keep' ? playback.time : null;
+    const heading = { mode: next, offset: next === 'along' && turning === 'nose' ? 0 : offset };
+    actions.do(next === 'along' ? 'Face along' : 'Face level', (scene) =>
+      setHeading(scene, { rider: rider.id, heading: next === 'level' ? { mode: 'level', offset: 0 } : heading, keepAngle: next === 'level' ? null : keepAngle }),
+    );
+  };
+  return (
+    <>
+      <Row label="Faces">
+        <Segments
+          label="Faces"
+          value={mode}
+          options={[
+            ['level', 'level'],
+            ['along', 'along the guide'],
+          ]}
+          onChange={switchMode}
+        />
+      </Row>
+      <Row label="Switched on">
+        <Segments
+          label="When it is switched to along"
+          value={turning}
+          options={[
+            ['nose', 'nose points along'],
+            ['keep', 'angle is kept'],
+          ]}
+          onChange={(value) => {
+            setTurning(value);
+            if (mode === 'along')
+              actions.do(value === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
+                value === 'nose'
+                  ? setHeading(scene, { rider: rider.id, heading: { mode: 'along', offset: 0 }, keepAngle: null })
+                  : setHeading(setHeading(scene, { rider: rider.id, heading: { mode: 'level', offset: 0 }, keepAngle: null }), {
+                      rider: rider.id,
+                      heading: { mode: 'along', offset: 0 },
+                      keepAngle: playback.time,
+                    }),
+              );
+          }}
+        />
+      </Row>
+      <Row label="Fine turn">
+        <NumberField label="Fine turn" value={offset} unit="°" units={DEGREES} digits={1} onCommit={(value) => actions.do('Turn', (scene) => setHeading(scene, { rider: rider.id, heading: { mode, offset: value }, keepAngle: null }))} />
+      </Row>
+      <Row label="Art was drawn facing">
+        <NumberField label="Facing of the art" value={art.facing} unit="°" units={DEGREES} digits={1} onCommit={(facing) => actions.do('Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))} />
+      </Row>
+      <p className="card-note">0° is drawn facing right, 90° facing down.</p>
+    </>
+  );
+}

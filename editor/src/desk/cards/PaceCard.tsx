@@ -1,0 +1,174 @@
+import { Select } from '@mantine/core';
+import {
+  cycleOf,
+  distanceOfPlace,
+  guideById,
+  pathOfGuide,
+  retimeMark,
+  riderById,
+  setClock,
+  setDwell,
+  setEase,
+  setPace,
+  type Guide,
+  type Mark,
+  type Repeat,
+  type Rider,
+} from '@pace-line/core';
+import { selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { NumberField, PX, secondsAt } from '../../fields/index.ts';
+import { useDesk } from '../context.ts';
+import { seconds } from '../labels.ts';
+import { Card, Row, Segments } from './Card.tsx';
+import { EASE_LIST, easeOfValue, valueOfEase, wordsOfEase } from './ease-list.ts';
+
+const REPEATS: readonly (readonly [Repeat, string])[] = [
+  ['loop', 'loops'],
+  ['there-and-back', 'there and back'],
+  ['once', 'once'],
+];
+
+/** Card 4: the marks of the selected rider, and the clock. */
+export function PaceCard() {
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
+  const rider = riderById(scene, selection.riders[0] ?? '');
+  const guide = guideById(scene, rider?.guide ?? null);
+  const count = rider?.pace.marks.length ?? 0;
+  const summary = rider && guide ? `${count} ${count === 1 ? 'mark' : 'marks'} · ${seconds(cycleOf(rider, scene.clock))}` : `loop of ${seconds(scene.clock.duration)}`;
+  return (
+    <Card name="pace" number={4} title="Pace" summary={summary}>
+      {rider && guide ? <PaceRows rider={rider} guide={guide} chosen={selection.marks} /> : <ClockRows />}
+      {rider && guide && (
+        <>
+          <hr className="card-rule" />
+          <ClockRows />
+        </>
+      )}
+    </Card>
+  );
+}
+
+function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen: readonly string[] }) {
+  const doc = useDocument();
+  const { actions } = useDesk();
+  const clock = useDocumentState((state) => state.shown.clock);
+  const mark = rider.pace.marks.find((one) => one.id === chosen[0]) ?? rider.pace.marks[0];
+  if (!mark) return <p className="card-empty">No marks yet.</p>;
+  const units = secondsAt(clock.fps);
+  const isLast = mark === rider.pace.marks.at(-1);
+  return (
+    <>
+      <Row label="Mark">
+        <Select
+          size="xs"
+          aria-label="Mark"
+          value={mark.id}
+          data={rider.pace.marks.map((one, i) => ({ value: one.id, label: `${i + 1} of ${rider.pace.marks.length}` }))}
+          allowDeselect={false}
+          onChange={(id) => id !== null && doc.select(selectRider(rider.id, [id]))}
+        />
+        <NumberField label="Time of the mark" value={mark.time} unit="s" units={units} step={1 / clock.fps} digits={3} min={0} onCommit={(time) => actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))} />
+      </Row>
+      <Row label="Rests there">
+        <NumberField label="Rests there" value={mark.dwell} unit="s" units={units} step={1 / clock.fps} digits={3} min={0} onCommit={(dwell) => actions.do('Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))} />
+        <MarkPlace rider={rider} guide={guide} mark={mark} />
+      </Row>
+      {!isLast && (
+        <Row label="Then">
+          <EaseSelect rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
+        </Row>
+      )}
+      <Row label="Marks">
+        <button type="button" className="small-button" onClick={() => actions.addMark(rider.id)}>
+          add at playhead
+        </button>
+        <button
+          type="button"
+          className="small-button"
+          disabled={rider.pace.marks.length < 2}
+          onClick={() => {
+            doc.select(selectRider(rider.id, chosen.length > 0 ? chosen : [mark.id]));
+            actions.deleteSelected();
+          }}
+        >
+          delete
+        </button>
+      </Row>
+      <Row label="Starts after">
+        <NumberField label="Starts after" value={rider.pace.delay} unit="s" units={units} digits={3} step={1 / clock.fps} onCommit={(delay) => actions.do('Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))} />
+      </Row>
+      <Row label="Own cycle">
+        <NumberField
+          label="Own cycle"
+          value={cycleOf(rider, clock)}
+          unit="s"
+          units={units}
+          digits={3}
+          min={0.01}
+          max={3600}
+          onCommit={(cycle) => actions.do('Change cycle', (scene) => setPace(scene, { rider: rider.id, patch: { cycle: Math.abs(cycle - scene.clock.duration) < 1e-9 ? null : cycle } }))}
+        />
+        <Segments
+          label="Rider repeats"
+          value={rider.pace.repeat ?? clock.repeat}
+          options={REPEATS}
+          onChange={(repeat) => actions.do('Change repeat', (scene) => setPace(scene, { rider: rider.id, patch: { repeat: repeat === scene.clock.repeat ? null : repeat } }))}
+        />
+      </Row>
+    </>
+  );
+}
+
+function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
+  const { actions } = useDesk();
+  const distance = distanceOfPlace(guide, pathOfGuide(guide), mark.place);
+  return (
+    <NumberField
+      label="Place along the guide"
+      value={distance}
+      unit="px"
+      units={PX}
+      digits={1}
+      onCommit={(next) => actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, distance: next }))}
+    />
+  );
+}
+
+function EaseSelect({ rider, mark, marks }: { rider: Rider; mark: Mark; marks: readonly string[] }) {
+  const { actions } = useDesk();
+  const value = valueOfEase(mark.ease);
+  const known = EASE_LIST.some(({ items }) => items.some((item) => item.value === value));
+  const data = known ? EASE_LIST : [{ group: 'As it is', items: [{ value, label: wordsOfEase(mark.ease) }] }, ...EASE_LIST];
+  return (
+    <Select
+      size="xs"
+      aria-label="Ease of the leg that follows"
+      value={value}
+      data={data.map(({ group, items }) => ({ group, items: [...items] }))}
+      allowDeselect={false}
+      searchable
+      maxDropdownHeight={260}
+      onChange={(next) => {
+        const ease = next === null ? undefined : easeOfValue(next);
+        if (ease && next !== value) actions.do('Change ease', (scene) => setEase(scene, { rider: rider.id, marks, ease }));
+      }}
+    />
+  );
+}
+
+function ClockRows() {
+  const { actions } = useDesk();
+  const clock = useDocumentState((state) => state.shown.clock);
+  return (
+    <>
+      <Row label="Loop lasts">
+        <NumberField label="Loop lasts" value={clock.duration} unit="s" units={secondsAt(clock.fps)} digits={3} min={0.01} max={3600} onCommit={(duration) => actions.do('Change duration', (scene) => setClock(scene, { duration }))} />
+        <NumberField label="Frames a second" value={clock.fps} unit="fps" units={{ fps: 1 }} digits={2} min={1} max={240} onCommit={(fps) => actions.do('Change frame rate', (scene) => setClock(scene, { fps }))} />
+      </Row>
+      <Row label="Scene">
+        <Segments label="Scene repeats" value={clock.repeat} options={REPEATS} onChange={(repeat) => actions.do('Change repeat', (scene) => setClock(scene, { repeat }))} />
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { Select } from '@mantine/core';
+import { artById, guideById, prepare, riderById, setArt, setRider, setSeating, type Art, type Rider } from '@pace-line/core';
+import { useDocumentState } from '../../document/index.ts';
+import { NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
+import { useDesk } from '../context.ts';
+import { Card, Row, Segments } from './Card.tsx';
+
+const PARKED = '·parked';
+
+/** Card 2: the selected rider: its art, its guide, how it sits. */
+export function RiderCard() {
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
+  const rider = riderById(scene, selection.riders[0] ?? '');
+  const art = rider && artById(scene, rider.art);
+  if (!rider || !art)
+    return (
+      <Card name="rider" number={2} title="Rider" summary="none selected">
+        <p className="card-empty">Drag art from the Art drawer onto a guide to ride it, onto the canvas to park it.</p>
+      </Card>
+    );
+  const guide = guideById(scene, rider.guide);
+  const sits = rider.lift === 0 && rider.lead === 0;
+  return (
+    <Card name="rider" number={2} title="Rider" summary={`${rider.name} · ${guide ? (sits ? 'on the guide' : 'beside it') : 'parked'}`}>
+      <RiderRows rider={rider} art={art} />
+    </Card>
+  );
+}
+
+function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
+  const { actions, playback } = useDesk();
+  const scene = useDocumentState((state) => state.shown);
+  const others = useDocumentState((state) => state.selection.riders.length);
+  const patch = (label: string, change: Parameters<typeof setRider>[1]['patch']): void =>
+    actions.do(label, (base) => setRider(base, { id: rider.id, patch: change }));
+  const reseat = (seating: 'seat' | 'keep'): void => {
+    const index = scene.riders.indexOf(rider);
+    const poses = prepare(scene).poseAt(playback.time);
+    const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
+    actions.do('Seat on the guide', (base) => setSeating(base, { rider: rider.id, seating, point, time: playback.time }));
+  };
+  return (
+    <>
+      <Row label="Name">
+        <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
+      </Row>
+      <Row label="Rides">
+        <Select
+          size="xs"
+          aria-label="Guide that it rides"
+          value={rider.guide ?? PARKED}
+          data={[{ value: PARKED, label: 'parked' }, ...scene.guides.map((guide) => ({ value: guide.id, label: guide.name }))]}
+          allowDeselect={false}
+          comboboxProps={{ withinPortal: true }}
+          onChange={(value) => actions.ride(rider.id, value === PARKED || value === null ? null : value, 'seat')}
+        />
+      </Row>
+      {rider.guide !== null ? (
+        <Row label="Lift · lead">
+          <NumberField label="Lift" value={rider.lift} unit="px" units={PX} onCommit={(lift) => patch('Set lift', { lift })} />
+          <NumberField label="Lead" value={rider.lead} unit="px" units={PX} onCommit={(lead) => patch('Set lead', { lead })} />
+          {(rider.lift !== 0 || rider.lead !== 0) && (
+            <button type="button" className="small-button" onClick={() => reseat('seat')}>
+              seat
+            </button>
+          )}
+        </Row>
+      ) : (
+        <Row label="Stands at">
+          <NumberField label="Stands at x" value={rider.at[0]} unit="px" units={PX} onCommit={(x) => patch('Move rider', { at: [x, rider.at[1]] })} />
+          <NumberField label="Stands at y" value={rider.at[1]} unit="px" units={PX} onCommit={(y) => patch('Move rider', { at: [rider.at[0], y] })} />
+        </Row>
+      )}
+      <Row label="Scale · opacity">
+        <NumberField label="Scale" value={rider.scale[0] * 100} unit="%" units={PERCENT} digits={1} onCommit={(value) => patch('Scale rider', { scale: [value / 100, (value / 100) * (rider.scale[0] === 0 ? 1 : rider.scale[1] / rider.scale[0])] })} />
+        <NumberField label="Opacity" value={rider.opacity * 100} unit="%" units={PERCENT} digits={0} min={0} max={100} onCommit={(value) => patch('Change opacity', { opacity: value / 100 })} />
+      </Row>
+      <Row label="Art">
+        <Select
+          size="xs"
+          aria-label="Art"
+          value={rider.art}
+          data={scene.art.map((one) => ({ value: one.id, label: one.name }))}
+          allowDeselect={false}
+          comboboxProps={{ withinPortal: true }}
+          onChange={(value) => value !== null && patch('Change art', { art: value })}
+        />
+      </Row>
+      <Row label="Pivot of the art">
+        <NumberField label="Pivot x" value={art.pivot[0]} unit="px" units={PX} onCommit={(x) => actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))} />
+        <NumberField label="Pivot y" value={art.pivot[1]} unit="px" units={PX} onCommit={(y) => actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))} />
+      </Row>
+      <Row label="In the output">
+        <Segments
+          label="In the output"
+          value={rider.output ? 'yes' : 'no'}
+          options={[
+            ['yes', 'yes'],
+            ['no', 'no'],
+          ]}
+          onChange={(value) => patch(value === 'yes' ? 'Send rider' : 'Leave rider out', { output: value === 'yes' })}
+        />
+      </Row>
+      {others > 1 && <p className="card-note">{others} riders are selected; the card shows the first.</p>}
+    </>
+  );
+}

@@ -1,0 +1,5 @@
+export { ChecksCard } from './ChecksCard.tsx';
+export { GuideCard } from './GuideCard.tsx';
+export { HeadingCard } from './HeadingCard.tsx';
+export { PaceCard } from './PaceCard.tsx';
+export { RiderCard } from './RiderCard.tsx';

@@ -1,0 +1,92 @@
+import { ActionIcon, Tooltip } from '@mantine/core';
+import { IconTrash, IconUpload } from '@tabler/icons-react';
+import { useMemo } from 'react';
+import { deleteArt, guideById, placedArt, type Art } from '@pace-line/core';
+import { useDocumentState } from '../../document/index.ts';
+import { pickFiles } from '../../platform/files.ts';
+import { useDesk } from '../context.ts';
+import { importArt } from '../import-art.ts';
+import { useDeskView } from '../view.ts';
+import { ART_DRAG } from './drag.ts';
+import { Drawer } from './Drawer.tsx';
+import { BUILT_IN_SHAPES } from './shapes.ts';
+
+/** The scene's art and the built-in shapes; dragged to the canvas, or placed by a button. */
+export function ArtDrawer() {
+  const { actions } = useDesk();
+  const art = useDocumentState((state) => state.shown.art);
+  const bringIn = async (): Promise<void> => {
+    for (const file of await pickFiles('.svg,image/svg+xml')) await importArt(file, actions);
+  };
+  return (
+    <Drawer title="Art">
+      <button type="button" className="wide-button" onClick={() => void bringIn()}>
+        <IconUpload size={15} aria-hidden /> Bring in SVG…
+      </button>
+      <p className="card-note">Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the Desk.</p>
+      {art.length > 0 && <h3 className="drawer-heading">In this scene</h3>}
+      <ul className="art-grid">
+        {art.map((one) => (
+          <ArtTile key={one.id} art={one} />
+        ))}
+      </ul>
+      <h3 className="drawer-heading">Shapes</h3>
+      <ul className="art-grid">
+        {BUILT_IN_SHAPES.map((shape) => (
+          <li key={shape.name} className="art-tile">
+            <button type="button" className="art-face" onClick={() => actions.addArt(shape.name, shape.art)} aria-label={`Take the shape ${shape.name} into the scene`}>
+              <img alt="" src={`data:image/svg+xml,${encodeURIComponent(shape.art.markup)}`} draggable={false} />
+            </button>
+            <span className="art-name">{shape.name}</span>
+          </li>
+        ))}
+      </ul>
+    </Drawer>
+  );
+}
+
+function ArtTile({ art }: { art: Art }) {
+  const { actions } = useDesk();
+  const used = useDocumentState((state) => state.shown.riders.filter((rider) => rider.art === art.id).length);
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const route = useDeskView((state) => state.route);
+  const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? route));
+  const picture = useMemo(
+    () => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,
+    [art],
+  );
+  return (
+    <li className="art-tile">
+      <div
+        className="art-face"
+        draggable
+        onDragStart={(event) => {
+          event.dataTransfer.setData(ART_DRAG, art.id);
+          event.dataTransfer.effectAllowed = 'copy';
+        }}
+      >
+        <img alt={art.name} src={`data:image/svg+xml,${encodeURIComponent(picture)}`} draggable={false} />
+      </div>
+      <span className="art-name" title={art.name}>
+        {art.name}
+      </span>
+      <span className="art-buttons">
+        {guide && (
+          <button type="button" className="small-button" onClick={() => actions.placeArt(art.id, [0, 0], guide.id, 'seat')} aria-label={`Ride ${art.name} on ${guide.name}`}>
+            ride
+          </button>
+        )}
+        <button type="button" className="small-button" onClick={() => actions.placeArt(art.id, [canvas.width / 2, canvas.height / 2], null, 'seat')} aria-label={`Park ${art.name} on the canvas`}>
+          park
+        </button>
+        {used === 0 && (
+          <Tooltip label="Delete this art">
+            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Delete ${art.name}`} onClick={() => actions.do(`Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}>
+              <IconTrash size={14} aria-hidden />
+            </ActionIcon>
+          </Tooltip>
+        )}
+      </span>
+    </li>
+  );
+}

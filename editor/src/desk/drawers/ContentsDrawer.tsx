@@ -1,0 +1,137 @@
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { ActionIcon } from '@mantine/core';
+import { IconEye, IconEyeOff, IconGripVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
+import { useState } from 'react';
+import { guideById, restackRider, setGuide, setRider, type Guide, type Rider } from '@pace-line/core';
+import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { TextField } from '../../fields/index.ts';
+import { useDesk } from '../context.ts';
+import { Drawer } from './Drawer.tsx';
+
+/** Everything in the scene: riders from front to back, then guides; show, lock, rename, restack. */
+export function ContentsDrawer() {
+  const { actions } = useDesk();
+  const riders = useDocumentState((state) => state.shown.riders);
+  const guides = useDocumentState((state) => state.shown.guides);
+  const front = [...riders].reverse();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    if (!over || active.id === over.id) return;
+    const to = riders.findIndex((rider) => rider.id === over.id);
+    actions.do('Restack', (scene) => restackRider(scene, { id: String(active.id), to }));
+  };
+  return (
+    <Drawer title="Contents">
+      <h3 className="drawer-heading">Riders, front to back</h3>
+      {front.length === 0 && <p className="card-note">No riders yet.</p>}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={front.map((rider) => rider.id)} strategy={verticalListSortingStrategy}>
+          <ul className="contents-list">
+            {front.map((rider) => (
+              <RiderRow key={rider.id} rider={rider} />
+            ))}
+          </ul>
+        </SortableContext>
+      </DndContext>
+      <h3 className="drawer-heading">Guides</h3>
+      {guides.length === 0 && <p className="card-note">No guides yet.</p>}
+      <ul className="contents-list">
+        {guides.map((guide) => (
+          <GuideRow key={guide.id} guide={guide} />
+        ))}
+      </ul>
+    </Drawer>
+  );
+}
+
+function RiderRow({ rider }: { rider: Rider }) {
+  const doc = useDocument();
+  const { actions } = useDesk();
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: rider.id });
+  const isSelected = useDocumentState((state) => state.selection.riders.includes(rider.id));
+  const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
+  const patch = (label: string, change: Partial<Pick<Rider, 'visible' | 'locked' | 'name'>>): void =>
+    actions.do(label, (scene) => setRider(scene, { id: rider.id, patch: change }));
+  return (
+    <li ref={setNodeRef} className={`contents-row ${isSelected ? 'selected' : ''}`} style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}>
+      <span {...attributes} {...listeners} className="drag-handle" aria-label={`Move ${rider.name} in the stack`}>
+        <IconGripVertical size={14} aria-hidden />
+      </span>
+      <Name name={rider.name} note={guide ? `rides ${guide.name}` : 'parked'} onSelect={() => doc.select(selectRider(rider.id))} onRename={(name) => patch('Rename rider', { name })} />
+      <Toggles name={rider.name} visible={rider.visible} locked={rider.locked} onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })} onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })} />
+    </li>
+  );
+}
+
+function GuideRow({ guide }: { guide: Guide }) {
+  const doc = useDocument();
+  const { actions } = useDesk();
+  const isSelected = useDocumentState((state) => state.selection.guides.includes(guide.id));
+  const riders = useDocumentState((state) => state.shown.riders.filter((rider) => rider.guide === guide.id).length);
+  const patch = (label: string, change: Partial<Pick<Guide, 'visible' | 'locked' | 'name'>>): void =>
+    actions.do(label, (scene) => setGuide(scene, { id: guide.id, patch: change }));
+  return (
+    <li className={`contents-row ${isSelected ? 'selected' : ''}`}>
+      <span className="route-swatch" style={{ background: guide.color }} />
+      <Name name={guide.name} note={riders === 1 ? '1 rider' : `${riders} riders`} onSelect={() => doc.select(selectGuide(guide.id))} onRename={(name) => patch('Rename guide', { name })} />
+      <Toggles name={guide.name} visible={guide.visible} locked={guide.locked} onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })} onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })} />
+    </li>
+  );
+}
+
+interface NameProps {
+  readonly name: string;
+  readonly note: string;
+  readonly onSelect: () => void;
+  readonly onRename: (name: string) => void;
+}
+
+/** A name that selects when pressed and is renamed after a double click or F2. */
+function Name({ name, note, onSelect, onRename }: NameProps) {
+  const [editing, setEditing] = useState(false);
+  if (editing)
+    return (
+      <span className="contents-name" onBlur={() => setEditing(false)}>
+        <TextField label={`New name of ${name}`} value={name} onCommit={onRename} />
+      </span>
+    );
+  return (
+    <button
+      type="button"
+      className="contents-name plain-button"
+      onClick={onSelect}
+      onDoubleClick={() => setEditing(true)}
+      onKeyDown={(event) => {
+        if (event.key === 'F2') setEditing(true);
+      }}
+    >
+      <span className="contents-text">{name}</span>
+      <span className="muted contents-note">{note}</span>
+    </button>
+  );
+}
+
+interface TogglesProps {
+  readonly name: string;
+  readonly visible: boolean;
+  readonly locked: boolean;
+  readonly onVisible: (visible: boolean) => void;
+  readonly onLocked: (locked: boolean) => void;
+}
+
+function Toggles({ name, visible, locked, onVisible, onLocked }: TogglesProps) {
+  return (
+    <>
+      <ActionIcon variant="subtle" color="gray" size="sm" aria-pressed={visible} aria-label={`Show ${name}`} onClick={() => onVisible(!visible)}>
+        {visible ? <IconEye size={15} aria-hidden /> : <IconEyeOff size={15} aria-hidden />}
+      </ActionIcon>
+      <ActionIcon variant="subtle" color="gray" size="sm" aria-pressed={locked} aria-label={`Lock ${name}`} onClick={() => onLocked(!locked)}>
+        {locked ? <IconLock size={15} aria-hidden /> : <IconLockOpen size={15} aria-hidden />}
+      </ActionIcon>
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import type { ReadArt } from '@pace-line/core/art-import';
+
+/**
+ * A drawing that lies within its own box needs no clipping, which is what costs most when it turns: it is marked so. The browser measures it, strokes
+ * taken as half their width all round.
+ */
+export function fitsItsBox(art: ReadArt): ReadArt {
+  if (/^<svg[^>]*\soverflow=/.test(art.markup) || /<(?:filter|marker|mask)\b/.test(art.markup)) return art;
+  const host = document.createElement('div');
+  host.style.cssText = 'position:absolute;left:-99999px;top:0;visibility:hidden';
+  host.innerHTML = art.markup;
+  document.body.append(host);
+  try {
+    const svg = host.querySelector('svg');
+    if (!svg) return art;
+    const box = svg.getBBox();
+    const { x, y, width, height } = svg.viewBox.baseVal ?? { x: 0, y: 0, width: art.width, height: art.height };
+    const [w, h] = width > 0 ? [width, height] : [art.width, art.height];
+    const widths = [...svg.querySelectorAll('*')].map((one) => {
+      const style = getComputedStyle(one);
+      return style.stroke === 'none' ? 0 : Number.parseFloat(style.strokeWidth) || 0;
+    });
+    const edge = Math.max(0, ...widths);
+    const inside = box.x - edge >= x - 0.01 && box.y - edge >= y - 0.01 && box.x + box.width + edge <= x + w + 0.01 && box.y + box.height + edge <= y + h + 0.01;
+    const uniform = Math.abs(w / h - art.width / art.height) < 1e-6;
+    return inside && uniform ? { ...art, markup: art.markup.replace('<svg ', '<svg overflow="visible" ') } : art;
+  } finally {
+    host.remove();
+  }
+}

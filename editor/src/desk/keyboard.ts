@@ -1,0 +1,154 @@
+import { useEffect } from 'react';
+import { useDesk } from './context.ts';
+import { spaceHeld } from './space-key.ts';
+import { zoomedAt } from './canvas/view-transform.ts';
+import { useDeskView, usePreferences } from './view.ts';
+
+/** A shortcut as the help shows it. */
+export interface Shortcut {
+  readonly keys: string;
+  readonly does: string;
+}
+
+/** Every shortcut of the Desk, for the help page. */
+export const SHORTCUTS: readonly { readonly group: string; readonly list: readonly Shortcut[] }[] = [
+  {
+    group: 'Watching',
+    list: [
+      { keys: 'Space', does: 'play or pause; held, drag pans the canvas' },
+      { keys: ', and .', does: 'one frame back, one frame on' },
+      { keys: 'Home and End', does: 'to the loop’s start, to its end' },
+      { keys: 'hold X', does: 'the canvas as it will be sent' },
+    ],
+  },
+  {
+    group: 'Drawing',
+    list: [
+      { keys: '1', does: 'Adjust' },
+      { keys: '2', does: 'Plot' },
+      { keys: 'Enter', does: 'end the guide that is being plotted' },
+      { keys: 'Backspace', does: 'take the last plotted node back' },
+      { keys: 'Escape', does: 'give up what is under way' },
+      { keys: 'Tab, then arrows', does: 'go to a node or mark and nudge it; with Shift ten times as far' },
+      { keys: 'Delete', does: 'delete what is selected' },
+    ],
+  },
+  {
+    group: 'Timing',
+    list: [
+      { keys: 'M', does: 'set a mark at the playhead' },
+      { keys: 'Shift while dragging', does: 'keep to one direction' },
+      { keys: 'Ctrl while dragging a mark', does: 'off frames and nodes' },
+    ],
+  },
+  {
+    group: 'The Desk',
+    list: [
+      { keys: 'Ctrl Z, Ctrl Shift Z', does: 'undo, redo' },
+      { keys: 'Ctrl C, X, V, D', does: 'copy, cut, paste, duplicate' },
+      { keys: 'Ctrl A', does: 'select all' },
+      { keys: '[ and ]', does: 'lean toward the canvas, toward the sheet' },
+      { keys: '\\', does: 'fold the cards' },
+      { keys: '0, + and −', does: 'fit the canvas, zoom in, zoom out' },
+      { keys: 'K and L', does: 'Contents, Art' },
+    ],
+  },
+];
+
+const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="menu"], [role="dialog"]') !== null;
+
+/** The Desk's keys. Tools have looked at each before. */
+export function useDeskKeys(): void {
+  const { actions, playback } = useDesk();
+  useEffect(() => {
+    const withCtrl: Readonly<Record<string, (shift: boolean) => void>> = {
+      z: (shift) => (shift ? actions.redo() : actions.undo()),
+      y: () => actions.redo(),
+      x: () => actions.cut(),
+      d: () => actions.duplicate(),
+      a: () => actions.selectAll(),
+    };
+    const lean = (way: -1 | 1): void => {
+      const view = useDeskView.getState();
+      view.set({ lean: view.lean === way ? 0 : way });
+    };
+    const drawer = (which: 'contents' | 'art'): void => {
+      const view = useDeskView.getState();
+      view.set({ drawer: view.drawer === which ? null : which });
+    };
+    const press = (selector: string): void => document.querySelector<HTMLElement>(selector)?.click();
+    const plain: Readonly<Record<string, () => void>> = {
+      '1': () => useDeskView.getState().set({ tool: 'adjust' }),
+      '2': () => useDeskView.getState().set({ tool: 'plot' }),
+      ',': () => playback.step(-1, actions.scene.clock.fps),
+      '.': () => playback.step(1, actions.scene.clock.fps),
+      Home: () => playback.seek(0),
+      End: () => playback.seek(Infinity),
+      m: () => void actions.addMark(),
+      k: () => drawer('contents'),
+      l: () => drawer('art'),
+      '[': () => lean(1),
+      ']': () => lean(-1),
+      '\\': () => usePreferences.getState().toggleCards(),
+      '0': () => press('[data-action="fit"]'),
+      '+': () => zoomBy(1.25),
+      '=': () => zoomBy(1.25),
+      '-': () => zoomBy(0.8),
+      Delete: () => actions.deleteSelected(),
+      Backspace: () => actions.deleteSelected(),
+      x: () => useDeskView.getState().set({ asSent: true }),
+      ArrowLeft: () => actions.nudge(-1, 0),
+      ArrowRight: () => actions.nudge(1, 0),
+      ArrowUp: () => actions.nudge(0, -1),
+      ArrowDown: () => actions.nudge(0, 1),
+    };
+    const shifted: Readonly<Record<string, () => void>> = {
+      ArrowLeft: () => actions.nudge(-10, 0),
+      ArrowRight: () => actions.nudge(10, 0),
+      ArrowUp: () => actions.nudge(0, -10),
+      ArrowDown: () => actions.nudge(0, 10),
+    };
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (inField(event.target) || event.altKey) return;
+      if (event.key === ' ') {
+        if (event.target instanceof HTMLElement && event.target.closest('button, a, [role="button"]')) return;
+        event.preventDefault();
+        if (!event.repeat) {
+          spaceHeld.current = true;
+          spaceHeld.panned = false;
+        }
+        return;
+      }
+      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      const action =
+        event.ctrlKey || event.metaKey
+          ? withCtrl[key] && (() => withCtrl[key]?.(event.shiftKey))
+          : event.shiftKey
+            ? (shifted[key] ?? (key === '+' ? plain['+'] : undefined))
+            : plain[key];
+      if (!action) return;
+      event.preventDefault();
+      action();
+    };
+    const onKeyUp = (event: KeyboardEvent): void => {
+      if (event.key === ' ' && spaceHeld.current) {
+        spaceHeld.current = false;
+        if (!spaceHeld.panned) playback.toggle();
+      }
+      if (event.key.toLowerCase() === 'x') useDeskView.getState().set({ asSent: false });
+    };
+    window.addEventListener('keydown', onKeyDown);
+    window.addEventListener('keyup', onKeyUp);
+    return () => {
+      window.removeEventListener('keydown', onKeyDown);
+      window.removeEventListener('keyup', onKeyUp);
+    };
+  }, [actions, playback]);
+}
+
+function zoomBy(factor: number): void {
+  const { view, set } = useDeskView.getState();
+  const pane = document.querySelector('.canvas-surface');
+  set({ view: zoomedAt(view, factor, (pane?.clientWidth ?? 0) / 2, (pane?.clientHeight ?? 0) / 2) });
+}

@@ -1,0 +1,125 @@
+/** Called on each drawn frame with the time of the loop, s. */
+export type FrameListener = (time: number) => void;
+
+/** The running clock of the Desk. Frames go straight to what draws them, never through React. */
+export class Playback {
+  #time = 0;
+  #length: number;
+  #playing = false;
+  #speed = 1;
+  #holds = 0;
+  #last: number | undefined;
+  #requested = false;
+  #once = false;
+  readonly #listeners = new Set<FrameListener>();
+  readonly #changes = new Set<() => void>();
+
+  constructor(length: number) {
+    this.#length = length;
+  }
+
+  get time(): number {
+    return this.#time;
+  }
+  get isPlaying(): boolean {
+    return this.#playing;
+  }
+  get speed(): number {
+    return this.#speed;
+  }
+
+  /** Sets the loop's length, s, and whether it stops at its end. */
+  setLoop(length: number, once: boolean): void {
+    this.#length = length;
+    this.#once = once;
+    if (this.#time > length) this.seek(length);
+  }
+
+  onFrame(listener: FrameListener): () => void {
+    this.#listeners.add(listener);
+    this.invalidate();
+    return () => this.#listeners.delete(listener);
+  }
+
+  /** Told when playing, speed or holding changes. */
+  onChange(listener: () => void): () => void {
+    this.#changes.add(listener);
+    return () => this.#changes.delete(listener);
+  }
+
+  play(): void {
+    if (this.#once && this.#time >= this.#length) this.#time = 0;
+    this.#playing = true;
+    this.#last = undefined;
+    this.#tell();
+  }
+
+  pause(): void {
+    this.#playing = false;
+    this.#tell();
+  }
+
+  toggle(): void {
+    if (this.#playing) this.pause();
+    else this.play();
+  }
+
+  setSpeed(speed: number): void {
+    this.#speed = speed;
+    this.#tell();
+  }
+
+  /** Goes to a time, held within the loop. */
+  seek(time: number): void {
+    this.#time = Math.min(Math.max(time, 0), this.#length);
+    this.invalidate();
+  }
+
+  /** Stops at the frame before or after; wraps at the ends. */
+  step(frames: number, fps: number): void {
+    this.pause();
+    const count = Math.max(1, Math.round(this.#length * fps));
+    const frame = Math.round((this.#time / this.#length) * count) + frames;
+    this.seek(((((frame % count) + count) % count) / count) * this.#length);
+  }
+
+  /** Holds the time still while something that moves is grabbed; each hold needs its release. */
+  hold(): void {
+    this.#holds++;
+  }
+
+  release(): void {
+    this.#holds = Math.max(0, this.#holds - 1);
+    this.#last = undefined;
+  }
+
+  /** Asks for a frame to be drawn. */
+  invalidate(): void {
+    if (this.#requested) return;
+    this.#requested = true;
+    requestAnimationFrame(this.#frame);
+  }
+
+  readonly #frame = (now: number): void => {
+    this.#requested = false;
+    if (this.#playing && this.#holds === 0) {
+      if (this.#last !== undefined) this.#advance(((now - this.#last) / 1000) * this.#speed);
+      this.#last = now;
+    } else this.#last = undefined;
+    for (const listener of this.#listeners) listener(this.#time);
+    if (this.#playing) this.invalidate();
+  };
+
+  #advance(seconds: number): void {
+    const next = this.#time + seconds;
+    if (this.#once && next >= this.#length) {
+      this.#time = this.#length;
+      this.pause();
+    } else this.#time = next % this.#length;
+  }
+
+  #tell(): void {
+    for (const listener of this.#changes) listener();
+    this.invalidate();
+  }
+}

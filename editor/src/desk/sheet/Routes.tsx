@@ -1,0 +1,98 @@
+import { Menu, ScrollArea, TextInput } from '@mantine/core';
+import { IconChevronDown } from '@tabler/icons-react';
+import { useState } from 'react';
+import { ridersOf, type Guide, type Rider } from '@pace-line/core';
+import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { useDeskView } from '../view.ts';
+
+interface RoutesProps {
+  readonly guide: Guide | undefined;
+  readonly riders: readonly Rider[];
+  readonly selected: Rider | undefined;
+}
+
+/** The route that the sheet shows: the three latest as tabs, all in a list to search; and the riders of this one. */
+export function Routes({ guide, riders, selected }: RoutesProps) {
+  const doc = useDocument();
+  const guides = useDocumentState((state) => state.shown.guides);
+  const recent = useDeskView((state) => state.recent);
+  const setRoute = useDeskView((state) => state.setRoute);
+  const tabs = tabsOf(guides, recent, guide);
+  const go = (id: string): void => {
+    setRoute(id);
+    const [rider] = ridersOf(doc.state.shown, id);
+    doc.select(rider ? selectRider(rider.id) : selectGuide(id));
+  };
+  return (
+    <div className="routes">
+      <div className="route-tabs" role="group" aria-label="Routes">
+        {tabs.map((one) => (
+          <button key={one.id} type="button" className="route-tab" aria-pressed={one.id === guide?.id} onClick={() => go(one.id)}>
+            <span className="route-swatch" style={{ background: one.color }} />
+            <span className="route-name">{one.name}</span>
+          </button>
+        ))}
+      </div>
+      <span className="spacer" />
+      {guides.length > 3 && (
+        <Pick
+          label={`all ${guides.length} routes`}
+          items={guides.map((one) => ({ id: one.id, name: one.name, color: one.color }))}
+          onPick={go}
+        />
+      )}
+      {selected && (
+        <Pick
+          label={selected.name + (riders.length > 1 ? ` + ${riders.length - 1}` : '')}
+          items={riders.map((rider) => ({ id: rider.id, name: rider.name }))}
+          onPick={(id) => doc.select(selectRider(id))}
+        />
+      )}
+    </div>
+  );
+}
+
+function tabsOf(guides: readonly Guide[], recent: readonly string[], current: Guide | undefined): Guide[] {
+  const known = recent.flatMap((id) => guides.find((guide) => guide.id === id) ?? []);
+  const others = guides.filter((guide) => !known.includes(guide));
+  const three = [...known, ...others].slice(0, 3);
+  if (current && !three.includes(current)) three[three.length - 1] = current;
+  return guides.filter((guide) => three.includes(guide));
+}
+
+interface PickProps {
+  readonly label: string;
+  readonly items: readonly { readonly id: string; readonly name: string; readonly color?: string }[];
+  readonly onPick: (id: string) => void;
+}
+
+function Pick({ label, items, onPick }: PickProps) {
+  const [search, setSearch] = useState('');
+  const found = items.filter((item) => item.name.toLowerCase().includes(search.toLowerCase()));
+  return (
+    <Menu position="bottom-end" onClose={() => setSearch('')} withinPortal>
+      <Menu.Target>
+        <button type="button" className="plain-button">
+          <span className="route-name">{label}</span>
+          <IconChevronDown size={13} aria-hidden />
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {items.length > 6 && (
+          <TextInput size="xs" m={4} placeholder="Search" aria-label="Search" value={search} onChange={(event) => setSearch(event.currentTarget.value)} />
+        )}
+        <ScrollArea.Autosize mah={280}>
+          {found.map((item) => (
+            <Menu.Item
+              key={item.id}
+              leftSection={item.color ? <span className="route-swatch" style={{ background: item.color }} /> : undefined}
+              onClick={() => onPick(item.id)}
+            >
+              {item.name}
+            </Menu.Item>
+          ))}
+        </ScrollArea.Autosize>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}

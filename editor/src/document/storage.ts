@@ -1,0 +1,83 @@
+import localforage from 'localforage';
+import { sceneFromJson, type Scene, type SceneProblem } from '@pace-line/core';
+
+/** What the Shelf shows of a scene without reading it. */
+export interface SceneCard {
+  readonly id: string;
+  readonly name: string;
+  /** Milliseconds since 1970. */
+  readonly changed: number;
+  /** The scene as an animated SVG; empty until it has been drawn. */
+  readonly thumbnail: string;
+  /** File name of the sample that it was opened from, while nothing in it has been changed. */
+  readonly sample: string | null;
+}
+
+const store = (name: string): LocalForage => localforage.createInstance({ name: 'pace-line', storeName: name });
+const scenes = store('scenes');
+const cards = store('cards');
+
+const shelf = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('pace-line-shelf');
+
+/** Tells this and other tabs that the Shelf has changed. */
+const announce = (): void => {
+  shelf?.postMessage('changed');
+  for (const listener of listeners) listener();
+};
+const listeners = new Set<() => void>();
+
+export function onShelfChange(listener: () => void): () => void {
+  listeners.add(listener);
+  shelf?.addEventListener('message', listener);
+  return () => {
+    listeners.delete(listener);
+    shelf?.removeEventListener('message', listener);
+  };
+}
+
+/** All cards, the latest first. */
+export async function listCards(): Promise<SceneCard[]> {
+  const found: SceneCard[] = [];
+  await cards.iterate<SceneCard, void>((card) => void found.push(card));
+  return found.sort((a, b) => b.changed - a.changed);
+}
+
+export type Stored =
+  | { readonly state: 'ok'; readonly scene: Scene }
+  | { readonly state: 'missing' }
+  | { readonly state: 'broken'; readonly problems: readonly SceneProblem[]; readonly raw: string };
+
+/** Reads a scene and validates it; a broken one is given raw, so that nothing is lost. */
+export async function loadStored(id: string): Promise<Stored> {
+  const json: unknown = await scenes.getItem(id);
+  if (json === null) return { state: 'missing' };
+  const read = sceneFromJson(json);
+  return read.ok ? { state: 'ok', scene: read.scene } : { state: 'broken', problems: read.problems, raw: JSON.stringify(json, null, 2) };
+}
+
+/** Writes a scene and its card. Fails where the browser's quota is full. */
+export async function keepScene(id: string, scene: Scene, sample: string | null = null): Promise<void> {
+  await scenes.setItem(id, scene);
+  const card = await cards.getItem<SceneCard>(id);
+  await cards.setItem(id, { id, name: scene.name, changed: Date.now(), thumbnail: card?.thumbnail ?? '', sample } satisfies SceneCard);
+  announce();
+}
+
+export async function keepThumbnail(id: string, thumbnail: string): Promise<void> {
+  const card = await cards.getItem<SceneCard>(id);
+  if (!card) return;
+  await cards.setItem(id, { ...card, thumbnail });
+  announce();
+}
+
+/** Takes a scene off the Shelf; gives back what puts it there again. */
+export async function removeStored(id: string): Promise<() => Promise<void>> {
+  const [scene, card] = [await scenes.getItem(id), await cards.getItem(id)];
+  await Promise.all([scenes.removeItem(id), cards.removeItem(id)]);
+  announce();
+  return async () => {
+    await scenes.setItem(id, scene);
+    await cards.setItem(id, card);
+    announce();
+  };
+}

@@ -1,0 +1,146 @@
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Scene } from '@pace-line/core';
+import { NOTHING, pruned, type Selection } from './selection.ts';
+
+/** One step of undo: what it was called, and how the document was before it. */
+interface Entry {
+  readonly label: string;
+  readonly scene: Scene;
+  readonly selection: Selection;
+}
+
+export interface DocumentState {
+  /** What undo, autosave and checks see. */
+  readonly committed: Scene;
+  /** What is drawn: during a gesture, ahead of `committed`. */
+  readonly shown: Scene;
+  readonly selection: Selection;
+  readonly past: readonly Entry[];
+  readonly future: readonly Entry[];
+  readonly readOnly: boolean;
+}
+
+/** A change that is still being made: each update starts again from the scene at its start. */
+export interface Gesture {
+  /** Shows `change(scene at the start)`, at most once a frame. */
+  update: (change: (scene: Scene) => Scene) => void;
+  commit: (selection?: Selection) => void;
+  cancel: () => void;
+}
+
+const MOST_STEPS = 300;
+
+type NextFrame = (callback: () => void) => void;
+
+/** The open scene: the only thing that changes it. */
+export class SceneDocument {
+  readonly store: StoreApi<DocumentState>;
+  #gesture: Gesture | undefined;
+  readonly #nextFrame: NextFrame;
+
+  constructor(scene: Scene, nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback)) {
+    this.#nextFrame = nextFrame;
+    this.store = createStore<DocumentState>(() => ({
+      committed: scene,
+      shown: scene,
+      selection: NOTHING,
+      past: [],
+      future: [],
+      readOnly: false,
+    }));
+  }
+
+  get state(): DocumentState {
+    return this.store.getState();
+  }
+
+  /** Makes one change as one step of undo. Nothing happens where the change gives back the same scene or the document is read-only. */
+  do(label: string, change: (scene: Scene) => Scene, selection?: Selection): void {
+    if (this.state.readOnly) return;
+    this.#gesture?.commit();
+    const scene = change(this.state.committed);
+    if (scene !== this.state.committed) this.#commit(label, scene, selection ?? this.state.selection);
+    else if (selection) this.select(selection);
+  }
+
+  /** Begins a gesture; one that is still open is committed first. */
+  begin(label: string): Gesture {
+    this.#gesture?.commit();
+    const base = this.state.committed;
+    let latest: ((scene: Scene) => Scene) | undefined;
+    let scheduled = false;
+    let open = true;
+    const show = (): void => {
+      scheduled = false;
+      if (!open || !latest || this.state.readOnly) return;
+      const shown = latest(base);
+      latest = undefined;
+      if (shown !== this.state.shown) this.store.setState({ shown });
+    };
+    const gesture: Gesture = {
+      update: (change) => {
+        latest = change;
+        if (!scheduled) this.#nextFrame(show);
+        scheduled = true;
+      },
+      commit: (selection) => {
+        if (!open) return;
+        show();
+        open = false;
+        this.#gesture = undefined;
+        const { shown } = this.state;
+        if (shown !== base) this.#commit(label, shown, selection ?? this.state.selection);
+        else if (selection) this.select(selection);
+      },
+      cancel: () => {
+        if (!open) return;
+        open = false;
+        this.#gesture = undefined;
+        this.store.setState({ shown: base });
+      },
+    };
+    this.#gesture = gesture;
+    return gesture;
+  }
+
+  select(selection: Selection): void {
+    this.store.setState({ selection });
+  }
+
+  undo(): void {
+    this.#gesture?.cancel();
+    const entry = this.state.past.at(-1);
+    if (entry) this.#travel(entry, this.state.past.slice(0, -1), [...this.state.future, this.#now(entry.label)]);
+  }
+
+  redo(): void {
+    this.#gesture?.cancel();
+    const entry = this.state.future.at(-1);
+    if (entry) this.#travel(entry, [...this.state.past, this.#now(entry.label)], this.state.future.slice(0, -1));
+  }
+
+  setReadOnly(readOnly: boolean): void {
+    if (readOnly) this.#gesture?.cancel();
+    this.store.setState({ readOnly });
+  }
+
+  /** Puts another scene in place, as when it was changed elsewhere; undo is forgotten. */
+  replace(scene: Scene): void {
+    this.#gesture?.cancel();
+    this.store.setState({ committed: scene, shown: scene, past: [], future: [], selection: pruned(scene, this.state.selection) });
+  }
+
+  #now(label: string): Entry {
+    return { label, scene: this.state.committed, selection: this.state.selection };
+  }
+
+  #commit(label: string, scene: Scene, selection: Selection): void {
+    const past = [...this.state.past, this.#now(label)].slice(-MOST_STEPS);
+    this.store.setState({ committed: scene, shown: scene, past, future: [], selection: pruned(scene, selection) });
+  }
+
+  #travel(entry: Entry, past: readonly Entry[], future: readonly Entry[]): void {
+    if (this.state.readOnly) return;
+    this.store.setState({ committed: entry.scene, shown: entry.scene, selection: pruned(entry.scene, entry.selection), past, future });
+  }
+}

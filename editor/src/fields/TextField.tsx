@@ -1,0 +1,34 @@
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly disabled?: boolean;
+  readonly onCommit: (value: string) => void;
+}
+
+/** A text that is taken over on Enter or when the field is left; Escape keeps the old one. */
+export function TextField({ label, value, disabled, onCommit }: TextFieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const finish = (): void => {
+    if (draft !== null && draft.trim() && draft.trim() !== value) onCommit(draft.trim());
+    setDraft(null);
+  };
+  return (
+    <TextInput
+      size="xs"
+      aria-label={label}
+      value={draft ?? value}
+      disabled={disabled}
+      maxLength={200}
+      onChange={(event) => setDraft(event.currentTarget.value)}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setDraft(null);
+      }}
+    />
+  );
+}

@@ -1,0 +1,3 @@
+export { DEGREES, evaluate, PERCENT, PX, secondsAt, type Units } from './arithmetic.ts';
+export { NumberField } from './NumberField.tsx';
+export { TextField } from './TextField.tsx';

@@ -1,0 +1,13 @@
+import { useMantineColorScheme } from '@mantine/core';
+import { IconMoon, IconSun } from '@tabler/icons-react';
+
+/** Day or night. */
+export function SchemeSwitch() {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const night = colorScheme === 'dark';
+  return (
+    <button type="button" className="plain-button" aria-pressed={night} aria-label="Night colours" onClick={() => setColorScheme(night ? 'light' : 'dark')}>
+      {night ? <IconSun size={17} aria-hidden /> : <IconMoon size={17} aria-hidden />}
+    </button>
+  );
+}

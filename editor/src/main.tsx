@@ -1,0 +1,62 @@
+import '@mantine/core/styles.css';
+import '@mantine/notifications/styles.css';
+import '@fontsource-variable/figtree';
+import '@fontsource/commit-mono/400.css';
+import '@fontsource/commit-mono/700.css';
+import './look/base.css';
+import './look/controls.css';
+import { MantineProvider } from '@mantine/core';
+import { Notifications } from '@mantine/notifications';
+import { lazy, StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Link, RouterProvider } from 'react-router';
+import { Desk } from './desk/Desk.tsx';
+import './desk/desk.css';
+import { SceneRoute } from './desk/SceneRoute.tsx';
+import { theme } from './look/theme.ts';
+import { Shelf } from './shelf/Shelf.tsx';
+
+const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
+const Help = lazy(() => import('./help/Help.tsx').then(({ Help: view }) => ({ default: view })));
+
+function NotFound() {
+  return (
+    <main className="message-page">
+      <h1>There is nothing at this address</h1>
+      <Link to="/">To the Shelf</Link>
+    </main>
+  );
+}
+
+const router = createBrowserRouter([
+  { path: '/', element: <Shelf /> },
+  { path: '/scene/:id', element: <SceneRoute>{(id, save) => <Desk id={id} save={save} />}</SceneRoute> },
+  {
+    path: '/scene/:id/send',
+    element: (
+      <Suspense>
+        <SceneRoute>{(id) => <SendView id={id} />}</SceneRoute>
+      </Suspense>
+    ),
+  },
+  {
+    path: '/help',
+    element: (
+      <Suspense>
+        <Help />
+      </Suspense>
+    ),
+  },
+  { path: '*', element: <NotFound /> },
+]);
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no #root');
+createRoot(root).render(
+  <StrictMode>
+    <MantineProvider theme={theme} defaultColorScheme="light">
+      <Notifications position="bottom-right" />
+      <RouterProvider router={router} />
+    </MantineProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,33 @@
+import { emptyScene, readScene, wordingOf, type Scene } from '@pace-line/core';
+import { keepScene, listCards } from '../document/index.ts';
+import { warn } from '../look/notices.ts';
+import { newSceneId } from '../platform/ids.ts';
+
+/** Keeps a scene under a new id and gives the id. */
+export async function keepNew(scene: Scene, sample: string | null = null): Promise<string | undefined> {
+  const id = newSceneId();
+  try {
+    await keepScene(id, scene, sample);
+    return id;
+  } catch (error) {
+    warn('The scene could not be kept', `This browser did not store it: ${error instanceof Error ? error.message : String(error)}`);
+    return undefined;
+  }
+}
+
+export async function startNew(): Promise<string | undefined> {
+  const names = new Set((await listCards()).map((card) => card.name));
+  let n = 1;
+  while (names.has(n === 1 ? 'New scene' : `New scene ${n}`)) n++;
+  return keepNew(emptyScene(n === 1 ? 'New scene' : `New scene ${n}`));
+}
+
+/** Reads a scene file into this browser; says what is wrong with a bad one. Gives its id. */
+export async function openSceneFile(file: File): Promise<string | undefined> {
+  const read = readScene(await file.text());
+  if (read.ok) return keepNew(read.scene);
+  const [first] = read.problems;
+  const more = read.problems.length > 1 ? ` There are ${read.problems.length - 1} more problems.` : '';
+  warn(`${file.name} was not opened`, `${first ? wordingOf(first) : 'It cannot be read'}.${more} Nothing was changed.`);
+  return undefined;
+}

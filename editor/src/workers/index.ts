@@ -1,0 +1,34 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { ArtResult } from '@pace-line/core/art-import';
+import type { Scene } from '@pace-line/core';
+import type { ArtApi } from './art.worker.ts';
+import type { BakingApi, Output } from './baking.worker.ts';
+
+export type { Output } from './baking.worker.ts';
+
+/** A running job: its result, and a way to stop it at once. */
+export interface Job<T> {
+  readonly result: Promise<T>;
+  cancel: () => void;
+}
+
+/** Bakes and writes a scene off the main thread. Cancelling ends the worker. */
+export function writeOutput(scene: Scene, format: string, options: unknown, onProgress: (share: number) => void): Job<Output> {
+  const worker = new Worker(new URL('./baking.worker.ts', import.meta.url), { type: 'module' });
+  const api = wrap<BakingApi>(worker);
+  const result = (api.write(scene, format, options, proxy(onProgress)) as Promise<Output>).finally(() => worker.terminate());
+  return { result, cancel: () => worker.terminate() };
+}
+
+
+/** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
+export async function readArtFile(text: string, limit = 20_000): Promise<ArtResult> {
+  const worker = new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' });
+  const art: Remote<ArtApi> = wrap<ArtApi>(worker);
+  const late = new Promise<ArtResult>((resolve) => setTimeout(() => resolve({ ok: false, message: 'it takes too long to read' }), limit));
+  try {
+    return await Promise.race([art.readSvgArt(text), late]);
+  } finally {
+    worker.terminate();
+  }
+}
