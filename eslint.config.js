@@ -6,11 +6,19 @@ export default tseslint.config(
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: {
-      parserOptions: { project: ['./core/tsconfig.json', './cli/tsconfig.json', './server/tsconfig.json', './editor/tsconfig.json', './tsconfig.tools.json'] },
+      parserOptions: {
+        project: [
+          './core/tsconfig.json',
+          './cli/tsconfig.json',
+          './server/tsconfig.json',
+          './editor/tsconfig.json',
+          './tsconfig.tools.json',
+        ],
+      },
     },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
     },

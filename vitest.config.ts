@@ -12,7 +12,13 @@ export default defineConfig({
     ],
   },
   test: {
-    include: ['core/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'server/src/**/*.test.ts', 'editor/src/**/*.test.{ts,tsx}', 'samples/**/*.test.ts'],
+    include: [
+      'core/src/**/*.test.ts',
+      'cli/src/**/*.test.ts',
+      'server/src/**/*.test.ts',
+      'editor/src/**/*.test.{ts,tsx}',
+      'samples/**/*.test.ts',
+    ],
     testTimeout: 60_000,
   },
 });

@@ -1,5 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { type Art, type Guide, type Mark, type Node, pathThrough, type Rider, type Scene, sceneFromJson } from '@pace-line/core';
+import {
+  type Art,
+  type Guide,
+  type Mark,
+  type Node,
+  pathThrough,
+  type Rider,
+  type Scene,
+  sceneFromJson,
+} from '@pace-line/core';
 import { readSvgArt } from '@pace-line/core/art-import';
 
 /** Lantern Quay: a made-up canal-side tea market at dusk. Each scene is a complete job. */
@@ -28,7 +37,8 @@ const rider = (given: Given): Rider => ({
   ...given,
 });
 
-const scenery = (artId: string, name: string): Rider => rider({ id: `scenery-${artId}`, name, art: artId, locked: true });
+const scenery = (artId: string, name: string): Rider =>
+  rider({ id: `scenery-${artId}`, name, art: artId, locked: true });
 
 const node = (id: string, x: number, y: number, handle?: [number, number], more: Partial<Node> = {}): Node => ({
   id,
@@ -58,7 +68,16 @@ function canal(): Scene {
     node('reach', 960, 560, [120, 20], { join: 'smooth' }),
     node('east', 1380, 486, undefined, { in: [-120, 34] }),
   ];
-  const guide: Guide = { id: 'canal', name: 'Canal', closed: false, nodes, color: '#0B7A75', visible: true, locked: false, corridor: null };
+  const guide: Guide = {
+    id: 'canal',
+    name: 'Canal',
+    closed: false,
+    nodes,
+    color: '#0B7A75',
+    visible: true,
+    locked: false,
+    corridor: null,
+  };
   const marks: Mark[] = [
     { id: 'sets-out', time: 0, place: at('west'), dwell: 0, ease: { kind: 'family', family: 'sine', mode: 'out' } },
     { id: 'moors', time: 3.6, place: at('landing'), dwell: 0.9, ease: { kind: 'family', family: 'sine', mode: 'in' } },
@@ -101,7 +120,16 @@ function dragonfly(): Scene {
     node('home', 560, 110, [-150, 10], { join: 'smooth' }),
     node('low', 300, 470, [-70, -30], { join: 'smooth' }),
   ];
-  const guide: Guide = { id: 'flight', name: 'Flight', closed: true, nodes, color: '#7A3E7E', visible: true, locked: false, corridor: null };
+  const guide: Guide = {
+    id: 'flight',
+    name: 'Flight',
+    closed: true,
+    nodes,
+    color: '#7A3E7E',
+    visible: true,
+    locked: false,
+    corridor: null,
+  };
   const path = pathThrough(nodes, true);
   const timeAt = (id: string): number => {
     const index = nodes.findIndex((one) => one.id === id);
@@ -109,7 +137,13 @@ function dragonfly(): Scene {
   };
   const stops = ['perch', 'cross', 'great-left', 'home'];
   const marks: Mark[] = [
-    ...stops.map((id, i): Mark => ({ id: `over-${id}`, time: i === 0 ? 0 : timeAt(id), place: at(id), dwell: 0, ease: GLIDE })),
+    ...stops.map((id, i): Mark => ({
+      id: `over-${id}`,
+      time: i === 0 ? 0 : timeAt(id),
+      place: at(id),
+      dwell: 0,
+      ease: GLIDE,
+    })),
     { id: 'round', time: 9, place: at('perch', 1), dwell: 0, ease: { kind: 'steady' } },
   ];
   const lanterns = [
@@ -123,12 +157,23 @@ function dragonfly(): Scene {
     name: 'Dragonfly among lanterns',
     canvas: { width: 1280, height: 720, background: '#232A4A' },
     clock: { duration: 9, fps: 30, repeat: 'loop' },
-    art: [art('reeds', 'Reeds by night', [0, 0]), art('lantern', 'Paper lantern', [48, 0]), art('dragonfly', 'Dragonfly', [78, 52])],
+    art: [
+      art('reeds', 'Reeds by night', [0, 0]),
+      art('lantern', 'Paper lantern', [48, 0]),
+      art('dragonfly', 'Dragonfly', [78, 52]),
+    ],
     guides: [guide],
     riders: [
       scenery('reeds', 'Reeds'),
       ...lanterns.map(([x, y, size], i) =>
-        rider({ id: `lantern-${i + 1}`, name: `Lantern ${i + 1}`, art: 'lantern', at: [x, y], scale: [size, size], locked: true }),
+        rider({
+          id: `lantern-${i + 1}`,
+          name: `Lantern ${i + 1}`,
+          art: 'lantern',
+          at: [x, y],
+          scale: [size, size],
+          locked: true,
+        }),
       ),
       rider({
         id: 'dragonfly-1',
@@ -149,7 +194,16 @@ function ferries(): Scene {
     node('east-landing', 1064, 364, [0, 110]),
     node('south', 640, 538, [-260, 0]),
   ];
-  const guide: Guide = { id: 'service', name: 'Ferry service', closed: true, nodes, color: '#0B7A75', visible: true, locked: false, corridor: null };
+  const guide: Guide = {
+    id: 'service',
+    name: 'Ferry service',
+    closed: true,
+    nodes,
+    color: '#0B7A75',
+    visible: true,
+    locked: false,
+    corridor: null,
+  };
   const SWAY = { kind: 'family', family: 'sine', mode: 'in-out' } as const;
   const service = (prefix: string): Mark[] => [
     { id: `${prefix}-west`, time: 0, place: at('west-landing'), dwell: 1, ease: SWAY },

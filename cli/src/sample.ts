@@ -16,7 +16,9 @@ export function sample(scene: Scene, options: SampleOptions): string {
   if (format !== 'csv' && format !== 'json') throw new UsageError(`--format is csv or json, not "${format}"`);
   const rows = rowsOf(scene, timesOf(scene, options), options.rider);
   if (format === 'csv') return [COLUMNS.join(','), ...rows.map((row) => row.map(cell).join(','))].join('\n') + '\n';
-  const objects = rows.map((row) => Object.fromEntries(COLUMNS.map((key, i) => [key, typeof row[i] === 'number' ? Number(cell(row[i])) : row[i]])));
+  const objects = rows.map((row) =>
+    Object.fromEntries(COLUMNS.map((key, i) => [key, typeof row[i] === 'number' ? Number(cell(row[i])) : row[i]])),
+  );
   return `[\n${objects.map((row) => JSON.stringify(row)).join(',\n')}\n]\n`;
 }
 
@@ -30,7 +32,8 @@ function timesOf(scene: Scene, { fps, times }: SampleOptions): number[] {
   if (times !== undefined)
     return times.split(',').map((text) => {
       const value = Number(text);
-      if (text.trim() === '' || !Number.isFinite(value)) throw new UsageError(`--times: "${text}" is not a number of seconds`);
+      if (text.trim() === '' || !Number.isFinite(value))
+        throw new UsageError(`--times: "${text}" is not a number of seconds`);
       return value;
     });
   const rate = fps === undefined ? scene.clock.fps : Number(fps);
@@ -41,7 +44,8 @@ function timesOf(scene: Scene, { fps, times }: SampleOptions): number[] {
 }
 
 function rowsOf(scene: Scene, times: readonly number[], only: string | undefined): (string | number)[][] {
-  if (only !== undefined && !scene.riders.some((rider) => rider.id === only)) throw new UsageError(`there is no rider "${only}"`);
+  if (only !== undefined && !scene.riders.some((rider) => rider.id === only))
+    throw new UsageError(`there is no rider "${only}"`);
   const motion = prepare(scene);
   const poses = new Poses(motion.riders.length);
   const degrees = 180 / Math.PI;

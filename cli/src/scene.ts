@@ -10,7 +10,9 @@ export function loadScene(file: string | undefined): Scene {
     text = readFileSync(file, 'utf8');
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
-    throw new UsageError(`${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'that is a folder' : 'cannot be read'}`);
+    throw new UsageError(
+      `${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'that is a folder' : 'cannot be read'}`,
+    );
   }
   const read = readScene(text);
   if (read.ok) return read.scene;

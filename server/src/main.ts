@@ -19,7 +19,9 @@ server.on('listening', () => {
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE')
-    console.error(`Port ${port} is taken by another program. End that one, or choose another port: PORT=${port + 1} npm run demo`);
+    console.error(
+      `Port ${port} is taken by another program. End that one, or choose another port: PORT=${port + 1} npm run demo`,
+    );
   else console.error(`The server cannot start: ${error.message}`);
   process.exit(1);
 });

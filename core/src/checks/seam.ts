@@ -35,7 +35,8 @@ export function checkSeam(scene: Scene): SeamFinding[] {
     const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
     const step = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
-    const smooth = hidden || Math.abs(step) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
+    const smooth =
+      hidden || Math.abs(step) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
     return [{ rider: rider.id, gap, turn, speedBefore, speedAfter, hidden, closes, smooth }];
   });
 }
@@ -52,5 +53,10 @@ function isOffCanvas(scene: Scene, index: number, poses: Poses): boolean {
   );
   const xs = corners.map(([x]) => x);
   const ys = corners.map(([, y]) => y);
-  return Math.max(...xs) < 0 || Math.min(...xs) > scene.canvas.width || Math.max(...ys) < 0 || Math.min(...ys) > scene.canvas.height;
+  return (
+    Math.max(...xs) < 0 ||
+    Math.min(...xs) > scene.canvas.width ||
+    Math.max(...ys) < 0 ||
+    Math.min(...ys) > scene.canvas.height
+  );
 }

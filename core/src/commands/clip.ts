@@ -1,10 +1,25 @@
-import { freeId, freeName, guideById, idsIn, type Art, type Guide, type Mark, type Rider, type Scene } from '../scene/index.ts';
+import {
+  freeId,
+  freeName,
+  guideById,
+  idsIn,
+  type Art,
+  type Guide,
+  type Mark,
+  type Rider,
+  type Scene,
+} from '../scene/index.ts';
 import { asShare } from './places.ts';
 import { command, replaceRider, riderOf, refusal } from './command.ts';
 
 /** What is copied: riders and guides with all that they need, or marks of one pace line with their places as shares. */
 export type Clip =
-  | { readonly kind: 'things'; readonly art: readonly Art[]; readonly guides: readonly Guide[]; readonly riders: readonly Rider[] }
+  | {
+      readonly kind: 'things';
+      readonly art: readonly Art[];
+      readonly guides: readonly Guide[];
+      readonly riders: readonly Rider[];
+    }
   | { readonly kind: 'marks'; readonly marks: readonly Mark[] };
 
 /** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
@@ -13,7 +28,9 @@ export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: 
   const guides = scene.guides.filter((guide) => guideIds.includes(guide.id));
   const art = scene.art.filter((one) => riders.some((rider) => rider.art === one.id));
   const asked = new Set(guides.map((guide) => guide.id));
-  const needed = scene.guides.filter((guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id));
+  const needed = scene.guides.filter(
+    (guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id),
+  );
   return { kind: 'things', art, guides: [...guides, ...needed], riders };
 }
 
@@ -21,7 +38,10 @@ export function copyMarks(scene: Scene, riderId: string, markIds: readonly strin
   const rider = riderOf(scene, riderId);
   const guide = guideById(scene, rider.guide);
   const marks = rider.pace.marks.filter((mark) => markIds.includes(mark.id));
-  return { kind: 'marks', marks: guide ? marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) : marks };
+  return {
+    kind: 'marks',
+    marks: guide ? marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) : marks,
+  };
 }
 
 /** The ids that `pasteThings` gives, so that the caller can select what it made. */
@@ -35,7 +55,12 @@ export interface Pasted {
  * Pastes guides and riders with new ids, moved by an offset, px. Art that the scene has already (same markup) is shared; riders whose guide was
  * not itself copied stay on that guide where the scene has it.
  */
-export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }>, offset: number, copyGuides: readonly string[]): Pasted {
+export function pasteThings(
+  scene: Scene,
+  clip: Extract<Clip, { kind: 'things' }>,
+  offset: number,
+  copyGuides: readonly string[],
+): Pasted {
   const taken = idsIn(scene);
   const renamed = new Map<string, string>();
   const fresh = (id: string): string => {
@@ -46,7 +71,9 @@ export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }
   };
   const art: Art[] = [];
   for (const one of clip.art) {
-    const same = scene.art.find((known) => known.markup === one.markup && known.width === one.width && known.name === one.name);
+    const same = scene.art.find(
+      (known) => known.markup === one.markup && known.width === one.width && known.name === one.name,
+    );
     if (same) renamed.set(one.id, same.id);
     else art.push({ ...one, id: fresh(one.id) });
   }
@@ -57,7 +84,10 @@ export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }
     guides.push({
       ...guide,
       id: fresh(guide.id),
-      name: freeName([...scene.guides, ...guides].map((one) => one.name), guide.name),
+      name: freeName(
+        [...scene.guides, ...guides].map((one) => one.name),
+        guide.name,
+      ),
       nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + offset, y: node.y + offset })),
     });
   }
@@ -67,7 +97,10 @@ export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }
     riders.push({
       ...rider,
       id: fresh(rider.id),
-      name: freeName([...scene.riders, ...riders].map((one) => one.name), rider.name),
+      name: freeName(
+        [...scene.riders, ...riders].map((one) => one.name),
+        rider.name,
+      ),
       art: to(rider.art),
       guide: rider.guide === null ? null : to(rider.guide),
       at: [rider.at[0] + offset, rider.at[1] + offset],
@@ -82,14 +115,23 @@ export function pasteThings(scene: Scene, clip: Extract<Clip, { kind: 'things' }
     });
   }
   return {
-    scene: { ...scene, art: [...scene.art, ...art], guides: [...scene.guides, ...guides], riders: [...scene.riders, ...riders] },
+    scene: {
+      ...scene,
+      art: [...scene.art, ...art],
+      guides: [...scene.guides, ...guides],
+      riders: [...scene.riders, ...riders],
+    },
     guides: guides.map((guide) => guide.id),
     riders: riders.map((rider) => rider.id),
   };
 }
 
 /** Pastes marks into a rider's pace line from a local time on, in place of the marks that lie in that stretch. */
-export const [pasteMarks, canPasteMarks] = command<{ rider: string; clip: Extract<Clip, { kind: 'marks' }>; time: number }>(
+export const [pasteMarks, canPasteMarks] = command<{
+  rider: string;
+  clip: Extract<Clip, { kind: 'marks' }>;
+  time: number;
+}>(
   (scene, { rider: id, clip, time }) => {
     const rider = riderOf(scene, id);
     if (rider.guide === null) return refusal('parked', 'A parked rider has no pace line.');

@@ -48,7 +48,11 @@ export function lockedGuide(scene: Scene, ids: readonly string[]) {
 export const [deleteGuides, canDeleteGuides] = command<{ ids: readonly string[]; time: number }>(
   (scene, { ids }) => ids.map((id) => missingGuide(scene, id)).find(Boolean) ?? lockedGuide(scene, ids),
   (scene, { ids, time }) => ({
-    ...parkRiders(scene, scene.riders.filter((rider) => rider.guide !== null && ids.includes(rider.guide)).map((rider) => rider.id), time),
+    ...parkRiders(
+      scene,
+      scene.riders.filter((rider) => rider.guide !== null && ids.includes(rider.guide)).map((rider) => rider.id),
+      time,
+    ),
     guides: scene.guides.filter((guide) => !ids.includes(guide.id)),
   }),
 );
@@ -70,7 +74,10 @@ export function parkRiders(scene: Scene, ids: readonly string[], time: number): 
         heading: { mode: 'level', offset: degreesNear(poses.of(i, 'angle')) },
         lift: 0,
         lead: 0,
-        pace: { ...rider.pace, marks: rider.pace.marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) },
+        pace: {
+          ...rider.pace,
+          marks: rider.pace.marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })),
+        },
       };
     }),
   };

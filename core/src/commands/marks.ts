@@ -1,8 +1,27 @@
 import { FLAT_PART } from '../tolerances.ts';
 import { paceLineOf } from '../motion/index.ts';
 import { compileEase, type Ease } from '../pace/index.ts';
-import { cycleOf, idsIn, pathOfGuide, placeAtDistance, type Mark, type Pace, type Rider, type Scene } from '../scene/index.ts';
-import { command, guideOf, markOf, missingRider, refusal, replaceMark, replaceRider, riderOf, type Refusal } from './command.ts';
+import {
+  cycleOf,
+  idsIn,
+  pathOfGuide,
+  placeAtDistance,
+  type Mark,
+  type Pace,
+  type Rider,
+  type Scene,
+} from '../scene/index.ts';
+import {
+  command,
+  guideOf,
+  markOf,
+  missingRider,
+  refusal,
+  replaceMark,
+  replaceRider,
+  riderOf,
+  type Refusal,
+} from './command.ts';
 
 /** Where a time falls on a rider's marks: before the first, in the dwell of one, on a leg with its share, or after the last. */
 type Spot =
@@ -24,7 +43,10 @@ function spotAt(marks: readonly Mark[], time: number): Spot {
 }
 
 function onGuide(scene: Scene, id: string): Refusal | undefined {
-  return missingRider(scene, id) ?? (riderOf(scene, id).guide === null ? refusal('parked', 'A parked rider has no pace line.') : undefined);
+  return (
+    missingRider(scene, id) ??
+    (riderOf(scene, id).guide === null ? refusal('parked', 'A parked rider has no pace line.') : undefined)
+  );
 }
 
 /** Sets a mark on the pace line at a local time, s, without changing the motion: the leg's ease is cut in two parts, a dwell in two dwells. */
@@ -36,13 +58,17 @@ export const [insertMark, canInsertMark] = command<{ rider: string; time: number
     if (!(time >= 0 && time <= cycleOf(rider, scene.clock))) return refusal('outside', 'A mark lies within the cycle.');
     if (idsIn(scene).has(markId)) return refusal('id-taken', `The id "${markId}" is in use.`);
     const { marks } = rider.pace;
-    if (marks.some((mark) => Math.abs(mark.time - time) < 1e-9)) return refusal('at-mark', 'There is a mark at this time.');
+    if (marks.some((mark) => Math.abs(mark.time - time) < 1e-9))
+      return refusal('at-mark', 'There is a mark at this time.');
     const spot = spotAt(marks, time);
     const ease = spot.kind === 'leg' ? marks[spot.index]?.ease : undefined;
     if (spot.kind === 'leg' && ease && ease.kind !== 'hold') {
       const p = compileEase(ease).progress(spot.u);
       if (Math.abs(p) < FLAT_PART || Math.abs(1 - p) < FLAT_PART)
-        return refusal('returns', 'The line is at the same place as a neighbouring mark here; choose a time a little earlier or later.');
+        return refusal(
+          'returns',
+          'The line is at the same place as a neighbouring mark here; choose a time a little earlier or later.',
+        );
     }
     return undefined;
   },
@@ -190,7 +216,10 @@ export const [setEase, canSetEase] = command<{ rider: string; marks: readonly st
 );
 
 /** Sets a rider's own cycle, delay and repeat; a new cycle stretches the marks with it. */
-export const [setPace, canSetPace] = command<{ rider: string; patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat'>> }>(
+export const [setPace, canSetPace] = command<{
+  rider: string;
+  patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat'>>;
+}>(
   (scene, { rider }) => missingRider(scene, rider),
   (scene, { rider: id, patch }) => {
     const rider = riderOf(scene, id);

@@ -1,5 +1,25 @@
-import { controlPointsBetween, splitCubic, subtract, distanceBetween, multiply, pathThrough, nearestOnPath, type Vec } from '../geometry/index.ts';
-import { distanceOfPlace, idsIn, nodeIndex, pathOfGuide, placeAtDistance, type Guide, type Join, type Node, type Place, type Scene } from '../scene/index.ts';
+import {
+  controlPointsBetween,
+  splitCubic,
+  subtract,
+  distanceBetween,
+  multiply,
+  pathThrough,
+  nearestOnPath,
+  type Vec,
+} from '../geometry/index.ts';
+import {
+  distanceOfPlace,
+  idsIn,
+  nodeIndex,
+  pathOfGuide,
+  placeAtDistance,
+  type Guide,
+  type Join,
+  type Node,
+  type Place,
+  type Scene,
+} from '../scene/index.ts';
 import { command, guideOf, mapMarks, missingGuide, refusal, replaceGuide, type Refusal } from './command.ts';
 import { lockedGuide } from './guides.ts';
 import { lapOfPlace, nearestPlace, pointOfPlace } from './places.ts';
@@ -45,7 +65,9 @@ export const [setHandle, canSetHandle] = command<{
 }>(
   (scene, { guide, node }) => checkNodes(scene, guide, [node]),
   (scene, { guide, node, side, handle, alone = false }) =>
-    withNodes(scene, guideOf(scene, guide), (one) => (one.id === node ? nodeWithHandle(one, side, handle, alone) : one)),
+    withNodes(scene, guideOf(scene, guide), (one) =>
+      one.id === node ? nodeWithHandle(one, side, handle, alone) : one,
+    ),
 );
 
 /** A node with one handle set, the other following as its join asks. */
@@ -79,7 +101,10 @@ function joined(guide: Guide, node: Node, index: number, join: Join): Node {
   const here: Vec = [node.x, node.y];
   const sizeOf = (handle: Vec | undefined, neighbour: Node): number =>
     handle ? Math.hypot(handle[0], handle[1]) : distanceBetween(here, [neighbour.x, neighbour.y]) / 3;
-  let along: Vec = node.in && node.out ? subtract(node.out, node.in) : node.out ?? (node.in ? multiply(node.in, -1) : [after.x - before.x, after.y - before.y]);
+  let along: Vec =
+    node.in && node.out
+      ? subtract(node.out, node.in)
+      : (node.out ?? (node.in ? multiply(node.in, -1) : [after.x - before.x, after.y - before.y]));
   if (along[0] === 0 && along[1] === 0) along = node.out ?? [1, 0];
   const unit = multiply(along, 1 / (Math.hypot(along[0], along[1]) || 1));
   let into = sizeOf(node.in, before);
@@ -112,8 +137,10 @@ export const [insertNode, canInsertNode] = command<{ guide: string; span: number
     const loosened = (node: Node): Node => (node.join === 'balanced' && !straight ? { ...node, join: 'smooth' } : node);
     const nodes = guide.nodes.map((node, i) => {
       let result = node;
-      if (i === span && !straight) result = { ...loosened(result), ...(a.out ? { out: subtract(left[1], [a.x, a.y]) } : {}) };
-      if (i === end && !straight) result = { ...loosened(result), ...(b.in ? { in: subtract(right[2], [b.x, b.y]) } : {}) };
+      if (i === span && !straight)
+        result = { ...loosened(result), ...(a.out ? { out: subtract(left[1], [a.x, a.y]) } : {}) };
+      if (i === end && !straight)
+        result = { ...loosened(result), ...(b.in ? { in: subtract(right[2], [b.x, b.y]) } : {}) };
       return result;
     });
     const next: Guide = { ...guide, nodes: [...nodes.slice(0, span + 1), made, ...nodes.slice(span + 1)] };
@@ -153,7 +180,9 @@ export const [setClosed, canSetClosed] = command<{ guide: string; closed: boolea
   (scene, { guide: id, closed }) => {
     const refused = checkNodes(scene, id, []);
     if (refused) return refused;
-    return closed && guideOf(scene, id).nodes.length < 2 ? refusal('too-short', 'A guide needs two nodes to close.') : undefined;
+    return closed && guideOf(scene, id).nodes.length < 2
+      ? refusal('too-short', 'A guide needs two nodes to close.')
+      : undefined;
   },
   (scene, { guide: id, closed }) => {
     const guide = guideOf(scene, id);
@@ -178,9 +207,14 @@ function withGuide(scene: Scene, guide: Guide, next: Guide): Scene {
     if (opened && distanceOfPlace(guide, oldPath, place) >= oldPath.length - 1e-9)
       return { ...mark, place: { by: 'node', node: lastId, along: 0, lap: 0 } };
     const stays =
-      place.along === 0 ? nodeIndex(next, place.node) >= 0 : following(guide, place.node) === following(next, place.node);
+      place.along === 0
+        ? nodeIndex(next, place.node) >= 0
+        : following(guide, place.node) === following(next, place.node);
     if (stays && count > 0) return opened && place.lap !== 0 ? { ...mark, place: { ...place, lap: 0 } } : mark;
-    return { ...mark, place: nearestPlace(next, pointOfPlace(guide, place), next.closed ? lapOfPlace(guide, place) : 0) };
+    return {
+      ...mark,
+      place: nearestPlace(next, pointOfPlace(guide, place), next.closed ? lapOfPlace(guide, place) : 0),
+    };
   });
 }
 
@@ -188,7 +222,13 @@ function withGuide(scene: Scene, guide: Guide, next: Guide): Scene {
  * Splits a guide at a node. A closed guide opens there (the node stands at both ends, its copy called `nodeId`). An open one becomes two: the
  * second, `guideId`, begins with the copy. Riders stay with the piece that holds most of their marks; marks cut away go to the nearest place.
  */
-export const [splitGuide, canSplitGuide] = command<{ guide: string; node: string; nodeId: string; guideId: string; name: string }>(
+export const [splitGuide, canSplitGuide] = command<{
+  guide: string;
+  node: string;
+  nodeId: string;
+  guideId: string;
+  name: string;
+}>(
   (scene, { guide: id, node, nodeId, guideId }) => {
     const refused = checkNodes(scene, id, [node]);
     if (refused) return refused;
@@ -220,7 +260,11 @@ function opened(scene: Scene, guide: Guide, k: number, nodeId: string): Scene {
   const turned = [...guide.nodes.slice(k), ...guide.nodes.slice(0, k)];
   const first = turned[0];
   if (!first) return scene;
-  const next: Guide = { ...guide, closed: false, nodes: [beginsAt(first), ...turned.slice(1), endsAt({ ...first, id: nodeId })] };
+  const next: Guide = {
+    ...guide,
+    closed: false,
+    nodes: [beginsAt(first), ...turned.slice(1), endsAt({ ...first, id: nodeId })],
+  };
   const path = pathOfGuide(guide);
   const cut = path.starts[k] ?? 0;
   const newPath = pathOfGuide(next);
@@ -238,7 +282,12 @@ function halved(scene: Scene, guide: Guide, k: number, nodeId: string, guideId: 
   const at = guide.nodes[k];
   if (!at) return scene;
   const left: Guide = { ...guide, nodes: [...guide.nodes.slice(0, k), endsAt(at)] };
-  const right: Guide = { ...guide, id: guideId, name, nodes: [beginsAt({ ...at, id: nodeId }), ...guide.nodes.slice(k + 1)] };
+  const right: Guide = {
+    ...guide,
+    id: guideId,
+    name,
+    nodes: [beginsAt({ ...at, id: nodeId }), ...guide.nodes.slice(k + 1)],
+  };
   const path = pathOfGuide(guide);
   const cut = path.starts[k] ?? 0;
   const rightPath = pathThrough(right.nodes, false);
@@ -256,7 +305,8 @@ function halved(scene: Scene, guide: Guide, k: number, nodeId: string, guideId: 
         const s = distances[i] ?? 0;
         if (mark.place.by !== 'node') return mark;
         if (isRight && s >= cut) return { ...mark, place: placeAtDistance(right, rightPath, s - cut) };
-        if (!isRight && s <= cut) return s < cut ? mark : { ...mark, place: { by: 'node', node: at.id, along: 0, lap: 0 } as const };
+        if (!isRight && s <= cut)
+          return s < cut ? mark : { ...mark, place: { by: 'node', node: at.id, along: 0, lap: 0 } as const };
         const side = isRight ? right : left;
         const [x, y] = pointOfPlace(guide, mark.place);
         const sidePath = pathOfGuide(side);

@@ -24,7 +24,8 @@ import { asShare } from './places.ts';
 export const [addRider, canAddRider] = command<{ rider: Rider }>(
   (scene, { rider }) => {
     if (!artById(scene, rider.art)) return refusal('no-art', 'That art is not in this scene.');
-    if (rider.guide !== null && !guideById(scene, rider.guide)) return refusal('no-guide', 'That guide is not in this scene.');
+    if (rider.guide !== null && !guideById(scene, rider.guide))
+      return refusal('no-guide', 'That guide is not in this scene.');
     return idsIn(scene).has(rider.id) ? refusal('id-taken', `The id "${rider.id}" is in use.`) : undefined;
   },
   (scene, { rider }) => ({ ...scene, riders: [...scene.riders, rider] }),
@@ -48,13 +49,17 @@ export const parkedRider = (id: string, name: string, art: string, at: Vec): Rid
   opacity: 1,
 });
 
-type RiderPatch = Partial<Pick<Rider, 'name' | 'art' | 'visible' | 'locked' | 'output' | 'lift' | 'lead' | 'scale' | 'opacity' | 'at'>>;
+type RiderPatch = Partial<
+  Pick<Rider, 'name' | 'art' | 'visible' | 'locked' | 'output' | 'lift' | 'lead' | 'scale' | 'opacity' | 'at'>
+>;
 
 /** Changes constant values of a rider. */
 export const [setRider, canSetRider] = command<{ id: string; patch: RiderPatch }>(
   (scene, { id, patch }) =>
     missingRider(scene, id) ??
-    (patch.art !== undefined && !artById(scene, patch.art) ? refusal('no-art', 'That art is not in this scene.') : undefined),
+    (patch.art !== undefined && !artById(scene, patch.art)
+      ? refusal('no-art', 'That art is not in this scene.')
+      : undefined),
   (scene, { id, patch }) => replaceRider(scene, { ...riderOf(scene, id), ...patch }),
 );
 
@@ -113,9 +118,12 @@ export const [attachRider, canAttachRider] = command<{ rider: string; guide: str
 /** Changes a riding rider between sitting on its guide and keeping the place that it has at `time`. */
 export const [setSeating, canSetSeating] = command<{ rider: string; seating: Seating; point: Vec; time: number }>(
   (scene, { rider: id }) =>
-    missingRider(scene, id) ?? (riderOf(scene, id).guide === null ? refusal('parked', 'A parked rider has no guide to sit on.') : undefined),
+    missingRider(scene, id) ??
+    (riderOf(scene, id).guide === null ? refusal('parked', 'A parked rider has no guide to sit on.') : undefined),
   (scene, { rider: id, seating, point, time }) =>
-    seating === 'seat' ? replaceRider(scene, { ...riderOf(scene, id), lift: 0, lead: 0 }) : keepAt(scene, id, point, time),
+    seating === 'seat'
+      ? replaceRider(scene, { ...riderOf(scene, id), lift: 0, lead: 0 })
+      : keepAt(scene, id, point, time),
 );
 
 /** Sets lift and lead so that the pivot is at a point at a time. Where no foot of the perpendicular reaches the point, it comes as near as can be. */
@@ -136,7 +144,8 @@ function footOn(path: Path, x: number, y: number, near: number): { distance: num
   const frame = path.frameAtDistance(distance);
   const dx = x - frame.x;
   const dy = y - frame.y;
-  if (!path.isClosed && (distance <= 1e-7 || distance >= path.length - 1e-7)) distance += dx * frame.tangentX + dy * frame.tangentY;
+  if (!path.isClosed && (distance <= 1e-7 || distance >= path.length - 1e-7))
+    distance += dx * frame.tangentX + dy * frame.tangentY;
   const lift = dx * frame.normalX + dy * frame.normalY;
   if (path.isClosed && path.length > 0) distance += Math.round((near - distance) / path.length) * path.length;
   return { distance, lift };

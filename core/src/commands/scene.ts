@@ -16,7 +16,9 @@ export const [setCanvas, canSetCanvas] = command<Partial<Scene['canvas']>>(alway
 /** Sets the clock. A new duration stretches the marks of every rider that runs by it, so that the motion is the same, slower or faster. */
 export const [setClock, canSetClock] = command<Partial<Clock>>(
   (_, { duration }) =>
-    duration === undefined || (duration > 0 && duration <= 3600) ? undefined : refusal('duration', 'A loop lasts from a moment to an hour.'),
+    duration === undefined || (duration > 0 && duration <= 3600)
+      ? undefined
+      : refusal('duration', 'A loop lasts from a moment to an hour.'),
   (scene, patch) => {
     const clock = { ...scene.clock, ...patch };
     const factor = clock.duration / scene.clock.duration;
@@ -27,7 +29,9 @@ export const [setClock, canSetClock] = command<Partial<Clock>>(
         factor === 1
           ? scene.riders
           : scene.riders.map((rider) =>
-              rider.pace.cycle === null ? { ...rider, pace: { ...rider.pace, marks: stretched(rider.pace.marks, factor) } } : rider,
+              rider.pace.cycle === null
+                ? { ...rider, pace: { ...rider.pace, marks: stretched(rider.pace.marks, factor) } }
+                : rider,
             ),
     };
   },

@@ -36,11 +36,14 @@ function render(take: Take, given: z.infer<typeof options>, prefix: string): str
   const shared = sharedArts(scene, tracks);
   const rules: string[] = [];
   const riders = tracks.map((track, i) => riderMarkup(take, track, `${prefix}-r${i + 1}`, prefix, shared, rules));
-  const definitions = [...shared].map(([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`)}</g>`);
+  const definitions = [...shared].map(
+    ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`)}</g>`,
+  );
   const style = rules.length
     ? `<style>${rules.join('')}@media (prefers-reduced-motion:reduce){.${prefix}-m{animation:none!important}}</style>`
     : '';
-  const paint = given.background && background !== null ? `<rect width="${w}" height="${h}" fill="${background}"/>` : '';
+  const paint =
+    given.background && background !== null ? `<rect width="${w}" height="${h}" fill="${background}"/>` : '';
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
     `<title id="${prefix}-t">${escapeMarkup(given.title || scene.name)}</title>${style}` +
@@ -59,7 +62,14 @@ function sharedArts(scene: Scene, tracks: readonly Track[]): Map<Art, number> {
   return new Map([...uses].filter(([, count]) => count > 1).map(([art], i) => [art, i + 1]));
 }
 
-function riderMarkup(take: Take, track: Track, name: string, prefix: string, shared: Map<Art, number>, rules: string[]): string {
+function riderMarkup(
+  take: Take,
+  track: Track,
+  name: string,
+  prefix: string,
+  shared: Map<Art, number>,
+  rules: string[],
+): string {
   const rider = take.scene.riders[track.rider];
   const art = rider && artById(take.scene, rider.art);
   const first = track.keys[0];
@@ -70,7 +80,9 @@ function riderMarkup(take: Take, track: Track, name: string, prefix: string, sha
   const [px, py] = art.pivot;
   const inner = [
     turns || first.angle === 0 ? '' : `rotate(${degrees(first)})`,
-    first.scaleX === 1 && first.scaleY === 1 ? '' : `scale(${formatNumber(first.scaleX, 6)} ${formatNumber(first.scaleY, 6)})`,
+    first.scaleX === 1 && first.scaleY === 1
+      ? ''
+      : `scale(${formatNumber(first.scaleX, 6)} ${formatNumber(first.scaleY, 6)})`,
     px === 0 && py === 0 ? '' : `translate(${formatNumber(-px, 4)} ${formatNumber(-py, 4)})`,
   ].filter(Boolean);
   const opacity = first.opacity === 1 ? '' : ` opacity="${formatNumber(first.opacity, 4)}"`;

@@ -5,6 +5,6 @@ import { webPage } from './web-page.ts';
 export { escapeMarkup, fileStem, formatNumber, type Format, type OutputFile } from './format.ts';
 
 /** Every format, in the order in which they are offered. To add one: write its file, add it here. */
-export const FORMATS: readonly Format[] = [animatedSvg, webPage] as unknown as readonly Format[];
+export const FORMATS: readonly Format[] = [animatedSvg, webPage];
 
 export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

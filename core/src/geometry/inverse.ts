@@ -65,7 +65,14 @@ export function inverseOf(
     const to = tangentAtParameter(c, tb, -1);
     const bends = from && to ? from[0] * to[0] + from[1] * to[1] : 1;
     if (va > 0 && vb > 0 && bends > 0.3) {
-      const k = quinticHermite(ta, h / va, secondOverSpeed(ta, va) * h * h, tb, h / vb, secondOverSpeed(tb, vb) * h * h);
+      const k = quinticHermite(
+        ta,
+        h / va,
+        secondOverSpeed(ta, va) * h * h,
+        tb,
+        h / vb,
+        secondOverSpeed(tb, vb) * h * h,
+      );
       if (k.every(Number.isFinite) && fits(k, ta, tb, h)) {
         push(sa, h, tb, k, ta);
         return;

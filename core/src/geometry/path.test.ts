@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { outlinesFromPathData } from '../import/path-data.ts';
-import { countIntegrations, emptyFrame, nearestOnPath, pathThrough, splitCubic, type Path, type PathNode } from './index.ts';
+import {
+  countIntegrations,
+  emptyFrame,
+  nearestOnPath,
+  pathThrough,
+  splitCubic,
+  type Path,
+  type PathNode,
+} from './index.ts';
 
 interface Truth {
   id: string;
@@ -11,7 +19,9 @@ interface Truth {
   samples: [number, number, number, number | null, number | null][];
 }
 
-const truth = JSON.parse(readFileSync(new URL('../testing/arc-length.json', import.meta.url), 'utf8')) as { paths: Truth[] };
+const truth = JSON.parse(readFileSync(new URL('../testing/arc-length.json', import.meta.url), 'utf8')) as {
+  paths: Truth[];
+};
 
 function pathOf(d: string): Path {
   const read = outlinesFromPathData(d, 1e-10);
@@ -34,7 +44,9 @@ describe.each(truth.paths)('$name against fine integration', ({ d, length, sampl
       expect(Math.hypot(frame.x - x, frame.y - y)).toBeLessThan(1e-5);
       if (tx === null || ty === null) continue;
       tangents++;
-      const off = Math.abs(Math.atan2(frame.tangentX * ty - frame.tangentY * tx, frame.tangentX * tx + frame.tangentY * ty));
+      const off = Math.abs(
+        Math.atan2(frame.tangentX * ty - frame.tangentY * tx, frame.tangentX * tx + frame.tangentY * ty),
+      );
       expect((off * 180) / Math.PI).toBeLessThan(1e-3);
       const between = frame.angle - Math.atan2(ty, tx);
       expect(Math.abs(between - 2 * Math.PI * Math.round(between / (2 * Math.PI)))).toBeLessThan(2e-5);
@@ -74,7 +86,12 @@ describe('speed ripple of 500 equal steps', () => {
 });
 
 test('after one node moves exactly two spans are integrated again', () => {
-  const nodes: PathNode[] = Array.from({ length: 500 }, (_, i) => ({ x: 10 * i, y: 20 * Math.sin(i), in: [-3, 1], out: [3, -1] }));
+  const nodes: PathNode[] = Array.from({ length: 500 }, (_, i) => ({
+    x: 10 * i,
+    y: 20 * Math.sin(i),
+    in: [-3, 1],
+    out: [3, -1],
+  }));
   void pathThrough(nodes, true).length;
   const before = countIntegrations();
   const moved = nodes.map((node, i) => (i === 250 ? { ...node, x: node.x + 1 } : node));
@@ -100,7 +117,15 @@ describe('nearest point', () => {
 });
 
 describe('sides, corners and windings', () => {
-  const square = pathThrough([{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 100 }, { x: 0, y: 100 }], true);
+  const square = pathThrough(
+    [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+      { x: 100, y: 100 },
+      { x: 0, y: 100 },
+    ],
+    true,
+  );
   test('the side decides the tangent at a corner', () => {
     const before = square.frameAtDistance(100, -1);
     const after = square.frameAtDistance(100, 1);
@@ -123,7 +148,13 @@ describe('sides, corners and windings', () => {
     expect(turn).toBeCloseTo(Math.PI, 6);
   });
   test('an open path goes on straight past its ends', () => {
-    const line = pathThrough([{ x: 0, y: 0 }, { x: 30, y: 40 }], false);
+    const line = pathThrough(
+      [
+        { x: 0, y: 0 },
+        { x: 30, y: 40 },
+      ],
+      false,
+    );
     const past = line.frameAtDistance(60);
     expect([past.x, past.y]).toEqual([36, 48]);
     const before = line.frameAtDistance(-5);
@@ -136,11 +167,49 @@ describe('degenerate paths have a defined answer', () => {
     ['no node', [], false],
     ['one node', [{ x: 7, y: 9 }], false],
     ['one node, closed', [{ x: 7, y: 9, out: [1, 1] }], true],
-    ['coincident nodes', [{ x: 1, y: 1 }, { x: 1, y: 1 }, { x: 1, y: 1 }], true],
-    ['a zero-length span inside', [{ x: 0, y: 0 }, { x: 5, y: 0 }, { x: 5, y: 0 }, { x: 9, y: 3 }], false],
-    ['handles of length zero', [{ x: 0, y: 0, out: [0, 0] }, { x: 5, y: 0, in: [0, 0] }], false],
-    ['coordinates of a million', [{ x: 1e6, y: -1e6, out: [1e5, 1e6] }, { x: -1e6, y: 1e6, in: [-1e6, 3] }], false],
-    ['there and back on itself', [{ x: 0, y: 0, out: [100, 0] }, { x: 0, y: 0, in: [100, 0] }], false],
+    [
+      'coincident nodes',
+      [
+        { x: 1, y: 1 },
+        { x: 1, y: 1 },
+        { x: 1, y: 1 },
+      ],
+      true,
+    ],
+    [
+      'a zero-length span inside',
+      [
+        { x: 0, y: 0 },
+        { x: 5, y: 0 },
+        { x: 5, y: 0 },
+        { x: 9, y: 3 },
+      ],
+      false,
+    ],
+    [
+      'handles of length zero',
+      [
+        { x: 0, y: 0, out: [0, 0] },
+        { x: 5, y: 0, in: [0, 0] },
+      ],
+      false,
+    ],
+    [
+      'coordinates of a million',
+      [
+        { x: 1e6, y: -1e6, out: [1e5, 1e6] },
+        { x: -1e6, y: 1e6, in: [-1e6, 3] },
+      ],
+      false,
+    ],
+    [
+      'there and back on itself',
+      [
+        { x: 0, y: 0, out: [100, 0] },
+        { x: 0, y: 0, in: [100, 0] },
+      ],
+      false,
+    ],
   ];
   test.each(cases)('%s', (_, nodes, closed) => {
     const path = pathThrough(nodes, closed);
@@ -161,7 +230,12 @@ test('splitting a cubic keeps the shape', () => {
   const joined = pathThrough(
     [
       { x: 0, y: 0, out: [left[1][0], left[1][1]] },
-      { x: left[3][0], y: left[3][1], in: [left[2][0] - left[3][0], left[2][1] - left[3][1]], out: [right[1][0] - left[3][0], right[1][1] - left[3][1]] },
+      {
+        x: left[3][0],
+        y: left[3][1],
+        in: [left[2][0] - left[3][0], left[2][1] - left[3][1]],
+        out: [right[1][0] - left[3][0], right[1][1] - left[3][1]],
+      },
       { x: 300, y: 200, in: [right[2][0] - 300, right[2][1] - 200] },
     ],
     false,

@@ -249,7 +249,10 @@ export class Path {
     const turns = this.#turns ?? this.#turnTable();
     const lapTurn = lap === 0 ? 0 : lap * ((turns[this.spans.length] ?? 0) - (turns[0] ?? 0));
     out.angle =
-      (turns[index] ?? 0) + (pieces[row + 7] ?? 0) + Math.atan2(fromX * ty - fromY * tx, fromX * tx + fromY * ty) + lapTurn;
+      (turns[index] ?? 0) +
+      (pieces[row + 7] ?? 0) +
+      Math.atan2(fromX * ty - fromY * tx, fromX * tx + fromY * ty) +
+      lapTurn;
   }
 
   #standstill(s: number, out: Frame): Frame {
@@ -275,7 +278,9 @@ function parameterIn(inverse: Inverse, piece: number, s: number): number {
   const row = piece * PIECE;
   const u = (s - (inverse.starts[piece] ?? 0)) * (p[row] ?? 0);
   const t =
-    (((((p[row + 6] ?? 0) * u + (p[row + 5] ?? 0)) * u + (p[row + 4] ?? 0)) * u + (p[row + 3] ?? 0)) * u + (p[row + 2] ?? 0)) * u +
+    (((((p[row + 6] ?? 0) * u + (p[row + 5] ?? 0)) * u + (p[row + 4] ?? 0)) * u + (p[row + 3] ?? 0)) * u +
+      (p[row + 2] ?? 0)) *
+      u +
     (p[row + 1] ?? 0);
   return t < 0 ? 0 : t > 1 ? 1 : t;
 }

@@ -9,8 +9,7 @@ export interface Outline {
 }
 
 export type PathDataResult =
-  | { readonly ok: true; readonly outlines: readonly Outline[] }
-  | { readonly ok: false; readonly message: string };
+  { readonly ok: true; readonly outlines: readonly Outline[] } | { readonly ok: false; readonly message: string };
 
 /**
  * Reads SVG path data (all commands, absolute and relative) into nodes. Arcs become as many cubics as stay within `arcTolerance` px.
@@ -80,7 +79,16 @@ export function outlinesFromPathData(d: string, arcTolerance: number = ARC_TOLER
           break;
         }
         case 'A':
-          for (const [p1, p2, p3] of cubicsOfArc([from.x, from.y], v(0), v(1), v(2), v(3) !== 0, v(4) !== 0, [v(5), v(6)], arcTolerance))
+          for (const [p1, p2, p3] of cubicsOfArc(
+            [from.x, from.y],
+            v(0),
+            v(1),
+            v(2),
+            v(3) !== 0,
+            v(4) !== 0,
+            [v(5), v(6)],
+            arcTolerance,
+          ))
             curve(p1, p2, p3);
           break;
         case 'Z':
@@ -88,6 +96,8 @@ export function outlinesFromPathData(d: string, arcTolerance: number = ARC_TOLER
           begin();
           finish(true);
           break;
+        default:
+          throw new Error(`Path command ${segment[0]} should have been made absolute`);
       }
     });
   finish(false);

@@ -18,7 +18,10 @@ export function eventTimes(motion: Motion, index: number, from: number, to: numb
   const add = (time: number): void => {
     if (time > from && time < to) times.add(time);
   };
-  const rounds = rider.repeat === 'once' ? [0] : range(Math.floor((from - rider.delay) / round), Math.ceil((to - rider.delay) / round));
+  const rounds =
+    rider.repeat === 'once'
+      ? [0]
+      : range(Math.floor((from - rider.delay) / round), Math.ceil((to - rider.delay) / round));
   for (const k of rounds)
     for (const t of local) {
       add(rider.delay + k * round + t);
@@ -27,7 +30,8 @@ export function eventTimes(motion: Motion, index: number, from: number, to: numb
   const corners = rider.path.corners();
   if (corners.length > 0) {
     const stops = [...times].sort((a, b) => a - b);
-    for (let i = 0; i + 1 < stops.length; i++) for (const time of crossings(motion, index, corners, stops[i] ?? 0, stops[i + 1] ?? 0)) add(time);
+    for (let i = 0; i + 1 < stops.length; i++)
+      for (const time of crossings(motion, index, corners, stops[i] ?? 0, stops[i + 1] ?? 0)) add(time);
   }
   return mergeNear([...times].sort((a, b) => a - b));
 }
@@ -46,7 +50,8 @@ function crossings(motion: Motion, index: number, corners: readonly number[], a:
   if (!rider?.path) return [];
   const { path, lead } = rider;
   const folded = { local: 0, direction: 1 as const };
-  const at = (time: number): number => rider.pace.distanceAt(foldTime(time, rider.delay, rider.cycle, rider.repeat, 1, folded).local) + lead;
+  const at = (time: number): number =>
+    rider.pace.distanceAt(foldTime(time, rider.delay, rider.cycle, rider.repeat, 1, folded).local) + lead;
   const found: number[] = [];
   const inset = (b - a) * 1e-9;
   let t0 = a + inset;
@@ -56,7 +61,9 @@ function crossings(motion: Motion, index: number, corners: readonly number[], a:
     const s1 = at(t1);
     const [low, high] = s0 < s1 ? [s0, s1] : [s1, s0];
     for (const corner of corners) {
-      const laps = path.isClosed ? range(Math.ceil((low - corner) / path.length), Math.floor((high - corner) / path.length)) : [0];
+      const laps = path.isClosed
+        ? range(Math.ceil((low - corner) / path.length), Math.floor((high - corner) / path.length))
+        : [0];
       for (const lap of laps) {
         const goal = corner + lap * path.length;
         if (goal > low && goal < high) found.push(bracketedRoot((t) => at(t) - goal, t0, t1));

@@ -1,4 +1,5 @@
-import { emptyFrame, Path, type Frame, type Side } from '../geometry/index.ts';
+import type { Path } from '../geometry/index.ts';
+import { emptyFrame, type Frame, type Side } from '../geometry/index.ts';
 import { foldTime, PaceLine, type Folded, type PlacedMark, type Repeat } from '../pace/index.ts';
 import {
   artById,
@@ -113,7 +114,10 @@ export class Motion {
 
 const prepared = new WeakMap<Scene, Motion>();
 const lines = new WeakMap<Rider['pace'], { guide: Guide; line: PaceLine; cycle: number; wraps: boolean }>();
-const compiled = new WeakMap<Rider, { art: Art | undefined; guide: Guide | undefined; duration: number; repeat: Repeat; motion: RiderMotion }>();
+const compiled = new WeakMap<
+  Rider,
+  { art: Art | undefined; guide: Guide | undefined; duration: number; repeat: Repeat; motion: RiderMotion }
+>();
 
 /** Makes a scene ready to be played; made once for each scene, and of it only what has changed since the last. */
 export function prepare(scene: Scene): Motion {
@@ -140,7 +144,13 @@ export function paceLineOf(scene: Scene, rider: Rider): PaceLine | undefined {
 
 function prepareRider(rider: Rider, guide: Guide | undefined, art: Art | undefined, { clock }: Scene): RiderMotion {
   const known = compiled.get(rider);
-  if (known && known.art === art && known.guide === guide && known.duration === clock.duration && known.repeat === clock.repeat)
+  if (
+    known &&
+    known.art === art &&
+    known.guide === guide &&
+    known.duration === clock.duration &&
+    known.repeat === clock.repeat
+  )
     return known.motion;
   const cycle = cycleOf(rider, clock);
   const repeat = rider.pace.repeat ?? clock.repeat;
@@ -174,9 +184,12 @@ function linePlacedOn(pace: Rider['pace'], guide: Guide, cycle: number, wraps: b
   const known = lines.get(pace);
   if (known && known.guide === guide && known.cycle === cycle && known.wraps === wraps) return known.line;
   const path = pathOfGuide(guide);
-  const marks = pace.marks.map(
-    (mark): PlacedMark => ({ time: mark.time, dwell: mark.dwell, distance: distanceOfPlace(guide, path, mark.place), ease: mark.ease }),
-  );
+  const marks = pace.marks.map((mark): PlacedMark => ({
+    time: mark.time,
+    dwell: mark.dwell,
+    distance: distanceOfPlace(guide, path, mark.place),
+    ease: mark.ease,
+  }));
   const line = new PaceLine(marks, wraps);
   lines.set(pace, { guide, line, cycle, wraps });
   return line;

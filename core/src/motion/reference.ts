@@ -84,7 +84,10 @@ function spansOf(guide: Guide): SlowSpan[] {
     const casteljau = (list: readonly Point[], t: number): Point => {
       const [only] = list;
       if (list.length === 1 && only) return only;
-      return casteljau(list.slice(1).map((point, k) => lerp(list[k] ?? point, point, t)), t);
+      return casteljau(
+        list.slice(1).map((point, k) => lerp(list[k] ?? point, point, t)),
+        t,
+      );
     };
     const points = Array.from({ length: CHORDS + 1 }, (_unused, k) => casteljau(p, k / CHORDS));
     return { points, length: sum(points) };
@@ -92,7 +95,8 @@ function spansOf(guide: Guide): SlowSpan[] {
 }
 
 const gap = (a: Point | undefined, b: Point | undefined): number => (a && b ? Math.hypot(b[0] - a[0], b[1] - a[1]) : 0);
-const sum = (points: readonly Point[]): number => points.reduce((total, point, i) => total + gap(points[i - 1], point), 0);
+const sum = (points: readonly Point[]): number =>
+  points.reduce((total, point, i) => total + gap(points[i - 1], point), 0);
 const totalOf = (spans: readonly SlowSpan[]): number => spans.reduce((total, span) => total + span.length, 0);
 
 function distanceOf(guide: Guide, spans: readonly SlowSpan[], { place }: Mark): number {
@@ -121,7 +125,12 @@ function follow(guide: Guide, spans: readonly SlowSpan[], s: number): { x: numbe
     const isLast = i === points.length - 1;
     if (local <= walked + step || isLast || (local < 0 && walked === 0)) {
       const u = (local - walked) / step;
-      return { x: a[0] + (b[0] - a[0]) * u, y: a[1] + (b[1] - a[1]) * u, tx: (b[0] - a[0]) / step, ty: (b[1] - a[1]) / step };
+      return {
+        x: a[0] + (b[0] - a[0]) * u,
+        y: a[1] + (b[1] - a[1]) * u,
+        tx: (b[0] - a[0]) / step,
+        ty: (b[1] - a[1]) / step,
+      };
     }
     walked += step;
   }

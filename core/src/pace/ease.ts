@@ -9,11 +9,24 @@ export type EasePart = readonly [from: number, to: number];
 export type Ease =
   | { readonly kind: 'steady' }
   | { readonly kind: 'hold' }
-  | { readonly kind: 'family'; readonly family: EaseFamily; readonly mode: EaseMode; readonly part?: EasePart | undefined }
+  | {
+      readonly kind: 'family';
+      readonly family: EaseFamily;
+      readonly mode: EaseMode;
+      readonly part?: EasePart | undefined;
+    }
   /** CSS cubic-bezier(): x1 and x2 in [0, 1]. */
-  | { readonly kind: 'bezier'; readonly values: readonly [number, number, number, number]; readonly part?: EasePart | undefined }
+  | {
+      readonly kind: 'bezier';
+      readonly values: readonly [number, number, number, number];
+      readonly part?: EasePart | undefined;
+    }
   /** Time share and distance share, as in CSS linear(): times never decrease, first [0, 0], last [1, 1]. */
-  | { readonly kind: 'points'; readonly points: readonly (readonly [number, number])[]; readonly part?: EasePart | undefined };
+  | {
+      readonly kind: 'points';
+      readonly points: readonly (readonly [number, number])[];
+      readonly part?: EasePart | undefined;
+    };
 
 export const STEADY: Ease = { kind: 'steady' };
 
@@ -65,8 +78,10 @@ function cut(whole: CompiledEase, part: EasePart | undefined): CompiledEase {
 
 /** CSS Easing Functions Level 2, section 2.2: the y of a cubic from (0, 0) to (1, 1) at a given x, found to the last bit. */
 function bezierShape(x1: number, y1: number, x2: number, y2: number): EaseShape {
-  const value = (a: number, b: number, t: number): number => ((1 + 3 * a - 3 * b) * t + 3 * b - 6 * a) * t * t + 3 * a * t;
-  const slope = (a: number, b: number, t: number): number => 3 * (1 + 3 * a - 3 * b) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
+  const value = (a: number, b: number, t: number): number =>
+    ((1 + 3 * a - 3 * b) * t + 3 * b - 6 * a) * t * t + 3 * a * t;
+  const slope = (a: number, b: number, t: number): number =>
+    3 * (1 + 3 * a - 3 * b) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
   const parameterAt = (u: number): number => {
     if (u <= 0) return 0;
     if (u >= 1) return 1;

@@ -1,6 +1,17 @@
 import { assertNever } from '../assert-never.ts';
 
-export const EASE_FAMILIES = ['sine', 'quad', 'cubic', 'quart', 'quint', 'expo', 'circ', 'back', 'elastic', 'bounce'] as const;
+export const EASE_FAMILIES = [
+  'sine',
+  'quad',
+  'cubic',
+  'quart',
+  'quint',
+  'expo',
+  'circ',
+  'back',
+  'elastic',
+  'bounce',
+] as const;
 export type EaseFamily = (typeof EASE_FAMILIES)[number];
 export const EASE_MODES = ['in', 'out', 'in-out'] as const;
 export type EaseMode = (typeof EASE_MODES)[number];
@@ -24,7 +35,8 @@ function elastic(period: number, shift: number): EaseShape {
   return {
     progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : -(2 ** (10 * u - 10)) * Math.sin((10 * u - shift) * w)),
     rate: (u) =>
-      -(2 ** (10 * u - 10)) * (10 * Math.LN2 * Math.sin((10 * u - shift) * w) + 10 * w * Math.cos((10 * u - shift) * w)),
+      -(2 ** (10 * u - 10)) *
+      (10 * Math.LN2 * Math.sin((10 * u - shift) * w) + 10 * w * Math.cos((10 * u - shift) * w)),
   };
 }
 
@@ -60,7 +72,10 @@ const doubled = (shape: EaseShape): EaseShape => ({
 function accelerating(family: EaseFamily, inOut: boolean): EaseShape {
   switch (family) {
     case 'sine':
-      return { progress: (u) => 1 - Math.cos((u * Math.PI) / 2), rate: (u) => (Math.PI / 2) * Math.sin((u * Math.PI) / 2) };
+      return {
+        progress: (u) => 1 - Math.cos((u * Math.PI) / 2),
+        rate: (u) => (Math.PI / 2) * Math.sin((u * Math.PI) / 2),
+      };
     case 'quad':
       return power(2);
     case 'cubic':

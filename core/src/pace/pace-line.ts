@@ -38,7 +38,8 @@ export class PaceLine {
     const last = this.#arrives[count - 1] ?? 0;
     const first = this.#departs[0] ?? 0;
     for (let i = 0; i < count && this.#arrives[i] === 0; i++) this.#arrives[i] = wraps && last !== 0 ? last : first;
-    for (let i = count - 1; i >= 0 && this.#departs[i] === 0; i--) this.#departs[i] = wraps && first !== 0 ? first : last;
+    for (let i = count - 1; i >= 0 && this.#departs[i] === 0; i--)
+      this.#departs[i] = wraps && first !== 0 ? first : last;
   }
 
   /** Distance at a local time, px. At a jump: after it, or before it for side −1. */
@@ -76,7 +77,11 @@ export class PaceLine {
     if (i >= 0) {
       const leaves = this.#leaves[i] ?? 0;
       const u = (local - leaves) / ((this.#times[i + 1] ?? 0) - leaves);
-      const moves = this.#feel(i, side > 0 ? Math.max(0, u) : Math.max(0, u - FEEL), side > 0 ? Math.min(1, u + FEEL) : Math.min(1, u));
+      const moves = this.#feel(
+        i,
+        side > 0 ? Math.max(0, u) : Math.max(0, u - FEEL),
+        side > 0 ? Math.min(1, u + FEEL) : Math.min(1, u),
+      );
       if (moves !== 0) return moves * side > 0 ? 1 : -1;
     }
     const k = Math.max(0, this.#markAt(local, side));

@@ -8,8 +8,7 @@ export interface SceneProblem {
 }
 
 export type SceneReading =
-  | { readonly ok: true; readonly scene: Scene }
-  | { readonly ok: false; readonly problems: readonly SceneProblem[] };
+  { readonly ok: true; readonly scene: Scene } | { readonly ok: false; readonly problems: readonly SceneProblem[] };
 
 const problem = (message: string, path = ''): SceneReading => ({ ok: false, problems: [{ path, message }] });
 
@@ -26,9 +25,11 @@ export function readScene(text: string): SceneReading {
 
 /** As `readScene`, from parsed JSON. */
 export function sceneFromJson(json: unknown): SceneReading {
-  if (typeof json !== 'object' || json === null || Array.isArray(json)) return problem('a scene file holds one JSON object');
+  if (typeof json !== 'object' || json === null || Array.isArray(json))
+    return problem('a scene file holds one JSON object');
   const record = json as Record<string, unknown>;
-  if (record['format'] !== SCENE_FORMAT) return problem(`this is not a Pace Line scene ("format" is not "${SCENE_FORMAT}")`, 'format');
+  if (record['format'] !== SCENE_FORMAT)
+    return problem(`this is not a Pace Line scene ("format" is not "${SCENE_FORMAT}")`, 'format');
   const migrated = migrate(record);
   if (!migrated.ok) return problem(migrated.message.replace(/^version: /, ''), 'version');
   const parsed = sceneSchema.safeParse(migrated.scene);
@@ -47,7 +48,12 @@ export const wordingOf = ({ path, message }: SceneProblem): string => (path ? `$
  */
 export function writeScene(scene: Scene): string {
   const ordered = sceneShape.parse(scene);
-  const bare = { ...ordered, art: ordered.art, guides: ordered.guides.map(bareGuide), riders: ordered.riders.map(bareRider) };
+  const bare = {
+    ...ordered,
+    art: ordered.art,
+    guides: ordered.guides.map(bareGuide),
+    riders: ordered.riders.map(bareRider),
+  };
   const text = JSON.stringify(bare, (_, value: unknown) => (Object.is(value, -0) ? 0 : value), 2);
   return `${text.replace(/\[\n[\s\d.,eE+-]*\]/g, (list) => list.replace(/\s+/g, ' ').replace('[ ', '[').replace(' ]', ']'))}\n`;
 }

@@ -6,7 +6,8 @@ export type Migration = (scene: Record<string, unknown>) => Record<string, unkno
 /** Migrations by the version that they start from. Version 1 is the first, so there is none yet. */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {};
 
-export type Migrated = { readonly ok: true; readonly scene: Record<string, unknown> } | { readonly ok: false; readonly message: string };
+export type Migrated =
+  { readonly ok: true; readonly scene: Record<string, unknown> } | { readonly ok: false; readonly message: string };
 
 /** Brings a scene's JSON up to the current version, step by step. A newer version is refused. */
 export function migrate(
@@ -18,7 +19,10 @@ export function migrate(
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
     return { ok: false, message: 'version: a whole number from 1 is needed' };
   if (version > current)
-    return { ok: false, message: `version: the file is of version ${version}, this program reads up to ${current}; open it with a newer Pace Line` };
+    return {
+      ok: false,
+      message: `version: the file is of version ${version}, this program reads up to ${current}; open it with a newer Pace Line`,
+    };
   let result = scene;
   for (let v = version; v < current; v++) {
     const step = migrations[v];

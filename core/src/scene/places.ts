@@ -54,7 +54,8 @@ export function placeAtDistance(guide: Guide, path: Path, distance: number): Pla
     local = Math.min(Math.max(local, 0), path.length);
   }
   const last = guide.nodes[guide.nodes.length - 1];
-  if (!path.isClosed && last && path.length - local <= tolerance) return { by: 'node', node: last.id, along: 0, lap: 0 };
+  if (!path.isClosed && last && path.length - local <= tolerance)
+    return { by: 'node', node: last.id, along: 0, lap: 0 };
   const index = path.spanAt(local, 1);
   const node = guide.nodes[index];
   const length = path.spans[index]?.length ?? 0;

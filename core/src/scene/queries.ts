@@ -12,7 +12,8 @@ export const riderById = (scene: Scene, id: string): Rider | undefined => scene.
 
 export const artById = (scene: Scene, id: string): Art | undefined => scene.art.find((art) => art.id === id);
 
-export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] => scene.riders.filter((rider) => rider.guide === guideId);
+export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] =>
+  scene.riders.filter((rider) => rider.guide === guideId);
 
 export const markById = (rider: Rider, id: string): Mark | undefined => rider.pace.marks.find((mark) => mark.id === id);
 

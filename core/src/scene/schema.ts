@@ -16,7 +16,9 @@ const id = z
   .regex(/^[^\s<>"'&]+$/, 'an id has no spaces, quotes or angle brackets');
 const name = z.string().max(200);
 const px = z.number().min(-1e9).max(1e9);
-const color = z.string().regex(/^#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/, 'a colour is written #RGB or #RRGGBB');
+const color = z
+  .string()
+  .regex(/^#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/, 'a colour is written #RGB or #RRGGBB');
 const degrees = z.number().min(-1e6).max(1e6);
 const seconds = z.number().min(0).max(36_000);
 const vec = z.tuple([px, px]).readonly();
@@ -34,7 +36,10 @@ const points = z
   .readonly()
   .refine((list) => list[0]?.[0] === 0 && list[0][1] === 0, 'the first point is [0, 0]')
   .refine((list) => list.at(-1)?.[0] === 1 && list.at(-1)?.[1] === 1, 'the last point is [1, 1]')
-  .refine((list) => list.every(([time], i) => i === 0 || time >= (list[i - 1]?.[0] ?? 0)), 'time shares never decrease');
+  .refine(
+    (list) => list.every(([time], i) => i === 0 || time >= (list[i - 1]?.[0] ?? 0)),
+    'time shares never decrease',
+  );
 
 const ease = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('steady') }),
@@ -43,7 +48,12 @@ const ease = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('bezier'),
     values: z
-      .tuple([z.number().min(0).max(1), z.number().min(-100).max(100), z.number().min(0).max(1), z.number().min(-100).max(100)])
+      .tuple([
+        z.number().min(0).max(1),
+        z.number().min(-100).max(100),
+        z.number().min(0).max(1),
+        z.number().min(-100).max(100),
+      ])
       .readonly(),
     part,
   }),
@@ -111,7 +121,10 @@ const rider = z.strictObject({
   heading: heading.default({ mode: 'level', offset: 0 }),
   lift: px.default(0),
   lead: px.default(0),
-  scale: z.tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)]).readonly().default([1, 1]),
+  scale: z
+    .tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)])
+    .readonly()
+    .default([1, 1]),
   opacity: z.number().min(0).max(1).default(1),
 });
 
@@ -128,7 +141,10 @@ const art = z.strictObject({
 
 const assets = z
   .record(z.string().regex(/^[0-9a-f]{64}$/, 'an asset is called by its SHA-256'), z.base64())
-  .refine((all) => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_ASSET_CHARACTERS, 'assets are 40 MB at most');
+  .refine(
+    (all) => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_ASSET_CHARACTERS,
+    'assets are 40 MB at most',
+  );
 
 /** The shape of a scene file. The invariants that join its parts are in `sceneSchema`. */
 export const sceneShape = z.strictObject({
@@ -179,8 +195,10 @@ function checkMarks(rider: Shape['riders'][number], index: number, duration: num
     const next = rider.pace.marks[j + 1];
     const path = ['riders', index, 'pace', 'marks', j];
     if (next && next.time < one.time) issue([...path, 'time'], 'marks are in order of time');
-    else if (next && one.time + one.dwell > next.time + slack) issue([...path, 'dwell'], 'a mark rests past the next one');
-    else if (!next && one.time + one.dwell > cycle + slack) issue([...path, 'time'], `a mark lies past the end of the cycle (${cycle} s)`);
+    else if (next && one.time + one.dwell > next.time + slack)
+      issue([...path, 'dwell'], 'a mark rests past the next one');
+    else if (!next && one.time + one.dwell > cycle + slack)
+      issue([...path, 'time'], `a mark lies past the end of the cycle (${cycle} s)`);
   });
 }
 
@@ -210,7 +228,11 @@ export const sceneSchema = sceneShape.superRefine((scene, context) => {
   });
 });
 
-type Immutable<T> = T extends (infer U)[] ? readonly Immutable<U>[] : T extends object ? { readonly [K in keyof T]: Immutable<T[K]> } : T;
+type Immutable<T> = T extends (infer U)[]
+  ? readonly Immutable<U>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Immutable<T[K]> }
+    : T;
 
 export type Scene = Immutable<z.infer<typeof sceneShape>>;
 export type Art = Scene['art'][number];

@@ -50,7 +50,11 @@ function bakeRider(motion: Motion, index: number, box: PivotBox, tolerance: numb
   const events = eventTimes(motion, index, 0, motion.length);
   const keys: Key[] = [];
   for (let i = 0; i + 1 < events.length; i++) {
-    const piece = reduceKeys(samplePiece(motion, index, events[i] ?? 0, events[i + 1] ?? 0, box, tolerance * SAMPLING_SHARE), box, tolerance * (1 - SAMPLING_SHARE));
+    const piece = reduceKeys(
+      samplePiece(motion, index, events[i] ?? 0, events[i + 1] ?? 0, box, tolerance * SAMPLING_SHARE),
+      box,
+      tolerance * (1 - SAMPLING_SHARE),
+    );
     const last = keys[keys.length - 1];
     keys.push(...(last && piece[0] && cornerGap(last, piece[0], box) < 1e-6 ? piece.slice(1) : piece));
   }
@@ -62,7 +66,14 @@ function bakeRider(motion: Motion, index: number, box: PivotBox, tolerance: numb
 const LONGEST_STEP = 1 / 30;
 
 /** Keys on a smooth piece of time, dense enough for straight lines between them. The first is taken from after its time, the last from before. */
-export function samplePiece(motion: Motion, index: number, from: number, to: number, box: PivotBox, tolerance: number): Key[] {
+export function samplePiece(
+  motion: Motion,
+  index: number,
+  from: number,
+  to: number,
+  box: PivotBox,
+  tolerance: number,
+): Key[] {
   const at = (time: number): Key => keyAt(motion, index, time, time >= to ? -1 : 1);
   const keys = [keyAt(motion, index, from, 1)];
   const refine = (a: Key, b: Key, depth: number): void => {

@@ -57,11 +57,18 @@ export function SceneRoute({ children }: { children: (id: string, save: SaveStat
       setHeld(got.held);
       doc.setReadOnly(!got.held);
     });
-    const stop = startAutosave(doc, (scene) => keepScene(id, scene), (state) => {
-      setSave(state);
-      if (state.kind === 'failed')
-        warn('The scene is not kept', `This browser did not store it (${state.message}). It will be tried again; save it as a file to be safe.`);
-    });
+    const stop = startAutosave(
+      doc,
+      (scene) => keepScene(id, scene),
+      (state) => {
+        setSave(state);
+        if (state.kind === 'failed')
+          warn(
+            'The scene is not kept',
+            `This browser did not store it (${state.message}). It will be tried again; save it as a file to be safe.`,
+          );
+      },
+    );
     const stopThumbnails = keepThumbnails(id, doc);
     return () => {
       gone = true;
@@ -95,7 +102,11 @@ export function SceneRoute({ children }: { children: (id: string, save: SaveStat
             <li key={problem.path + problem.message}>{wordingOf(problem)}</li>
           ))}
         </ul>
-        <button type="button" className="bar-button" onClick={() => saveFile('scene.raw.json', 'application/json', opened.raw)}>
+        <button
+          type="button"
+          className="bar-button"
+          onClick={() => saveFile('scene.raw.json', 'application/json', opened.raw)}
+        >
           Save as it is
         </button>
         <Link to="/">To the Shelf</Link>

@@ -27,28 +27,53 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
         <Wordmark small />
       </Link>
       <div className="scene-name">
-        <TextField label="Scene name" value={name} onCommit={(next) => actions.do('Rename scene', (scene) => renameScene(scene, { name: next }))} />
+        <TextField
+          label="Scene name"
+          value={name}
+          onCommit={(next) => actions.do('Rename scene', (scene) => renameScene(scene, { name: next }))}
+        />
       </div>
       <SaveLine save={save} />
       <span className="spacer" />
       <Tooltip label={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>
-        <button type="button" className="plain-button" disabled={!undo} onClick={() => actions.undo()} aria-label={undo ? `Undo: ${undo}` : 'Undo'}>
+        <button
+          type="button"
+          className="plain-button"
+          disabled={!undo}
+          onClick={() => actions.undo()}
+          aria-label={undo ? `Undo: ${undo}` : 'Undo'}
+        >
           <IconArrowBackUp size={17} aria-hidden /> Undo
         </button>
       </Tooltip>
       <Tooltip label={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>
-        <button type="button" className="plain-button" disabled={!redo} onClick={() => actions.redo()} aria-label={redo ? `Redo: ${redo}` : 'Redo'}>
+        <button
+          type="button"
+          className="plain-button"
+          disabled={!redo}
+          onClick={() => actions.redo()}
+          aria-label={redo ? `Redo: ${redo}` : 'Redo'}
+        >
           <IconArrowForwardUp size={17} aria-hidden /> Redo
         </button>
       </Tooltip>
       <span className="bar-rule" />
-      <button type="button" className="bar-button" aria-pressed={drawer === 'contents'} onClick={() => toggle('contents')}>
+      <button
+        type="button"
+        className="bar-button"
+        aria-pressed={drawer === 'contents'}
+        onClick={() => toggle('contents')}
+      >
         Contents
       </button>
       <button type="button" className="bar-button" aria-pressed={drawer === 'art'} onClick={() => toggle('art')}>
         Art
       </button>
-      <button type="button" className="bar-button" onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(doc.state.committed))}>
+      <button
+        type="button"
+        className="bar-button"
+        onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(doc.state.committed))}
+      >
         Save file
       </button>
       <button type="button" className="bar-button strong" onClick={() => void navigate(`/scene/${id}/send`)}>

@@ -97,7 +97,8 @@ export class DeskActions {
     } else if (guide !== undefined && nodes.length > 0) {
       const refusal = canDeleteNodes(this.scene, { guide, nodes });
       if (refusal?.code === 'last-node') this.#deleteThings([guide], []);
-      else if (!refused(refusal)) this.do(plural('Delete node', nodes), (scene) => deleteNodes(scene, { guide, nodes }), selectGuide(guide));
+      else if (!refused(refusal))
+        this.do(plural('Delete node', nodes), (scene) => deleteNodes(scene, { guide, nodes }), selectGuide(guide));
     } else if (guides.length > 0 || riders.length > 0) this.#deleteThings(guides, riders);
   }
 
@@ -136,7 +137,8 @@ export class DeskActions {
       const [rider] = this.selection.riders;
       if (rider === undefined) return tell('Select the rider whose pace line should get the marks.');
       const args = { rider, clip, time: this.localTime(rider) };
-      if (!refused(canPasteMarks(this.scene, args))) this.do(plural('Paste mark', clip.marks), (scene) => pasteMarks(scene, args));
+      if (!refused(canPasteMarks(this.scene, args)))
+        this.do(plural('Paste mark', clip.marks), (scene) => pasteMarks(scene, args));
       return;
     }
     const pasted = pasteThings(this.scene, clip, PASTE_OFFSET, this.#copiedGuides);
@@ -147,7 +149,8 @@ export class DeskActions {
     const kept = this.#clip;
     const copied = this.#copiedGuides;
     const { riders, marks } = this.selection;
-    if (riders[0] !== undefined && marks.length > 0) return tell('Marks are duplicated by copying them and pasting at the playhead.');
+    if (riders[0] !== undefined && marks.length > 0)
+      return tell('Marks are duplicated by copying them and pasting at the playhead.');
     if (this.copy()) this.paste();
     this.#clip = kept;
     this.#copiedGuides = copied;
@@ -157,8 +160,20 @@ export class DeskActions {
     const { guides, nodes, riders, marks } = this.selection;
     const guide = guideById(this.scene, guides[0] ?? null);
     const rider = riderById(this.scene, riders[0] ?? '');
-    if (guide && nodes.length > 0) this.#doc.select(selectGuide(guide.id, guide.nodes.map((node) => node.id)));
-    else if (rider && marks.length > 0) this.#doc.select(selectRider(rider.id, rider.pace.marks.map((mark) => mark.id)));
+    if (guide && nodes.length > 0)
+      this.#doc.select(
+        selectGuide(
+          guide.id,
+          guide.nodes.map((node) => node.id),
+        ),
+      );
+    else if (rider && marks.length > 0)
+      this.#doc.select(
+        selectRider(
+          rider.id,
+          rider.pace.marks.map((mark) => mark.id),
+        ),
+      );
     else
       this.#doc.select({
         ...NOTHING,
@@ -173,7 +188,8 @@ export class DeskActions {
     const [guide] = guides;
     const [rider] = riders;
     if (rider !== undefined && marks.length > 0) this.nudgeMarks(rider, marks, dx, -dy);
-    else if (guide !== undefined && nodes.length > 0) this.do(plural('Move node', nodes), (scene) => moveNodes(scene, { guide, nodes, dx, dy }));
+    else if (guide !== undefined && nodes.length > 0)
+      this.do(plural('Move node', nodes), (scene) => moveNodes(scene, { guide, nodes, dx, dy }));
     else if (guides.length + riders.length > 0)
       this.do('Move', (scene) => moveRiders(moveGuides(scene, { ids: guides, dx, dy }), { ids: riders, dx, dy }));
   }
@@ -198,7 +214,14 @@ export class DeskActions {
     const rider = riderById(this.scene, riderId);
     if (!rider) return 0;
     const { clock } = this.scene;
-    return foldTime(this.#playback.time, rider.pace.delay, cycleOf(rider, clock), rider.pace.repeat ?? clock.repeat, 1, { local: 0, direction: 1 }).local;
+    return foldTime(
+      this.#playback.time,
+      rider.pace.delay,
+      cycleOf(rider, clock),
+      rider.pace.repeat ?? clock.repeat,
+      1,
+      { local: 0, direction: 1 },
+    ).local;
   }
 
   /** Sets a mark on the selected rider's pace line, at the playhead or at a given local time, s. Gives its id where one was set. */
@@ -228,7 +251,10 @@ export class DeskActions {
     const art = artById(this.scene, artId);
     if (!art) return undefined;
     const id = freeId(idsIn(this.scene), idFrom(art.name, 'rider'));
-    const name = freeName(this.scene.riders.map((rider) => rider.name), art.name);
+    const name = freeName(
+      this.scene.riders.map((rider) => rider.name),
+      art.name,
+    );
     const rider = parkedRider(id, name, artId, at);
     const time = this.#playback.time;
     this.do(
@@ -247,7 +273,9 @@ export class DeskActions {
     const time = this.#playback.time;
     const name = riderById(this.scene, riderId)?.name ?? 'rider';
     this.do(guide === null ? `Park ${name}` : `Put ${name} on a guide`, (scene) =>
-      guide === null ? detachRiders(scene, { ids: [riderId], time }) : attachRider(scene, { rider: riderId, guide, seating, time }),
+      guide === null
+        ? detachRiders(scene, { ids: [riderId], time })
+        : attachRider(scene, { rider: riderId, guide, seating, time }),
     );
   }
 }

@@ -7,7 +7,8 @@ import { useDesk } from './context.ts';
 import { importArt, importArtText } from './import-art.ts';
 import { useDeskView } from './view.ts';
 
-const inField = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
+const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
 
 /** Files dropped or pasted anywhere on the Desk: SVG becomes art, a scene file is opened; copy and paste of things in the scene. */
 export function useFileDrops(): void {
@@ -21,7 +22,11 @@ export function useFileDrops(): void {
         } else if (isSceneFile(file)) {
           const id = await openSceneFile(file);
           if (id !== undefined) return void navigate(`/scene/${id}`);
-        } else warn(`${file.name} was not taken in`, 'The Desk takes SVG drawings and Pace Line scenes. Nothing was changed.');
+        } else
+          warn(
+            `${file.name} was not taken in`,
+            'The Desk takes SVG drawings and Pace Line scenes. Nothing was changed.',
+          );
       }
     };
     const onDragOver = (event: DragEvent): void => {
@@ -45,7 +50,9 @@ export function useFileDrops(): void {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) void take(files);
       else if (/^\s*(?:<\?xml|<svg[\s>])/.test(text))
-        void importArtText('Pasted drawing', text, actions).then((id) => id && useDeskView.getState().set({ drawer: 'art' }));
+        void importArtText('Pasted drawing', text, actions).then(
+          (id) => id && useDeskView.getState().set({ drawer: 'art' }),
+        );
       else actions.paste();
     };
     window.addEventListener('dragover', onDragOver);

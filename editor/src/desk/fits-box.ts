@@ -21,7 +21,11 @@ export function fitsItsBox(art: ReadArt): ReadArt {
       return style.stroke === 'none' ? 0 : Number.parseFloat(style.strokeWidth) || 0;
     });
     const edge = Math.max(0, ...widths);
-    const inside = box.x - edge >= x - 0.01 && box.y - edge >= y - 0.01 && box.x + box.width + edge <= x + w + 0.01 && box.y + box.height + edge <= y + h + 0.01;
+    const inside =
+      box.x - edge >= x - 0.01 &&
+      box.y - edge >= y - 0.01 &&
+      box.x + box.width + edge <= x + w + 0.01 &&
+      box.y + box.height + edge <= y + h + 0.01;
     const uniform = Math.abs(w / h - art.width / art.height) < 1e-6;
     return inside && uniform ? { ...art, markup: art.markup.replace('<svg ', '<svg overflow="visible" ') } : art;
   } finally {

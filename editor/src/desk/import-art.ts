@@ -8,7 +8,10 @@ const MOST_BYTES = 5 * 1024 * 1024;
 /** Takes an SVG file into the scene's art; says by name what was wrong or left out. Gives the art's id. */
 export async function importArt(file: File, actions: DeskActions): Promise<string | undefined> {
   if (file.size > MOST_BYTES) {
-    warn(`${file.name} was not taken in`, `It is larger than 5 MB (${(file.size / 1024 / 1024).toFixed(1)} MB). Nothing was changed.`);
+    warn(
+      `${file.name} was not taken in`,
+      `It is larger than 5 MB (${(file.size / 1024 / 1024).toFixed(1)} MB). Nothing was changed.`,
+    );
     return undefined;
   }
   return importArtText(file.name, await file.text(), actions);
@@ -21,7 +24,11 @@ export async function importArtText(name: string, text: string, actions: DeskAct
     warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
     return undefined;
   }
-  const title = name.replace(/\.svg$/i, '').replace(/[-_]+/g, ' ').trim() || 'Drawing';
+  const title =
+    name
+      .replace(/\.svg$/i, '')
+      .replace(/[-_]+/g, ' ')
+      .trim() || 'Drawing';
   const id = actions.addArt(title.charAt(0).toUpperCase() + title.slice(1), fitsItsBox(read.art));
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;

@@ -56,7 +56,9 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
 ];
 
 const inField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="menu"], [role="dialog"]') !== null;
+  target instanceof HTMLElement &&
+  target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="menu"], [role="dialog"]') !==
+    null;
 
 /** The Desk's keys. Tools have looked at each before. */
 export function useDeskKeys(): void {

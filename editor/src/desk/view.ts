@@ -67,9 +67,21 @@ export const useDeskView = create<DeskView>()((set) => ({
       route,
       // A tab keeps its place while it is one of the three shown.
       recent:
-        route === null || state.recent.slice(0, 3).includes(route) ? state.recent : [route, ...state.recent.filter((one) => one !== route)],
+        route === null || state.recent.slice(0, 3).includes(route)
+          ? state.recent
+          : [route, ...state.recent.filter((one) => one !== route)],
     })),
 }));
 
 export const resetDeskView = (): void =>
-  useDeskView.setState({ view: IDENTITY, tool: 'adjust', drawer: null, openCard: null, route: null, recent: [], hover: null, asSent: false, lean: 0 });
+  useDeskView.setState({
+    view: IDENTITY,
+    tool: 'adjust',
+    drawer: null,
+    openCard: null,
+    route: null,
+    recent: [],
+    hover: null,
+    asSent: false,
+    lean: 0,
+  });

@@ -14,7 +14,11 @@ const RETRY = 5000;
  * Keeps the committed scene within a second of its last change and when the page is hidden; a failure (a full quota) is reported and tried again.
  * Gives back a function that keeps what is left and stops.
  */
-export function startAutosave(doc: SceneDocument, keep: (scene: Scene) => Promise<void>, report: (state: SaveState) => void): () => void {
+export function startAutosave(
+  doc: SceneDocument,
+  keep: (scene: Scene) => Promise<void>,
+  report: (state: SaveState) => void,
+): () => void {
   let kept = doc.state.committed;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running = false;

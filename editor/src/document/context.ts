@@ -1,6 +1,5 @@
 import { createContext, use } from 'react';
 import { useStore } from 'zustand';
-import type { Scene } from '@pace-line/core';
 import type { DocumentState, SceneDocument } from './store.ts';
 
 export const DocumentContext = createContext<SceneDocument | null>(null);
@@ -12,6 +11,3 @@ export function useDocument(): SceneDocument {
 }
 
 export const useDocumentState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().store, select);
-
-/** The scene as it is drawn. */
-export const useShown = (): Scene => useDocumentState((state) => state.shown);

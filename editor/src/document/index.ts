@@ -1,6 +1,15 @@
 export { startAutosave, type SaveState } from './autosave.ts';
-export { DocumentContext, useDocument, useDocumentState, useShown } from './context.ts';
+export { DocumentContext, useDocument, useDocumentState } from './context.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
-export { keepScene, keepThumbnail, listCards, loadStored, onShelfChange, removeStored, type SceneCard, type Stored } from './storage.ts';
+export {
+  keepScene,
+  keepThumbnail,
+  listCards,
+  loadStored,
+  onShelfChange,
+  removeStored,
+  type SceneCard,
+  type Stored,
+} from './storage.ts';
 export { SceneDocument, type DocumentState, type Gesture } from './store.ts';

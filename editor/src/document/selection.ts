@@ -10,8 +10,16 @@ export interface Selection {
 
 export const NOTHING: Selection = { guides: [], nodes: [], riders: [], marks: [] };
 
-export const selectGuide = (id: string, nodes: readonly string[] = []): Selection => ({ ...NOTHING, guides: [id], nodes });
-export const selectRider = (id: string, marks: readonly string[] = []): Selection => ({ ...NOTHING, riders: [id], marks });
+export const selectGuide = (id: string, nodes: readonly string[] = []): Selection => ({
+  ...NOTHING,
+  guides: [id],
+  nodes,
+});
+export const selectRider = (id: string, marks: readonly string[] = []): Selection => ({
+  ...NOTHING,
+  riders: [id],
+  marks,
+});
 
 /** The selection without what the scene no longer has. */
 export function pruned(scene: Scene, selection: Selection): Selection {

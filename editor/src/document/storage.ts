@@ -52,14 +52,22 @@ export async function loadStored(id: string): Promise<Stored> {
   const json: unknown = await scenes.getItem(id);
   if (json === null) return { state: 'missing' };
   const read = sceneFromJson(json);
-  return read.ok ? { state: 'ok', scene: read.scene } : { state: 'broken', problems: read.problems, raw: JSON.stringify(json, null, 2) };
+  return read.ok
+    ? { state: 'ok', scene: read.scene }
+    : { state: 'broken', problems: read.problems, raw: JSON.stringify(json, null, 2) };
 }
 
 /** Writes a scene and its card. Fails where the browser's quota is full. */
 export async function keepScene(id: string, scene: Scene, sample: string | null = null): Promise<void> {
   await scenes.setItem(id, scene);
   const card = await cards.getItem<SceneCard>(id);
-  await cards.setItem(id, { id, name: scene.name, changed: Date.now(), thumbnail: card?.thumbnail ?? '', sample } satisfies SceneCard);
+  await cards.setItem(id, {
+    id,
+    name: scene.name,
+    changed: Date.now(),
+    thumbnail: card?.thumbnail ?? '',
+    sample,
+  } satisfies SceneCard);
   announce();
 }
 

@@ -127,7 +127,13 @@ export class SceneDocument {
   /** Puts another scene in place, as when it was changed elsewhere; undo is forgotten. */
   replace(scene: Scene): void {
     this.#gesture?.cancel();
-    this.store.setState({ committed: scene, shown: scene, past: [], future: [], selection: pruned(scene, this.state.selection) });
+    this.store.setState({
+      committed: scene,
+      shown: scene,
+      past: [],
+      future: [],
+      selection: pruned(scene, this.state.selection),
+    });
   }
 
   #now(label: string): Entry {
@@ -141,6 +147,12 @@ export class SceneDocument {
 
   #travel(entry: Entry, past: readonly Entry[], future: readonly Entry[]): void {
     if (this.state.readOnly) return;
-    this.store.setState({ committed: entry.scene, shown: entry.scene, selection: pruned(entry.scene, entry.selection), past, future });
+    this.store.setState({
+      committed: entry.scene,
+      shown: entry.scene,
+      selection: pruned(entry.scene, entry.selection),
+      past,
+      future,
+    });
   }
 }

@@ -17,7 +17,18 @@ interface NumberFieldProps {
 }
 
 /** A number that takes units and sums ("120/2", "+=5", "12 f"), steps with the arrow keys, and says when it does not understand. */
-export function NumberField({ label, value, unit, units, digits = 2, step = 1, min = -Infinity, max = Infinity, disabled, onCommit }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  unit,
+  units,
+  digits = 2,
+  step = 1,
+  min = -Infinity,
+  max = Infinity,
+  disabled,
+  onCommit,
+}: NumberFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const shown = `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`;

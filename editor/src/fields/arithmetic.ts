@@ -6,7 +6,11 @@ export type Units = Readonly<Record<string, number>>;
  * works on the value that stands there. Undefined where it is no sum.
  */
 export function evaluate(text: string, units: Units, current: number): number | undefined {
-  const source = text.replace(/−/g, '-').replace(/×/g, '*').replace(/,(?=\d{1,2}$)/, '.').trim();
+  const source = text
+    .replace(/−/g, '-')
+    .replace(/×/g, '*')
+    .replace(/,(?=\d{1,2}$)/, '.')
+    .trim();
   const relative = /^([-+*/])=(.*)$/s.exec(source);
   const value = parse(relative ? `${current}${relative[1] ?? ''}(${relative[2] ?? ''})` : source, units);
   return value !== undefined && Number.isFinite(value) ? value : undefined;
@@ -40,7 +44,11 @@ function parse(source: string, units: Units): number | undefined {
     const scale = units[unit.toLowerCase()];
     return scale === undefined ? undefined : Number(number) * scale;
   };
-  const chain = (next: () => number | undefined, signs: RegExp, join: (a: number, b: number, sign: string) => number): number | undefined => {
+  const chain = (
+    next: () => number | undefined,
+    signs: RegExp,
+    join: (a: number, b: number, sign: string) => number,
+  ): number | undefined => {
     let value = next();
     for (let sign = take(signs); sign !== undefined && value !== undefined; sign = take(signs)) {
       const other = next();

@@ -34,7 +34,7 @@ const RECIPES: readonly { readonly title: string; readonly steps: readonly strin
   {
     title: 'Turn it along the curve',
     steps: [
-      'On card 3, choose along the guide. “Nose points along” turns the drawing’s nose into the curve; “angle is kept” leaves it as it stands and turns it from there.',
+      'On card 3, choose along the guide. “Nose leads” turns the drawing’s nose into the curve; “angle kept” leaves it as it stands and turns it from there.',
       'Say on the same card which way the art was drawn to face. Fine turn adds a constant angle.',
     ],
   },
@@ -101,8 +101,8 @@ export function Help() {
           <article>
             <h2>The scene file</h2>
             <p>
-              A scene is saved as <code>.paceline.json</code>: readable JSON with its canvas, clock, art, guides and riders. Drop it on the Shelf or the Desk to open it. Its
-              format is described in the project’s documents.
+              A scene is saved as <code>.paceline.json</code>: readable JSON with its canvas, clock, art, guides and
+              riders. Drop it on the Shelf or the Desk to open it. Its format is described in the project’s documents.
             </p>
           </article>
         </section>

@@ -6,7 +6,13 @@ export function SchemeSwitch() {
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   const night = colorScheme === 'dark';
   return (
-    <button type="button" className="plain-button" aria-pressed={night} aria-label="Night colours" onClick={() => setColorScheme(night ? 'light' : 'dark')}>
+    <button
+      type="button"
+      className="plain-button"
+      aria-pressed={night}
+      aria-label="Night colours"
+      onClick={() => setColorScheme(night ? 'light' : 'dark')}
+    >
       {night ? <IconSun size={17} aria-hidden /> : <IconMoon size={17} aria-hidden />}
     </button>
   );

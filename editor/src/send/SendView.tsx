@@ -10,7 +10,11 @@ import { writeOutput, type Output } from '../workers/index.ts';
 import './send.css';
 
 type Options = Record<string, unknown>;
-type Writing = { readonly state: 'writing'; readonly share: number } | { readonly state: 'done'; readonly output: Output } | { readonly state: 'stopped' } | { readonly state: 'failed'; readonly message: string };
+type Writing =
+  | { readonly state: 'writing'; readonly share: number }
+  | { readonly state: 'done'; readonly output: Output }
+  | { readonly state: 'stopped' }
+  | { readonly state: 'failed'; readonly message: string };
 
 /** Choose a format and its options; see the real output playing beside its size and its measured error. */
 export function SendView({ id }: { id: string }) {
@@ -43,7 +47,13 @@ export function SendView({ id }: { id: string }) {
           <h2>As</h2>
           <div className="format-list" role="group" aria-label="Format">
             {FORMATS.map((one) => (
-              <button key={one.id} type="button" className="format-card" aria-pressed={one.id === formatId} onClick={() => setFormatId(one.id)}>
+              <button
+                key={one.id}
+                type="button"
+                className="format-card"
+                aria-pressed={one.id === formatId}
+                onClick={() => setFormatId(one.id)}
+              >
                 <strong>{one.name}</strong>
                 <span className="muted">.{one.extension}</span>
                 <span className="format-about">{one.about}</span>
@@ -51,7 +61,11 @@ export function SendView({ id }: { id: string }) {
             ))}
           </div>
           <h2>Options</h2>
-          <OptionFields format={format} options={options} onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })} />
+          <OptionFields
+            format={format}
+            options={options}
+            onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}
+          />
           {drops.map((text) => (
             <p key={text} className="send-note">
               {text}
@@ -59,7 +73,9 @@ export function SendView({ id }: { id: string }) {
           ))}
           {seams.length > 0 && (
             <p className="send-note bad" role="note">
-              ! The loop does not close for {seams.map((one) => scene.riders.find((rider) => rider.id === one.rider)?.name).join(', ')}: it jumps back at its end.
+              ! The loop does not close for{' '}
+              {seams.map((one) => scene.riders.find((rider) => rider.id === one.rider)?.name).join(', ')}: it jumps back
+              at its end.
             </p>
           )}
         </section>
@@ -82,7 +98,8 @@ export function SendView({ id }: { id: string }) {
               className="bar-button strong"
               disabled={writing.state !== 'done'}
               onClick={() => {
-                if (writing.state === 'done') for (const file of writing.output.files) saveFile(file.name, file.type, file.text);
+                if (writing.state === 'done')
+                  for (const file of writing.output.files) saveFile(file.name, file.type, file.text);
               }}
             >
               Save {writing.state === 'done' ? writing.output.files[0]?.name : 'file'}
@@ -90,7 +107,9 @@ export function SendView({ id }: { id: string }) {
           </div>
           {writing.state === 'writing' && <Progress value={writing.share * 100} aria-label="Writing" />}
           {writing.state === 'failed' && <p role="alert">It could not be written: {writing.message}</p>}
-          {writing.state === 'done' && <OutputView output={writing.output} ratio={scene.canvas.width / scene.canvas.height} />}
+          {writing.state === 'done' && (
+            <OutputView output={writing.output} ratio={scene.canvas.width / scene.canvas.height} />
+          )}
         </section>
       </div>
     </main>
@@ -118,7 +137,8 @@ function useWriting(scene: Parameters<typeof writeOutput>[0], formatId: string, 
       });
       job.result.then(
         (output) => current && setWriting({ state: 'done', output }),
-        (error: unknown) => current && setWriting({ state: 'failed', message: error instanceof Error ? error.message : String(error) }),
+        (error: unknown) =>
+          current && setWriting({ state: 'failed', message: error instanceof Error ? error.message : String(error) }),
       );
     }, 150);
     return () => {
@@ -136,7 +156,9 @@ function Facts({ writing, length, frames }: { writing: Writing; length: number; 
     <dl className="facts">
       <div>
         <dt>Size</dt>
-        <dd className="figures">{size < 100_000 ? `${(size / 1000).toFixed(1)} kB` : `${Math.round(size / 1000)} kB`}</dd>
+        <dd className="figures">
+          {size < 100_000 ? `${(size / 1000).toFixed(1)} kB` : `${Math.round(size / 1000)} kB`}
+        </dd>
       </div>
       <div>
         <dt>Off the Desk by at most</dt>
@@ -172,7 +194,11 @@ function OutputView({ output, ratio }: { output: Output; ratio: number }) {
   const isPage = file.type === 'text/html';
   return (
     <div className="output-view" style={{ aspectRatio: String(ratio) }}>
-      {isPage ? <iframe title="The page as it will be" src={url} sandbox="" /> : <img alt="The loop as it will be" src={url} />}
+      {isPage ? (
+        <iframe title="The page as it will be" src={url} sandbox="" />
+      ) : (
+        <img alt="The loop as it will be" src={url} />
+      )}
     </div>
   );
 }
@@ -189,7 +215,14 @@ function OptionFields({ format, options, onChange }: OptionFieldsProps) {
     const label = field.description ?? key;
     const value = options[key];
     if (typeof value === 'boolean')
-      return <Switch key={key} label={label} checked={value} onChange={(event) => onChange({ [key]: event.currentTarget.checked })} />;
+      return (
+        <Switch
+          key={key}
+          label={label}
+          checked={value}
+          onChange={(event) => onChange({ [key]: event.currentTarget.checked })}
+        />
+      );
     const choices = choicesOf(field);
     if (choices)
       return (
@@ -197,14 +230,27 @@ function OptionFields({ format, options, onChange }: OptionFieldsProps) {
           <span>{label}</span>
           <div className="segments" role="group" aria-label={label}>
             {choices.map((choice) => (
-              <button key={choice} type="button" aria-pressed={choice === value} onClick={() => onChange({ [key]: choice })}>
+              <button
+                key={choice}
+                type="button"
+                aria-pressed={choice === value}
+                onClick={() => onChange({ [key]: choice })}
+              >
                 {choice}
               </button>
             ))}
           </div>
         </div>
       );
-    return <TextInput key={key} size="xs" label={label} value={String(value ?? '')} onChange={(event) => onChange({ [key]: event.currentTarget.value })} />;
+    return (
+      <TextInput
+        key={key}
+        size="xs"
+        label={label}
+        value={typeof value === 'string' ? value : ''}
+        onChange={(event) => onChange({ [key]: event.currentTarget.value })}
+      />
+    );
   });
 }
 

@@ -30,7 +30,11 @@ export function Shelf() {
     let last: string | undefined;
     for (const file of files) {
       if (isSceneFile(file)) last = (await openSceneFile(file)) ?? last;
-      else warn(`${file.name} was not opened`, 'The Shelf takes Pace Line scenes (.paceline.json). Drawings are brought in on the Desk.');
+      else
+        warn(
+          `${file.name} was not opened`,
+          'The Shelf takes Pace Line scenes (.paceline.json). Drawings are brought in on the Desk.',
+        );
     }
     go(last);
   };
@@ -47,7 +51,11 @@ export function Shelf() {
         <Link className="bar-button" to="/help">
           <IconHelp size={16} aria-hidden /> How to
         </Link>
-        <button type="button" className="bar-button" onClick={() => void pickFiles('.json,.paceline.json,application/json').then(openFiles)}>
+        <button
+          type="button"
+          className="bar-button"
+          onClick={() => void pickFiles('.json,.paceline.json,application/json').then(openFiles)}
+        >
           <IconFolderOpen size={16} aria-hidden /> Open file…
         </button>
         <button type="button" className="bar-button strong" onClick={() => void startNew().then(go)}>
@@ -58,7 +66,8 @@ export function Shelf() {
         <h2 id="kept">Kept in this browser</h2>
         {cards && cards.length === 0 && (
           <p className="shelf-empty">
-            Nothing yet. Start a new scene, open one of the samples below to take it apart, or drop a <code>.paceline.json</code> file here.
+            Nothing yet. Start a new scene, open one of the samples below to take it apart, or drop a{' '}
+            <code>.paceline.json</code> file here.
           </p>
         )}
         <ul className="card-grid">
@@ -73,7 +82,12 @@ export function Shelf() {
         <ul className="card-grid">
           {samples?.map((sample) => (
             <li key={sample.file} className="scene-card">
-              <button type="button" className="scene-face" onClick={() => void openSample(sample).then(go)} aria-label={`Open the sample ${sample.scene.name}`}>
+              <button
+                type="button"
+                className="scene-face"
+                onClick={() => void openSample(sample).then(go)}
+                aria-label={`Open the sample ${sample.scene.name}`}
+              >
                 <SamplePicture sample={sample} />
               </button>
               <div className="scene-line">
@@ -125,17 +139,28 @@ function KeptCard({ card }: { card: SceneCard }) {
   const rename = async (name: string): Promise<void> => {
     setRenaming(false);
     const stored = await loadStored(card.id);
-    if (stored.state === 'ok' && name.trim() && name.trim() !== card.name) await keepScene(card.id, renameScene(stored.scene, { name }), null);
+    if (stored.state === 'ok' && name.trim() && name.trim() !== card.name)
+      await keepScene(card.id, renameScene(stored.scene, { name }), null);
   };
   const save = async (): Promise<void> => {
     const stored = await loadStored(card.id);
-    if (stored.state === 'ok') saveFile(`${fileStem(card.name)}.paceline.json`, 'application/json', writeScene(stored.scene));
+    if (stored.state === 'ok')
+      saveFile(`${fileStem(card.name)}.paceline.json`, 'application/json', writeScene(stored.scene));
     else if (stored.state === 'broken') saveFile(`${fileStem(card.name)}.raw.json`, 'application/json', stored.raw);
   };
   return (
     <li className="scene-card">
-      <button type="button" className="scene-face" onClick={() => void navigate(`/scene/${card.id}`)} aria-label={`Open ${card.name}`}>
-        {card.thumbnail ? <img alt="" loading="lazy" src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`} /> : <span className="picture-wait">no picture yet</span>}
+      <button
+        type="button"
+        className="scene-face"
+        onClick={() => void navigate(`/scene/${card.id}`)}
+        aria-label={`Open ${card.name}`}
+      >
+        {card.thumbnail ? (
+          <img alt="" loading="lazy" src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`} />
+        ) : (
+          <span className="picture-wait">no picture yet</span>
+        )}
       </button>
       <div className="scene-line">
         {renaming ? (

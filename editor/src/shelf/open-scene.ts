@@ -10,7 +10,10 @@ export async function keepNew(scene: Scene, sample: string | null = null): Promi
     await keepScene(id, scene, sample);
     return id;
   } catch (error) {
-    warn('The scene could not be kept', `This browser did not store it: ${error instanceof Error ? error.message : String(error)}`);
+    warn(
+      'The scene could not be kept',
+      `This browser did not store it: ${error instanceof Error ? error.message : String(error)}`,
+    );
     return undefined;
   }
 }

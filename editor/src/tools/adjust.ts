@@ -127,9 +127,13 @@ function selected(before: Selection, hit: Hit, shift: boolean, kept: Selection =
     case 'mark':
       return selectRider(hit.rider, shift ? toggled(before.marks, hit.mark) : [hit.mark]);
     case 'rider':
-      return shift ? { ...before, nodes: [], marks: [], riders: toggled(before.riders, hit.rider) } : selectRider(hit.rider);
+      return shift
+        ? { ...before, nodes: [], marks: [], riders: toggled(before.riders, hit.rider) }
+        : selectRider(hit.rider);
     case 'guide':
-      return shift ? { ...before, nodes: [], marks: [], guides: toggled(before.guides, hit.guide) } : selectGuide(hit.guide);
+      return shift
+        ? { ...before, nodes: [], marks: [], guides: toggled(before.guides, hit.guide) }
+        : selectGuide(hit.guide);
   }
 }
 
@@ -227,7 +231,9 @@ function followMark(scene: Scene, riderId: string, markId: string): Drag['follow
     const path = pathOfGuide(guide);
     const near = nearestOnPath(path, to.x, to.y);
     const lap = mark.place.by === 'node' ? mark.place.lap : 0;
-    return near ? retimeMark(base, { rider: riderId, mark: markId, time: mark.time, distance: near.distance + lap * path.length }) : base;
+    return near
+      ? retimeMark(base, { rider: riderId, mark: markId, time: mark.time, distance: near.distance + lap * path.length })
+      : base;
   };
 }
 
@@ -240,9 +246,13 @@ function inBox(host: ToolHost, a: Pointer, b: Pointer): Selection {
   const nodes = guide?.nodes.filter((node) => holds(node.x, node.y)).map((node) => node.id) ?? [];
   if (guide && nodes.length > 0) return selectGuide(guide.id, nodes);
   const poses = host.poses();
-  const riders = scene.riders.filter((rider, i) => !rider.locked && rider.visible && holds(poses.of(i, 'x'), poses.of(i, 'y'))).map((rider) => rider.id);
+  const riders = scene.riders
+    .filter((rider, i) => !rider.locked && rider.visible && holds(poses.of(i, 'x'), poses.of(i, 'y')))
+    .map((rider) => rider.id);
   if (riders.length > 0) return { ...NOTHING, riders };
-  const guides = scene.guides.filter((one) => one.visible && one.nodes.length > 0 && one.nodes.every((node) => holds(node.x, node.y))).map((one) => one.id);
+  const guides = scene.guides
+    .filter((one) => one.visible && one.nodes.length > 0 && one.nodes.every((node) => holds(node.x, node.y)))
+    .map((one) => one.id);
   return { ...NOTHING, guides };
 }
 
@@ -255,6 +265,7 @@ export function addNodeAt(host: ToolHost, p: Pointer): void {
   else if (on?.kind === 'guide') {
     const id = freeId(idsIn(host.scene()), `${on.guide}-n`);
     const args = { guide: on.guide, span: on.span, t: on.t, id };
-    if (!canInsertNode(host.scene(), args)) host.do('Add node', (scene) => insertNode(scene, args), selectGuide(on.guide, [id]));
+    if (!canInsertNode(host.scene(), args))
+      host.do('Add node', (scene) => insertNode(scene, args), selectGuide(on.guide, [id]));
   }
 }

@@ -1,4 +1,16 @@
-import { artById, guideById, nearestOnPath, pathOfGuide, POSE, POSE_SIZE, prepare, riderById, type Guide, type Poses, type Scene } from '@pace-line/core';
+import {
+  artById,
+  guideById,
+  nearestOnPath,
+  pathOfGuide,
+  POSE,
+  POSE_SIZE,
+  prepare,
+  riderById,
+  type Guide,
+  type Poses,
+  type Scene,
+} from '@pace-line/core';
 import type { Selection } from '../document/index.ts';
 import { hitRadius, type Pointer } from './tool.ts';
 
@@ -9,7 +21,13 @@ export type Hit =
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
   | { readonly kind: 'mark'; readonly rider: string; readonly mark: string }
   | { readonly kind: 'rider'; readonly rider: string }
-  | { readonly kind: 'guide'; readonly guide: string; readonly span: number; readonly t: number; readonly distance: number };
+  | {
+      readonly kind: 'guide';
+      readonly guide: string;
+      readonly span: number;
+      readonly t: number;
+      readonly distance: number;
+    };
 
 /** Where the handle that moves a whole guide stands: above and left of its bounds, canvas px. */
 export function gripOf(guide: Guide, zoom: number): [number, number] {
@@ -33,22 +51,29 @@ export function hitsAt(scene: Scene, selection: Selection, poses: Poses, pointer
       if (showsHandles(guide, selection, node.id))
         for (const side of ['in', 'out'] as const) {
           const handle = node[side];
-          if (handle) add({ kind: 'handle', guide: guide.id, node: node.id, side }, 1, node.x + handle[0], node.y + handle[1]);
+          if (handle)
+            add({ kind: 'handle', guide: guide.id, node: node.id, side }, 1, node.x + handle[0], node.y + handle[1]);
         }
       add({ kind: 'node', guide: guide.id, node: node.id }, 2, node.x, node.y);
     }
   }
-  for (const flag of flagsOf(scene, selection)) add({ kind: 'mark', rider: flag.rider, mark: flag.mark }, 3, flag.x, flag.y);
+  for (const flag of flagsOf(scene, selection))
+    add({ kind: 'mark', rider: flag.rider, mark: flag.mark }, 3, flag.x, flag.y);
   scene.riders.forEach((rider, i) => {
     if (rider.locked || !rider.visible) return;
     const box = artById(scene, rider.art);
-    if (box && covers(poses, i, box.width, box.height, pointer)) found.push({ hit: { kind: 'rider', rider: rider.id }, rank: 4, gap: -i });
+    if (box && covers(poses, i, box.width, box.height, pointer))
+      found.push({ hit: { kind: 'rider', rider: rider.id }, rank: 4, gap: -i });
   });
   for (const one of scene.guides) {
     if (!one.visible) continue;
     const near = nearestOnPath(pathOfGuide(one), pointer.x, pointer.y, reach);
     if (near && near.gap <= reach)
-      found.push({ hit: { kind: 'guide', guide: one.id, span: near.span, t: near.t, distance: near.distance }, rank: 5, gap: near.gap });
+      found.push({
+        hit: { kind: 'guide', guide: one.id, span: near.span, t: near.t, distance: near.distance },
+        rank: 5,
+        gap: near.gap,
+      });
   }
   return found.sort((a, b) => a.rank - b.rank || a.gap - b.gap).map(({ hit }) => hit);
 }
@@ -91,14 +116,9 @@ export function flagsOf(scene: Scene, selection: Selection): Flag[] {
 
 function covers(poses: Poses, index: number, width: number, height: number, { x, y }: Pointer): boolean {
   const at = index * POSE_SIZE;
-  const [a, b, c, d, e, f] = [POSE.a, POSE.b, POSE.c, POSE.d, POSE.e, POSE.f].map((key) => poses.data[at + key] ?? 0) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [a, b, c, d, e, f] = [POSE.a, POSE.b, POSE.c, POSE.d, POSE.e, POSE.f].map(
+    (key) => poses.data[at + key] ?? 0,
+  ) as [number, number, number, number, number, number];
   const det = a * d - b * c;
   if (Math.abs(det) < 1e-12) return false;
   const u = (d * (x - e) - c * (y - f)) / det;

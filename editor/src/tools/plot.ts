@@ -11,7 +11,9 @@ export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boo
     return id;
   };
   const id = claim('guide');
-  const color = ROUTE_COLORS.find((one) => scene.guides.every((guide) => guide.color !== one)) ?? ROUTE_COLORS[scene.guides.length % ROUTE_COLORS.length];
+  const color =
+    ROUTE_COLORS.find((one) => scene.guides.every((guide) => guide.color !== one)) ??
+    ROUTE_COLORS[scene.guides.length % ROUTE_COLORS.length];
   return {
     id,
     name: freeName(

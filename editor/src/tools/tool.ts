@@ -35,7 +35,12 @@ export interface ToolHost {
 export type DraftNode = Pick<Guide['nodes'][number], 'x' | 'y' | 'in' | 'out' | 'join'>;
 
 export type Preview =
-  | { readonly kind: 'plot'; readonly nodes: readonly DraftNode[]; readonly next: readonly [number, number] | null; readonly closes: boolean }
+  | {
+      readonly kind: 'plot';
+      readonly nodes: readonly DraftNode[];
+      readonly next: readonly [number, number] | null;
+      readonly closes: boolean;
+    }
   | { readonly kind: 'box'; readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number };
 
 /** A pointer interaction as a state machine. */

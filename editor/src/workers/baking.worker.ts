@@ -1,5 +1,16 @@
 import { expose } from 'comlink';
-import { bake, between, cornerGap, formatById, keyAt, artById, prepare, type OutputFile, type Scene, type Take } from '@pace-line/core';
+import {
+  bake,
+  between,
+  cornerGap,
+  formatById,
+  keyAt,
+  artById,
+  prepare,
+  type OutputFile,
+  type Scene,
+  type Take,
+} from '@pace-line/core';
 
 /** A written output with how far it is from the editor's motion. */
 export interface Output {
@@ -29,7 +40,10 @@ function measure(scene: Scene, { length, tracks }: Take): number {
       while (at + 1 < keys.length && (keys[at + 1]?.time ?? 0) <= time) at++;
       const a = keys[at] ?? first;
       const b = keys[at + 1] ?? a;
-      worst = Math.max(worst, cornerGap(between(a, b, time), keyAt(motion, rider, time, 1), [-px, -py, art.width - px, art.height - py]));
+      worst = Math.max(
+        worst,
+        cornerGap(between(a, b, time), keyAt(motion, rider, time, 1), [-px, -py, art.width - px, art.height - py]),
+      );
     }
   }
   return worst;

@@ -13,19 +13,27 @@ export interface Job<T> {
 }
 
 /** Bakes and writes a scene off the main thread. Cancelling ends the worker. */
-export function writeOutput(scene: Scene, format: string, options: unknown, onProgress: (share: number) => void): Job<Output> {
+export function writeOutput(
+  scene: Scene,
+  format: string,
+  options: unknown,
+  onProgress: (share: number) => void,
+): Job<Output> {
   const worker = new Worker(new URL('./baking.worker.ts', import.meta.url), { type: 'module' });
   const api = wrap<BakingApi>(worker);
-  const result = (api.write(scene, format, options, proxy(onProgress)) as Promise<Output>).finally(() => worker.terminate());
+  const result = (api.write(scene, format, options, proxy(onProgress))).finally(() =>
+    worker.terminate(),
+  );
   return { result, cancel: () => worker.terminate() };
 }
-
 
 /** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
 export async function readArtFile(text: string, limit = 20_000): Promise<ArtResult> {
   const worker = new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' });
   const art: Remote<ArtApi> = wrap<ArtApi>(worker);
-  const late = new Promise<ArtResult>((resolve) => setTimeout(() => resolve({ ok: false, message: 'it takes too long to read' }), limit));
+  const late = new Promise<ArtResult>((resolve) =>
+    setTimeout(() => resolve({ ok: false, message: 'it takes too long to read' }), limit),
+  );
   try {
     return await Promise.race([art.readSvgArt(text), late]);
   } finally {

@@ -24,7 +24,6 @@ export interface Leavings {
   readonly fonts: Set<string>;
 }
 
-
 const WORDING: Readonly<Record<string, string>> = {
   script: 'A script in it was left out.',
   foreignObject: 'A piece of web page in it was left out.',
@@ -42,7 +41,16 @@ const WORDING: Readonly<Record<string, string>> = {
 /** Elements that hold no drawing and go without a word. */
 const SILENT = new Set(['metadata', 'style', 'view', 'cursor', 'hkern', 'vkern', 'font', 'font-face', 'color-profile']);
 
-const GENERIC_FONTS = new Set(['serif', 'sans-serif', 'monospace', 'cursive', 'fantasy', 'system-ui', 'inherit', 'initial']);
+const GENERIC_FONTS = new Set([
+  'serif',
+  'sans-serif',
+  'monospace',
+  'cursive',
+  'fantasy',
+  'system-ui',
+  'inherit',
+  'initial',
+]);
 
 /** The element reduced to what the allowlist holds, or undefined where nothing of it may stay. */
 export function cleanElement(node: ParsedNode, ids: IdNames, leavings: Leavings): ArtElement | undefined {
@@ -65,7 +73,8 @@ export function cleanElement(node: ParsedNode, ids: IdNames, leavings: Leavings)
 }
 
 /** A link that holds text directly stands inside a text; elsewhere it is a group. */
-const insideText = (node: ParsedNode): boolean => (node.children ?? []).some((child) => child.type === 'text' && (child.value ?? '').trim() !== '');
+const insideText = (node: ParsedNode): boolean =>
+  (node.children ?? []).some((child) => child.type === 'text' && (child.value ?? '').trim() !== '');
 
 /** The name without the prefix of the SVG namespace; undefined for elements of other namespaces. */
 function localName(node: ParsedNode): string | undefined {
@@ -114,7 +123,12 @@ function decodeSafely(text: string): string {
   }
 }
 
-function cleanAttributes(element: string, given: Record<string, string>, ids: IdNames, leavings: Leavings): Record<string, string> {
+function cleanAttributes(
+  element: string,
+  given: Record<string, string>,
+  ids: IdNames,
+  leavings: Leavings,
+): Record<string, string> {
   const kept: Record<string, string> = {};
   const styles: string[] = [];
   const put = (name: string, value: string): void => {
@@ -142,7 +156,8 @@ function cleanAttributes(element: string, given: Record<string, string>, ids: Id
     }
     const attributes = attributesOf(name, value, (one) => PRESENTATION_ATTRIBUTES.has(one));
     if (attributes) for (const [key, one] of Object.entries(attributes)) put(key, one);
-    else if (/var\(|calc\(/.test(value)) leavings.notices.add(`The style "${name}: ${value}" could not be worked out and was left out.`);
+    else if (/var\(|calc\(/.test(value))
+      leavings.notices.add(`The style "${name}: ${value}" could not be worked out and was left out.`);
     else if (/animation|transition/.test(name)) leavings.notices.add('Its own animation was left out.');
   }
   if (styles.length > 0) kept['style'] = styles.join(';');
@@ -163,7 +178,9 @@ function cleanValue(value: string, ids: IdNames): string | undefined {
 }
 
 function noteFont(family: string | undefined, { fonts }: Leavings): void {
-  const first = family?.split(',')[0]?.trim().replace(/^["']|["']$/g, '');
+  const first = family
+    ?.split(',')[0]
+    ?.trim()
+    .replace(/^["']|["']$/g, '');
   if (first && !GENERIC_FONTS.has(first.toLowerCase())) fonts.add(first);
 }
-

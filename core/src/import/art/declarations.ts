@@ -40,11 +40,17 @@ const GEOMETRY = new Set(['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'heigh
  * A declaration as attributes of SVG that draw the same: shorthands are taken apart, CSS lengths and angles of transforms lose their units.
  * Undefined where there is no such attribute.
  */
-export function attributesOf(name: string, value: string, isPresentation: (name: string) => boolean): Record<string, string> | undefined {
+export function attributesOf(
+  name: string,
+  value: string,
+  isPresentation: (name: string) => boolean,
+): Record<string, string> | undefined {
   if (/var\(|calc\(|env\(/i.test(value)) return undefined;
   if (name === 'transform') {
     const plain = value.replace(/(-?[\d.]+(?:e[+-]?\d+)?)(?:px|deg)\b/gi, '$1');
-    return /^(?:none|(?:\s*(?:matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skewX|skewY)\([-\d.,eE+\s]+\)\s*,?)+)$/.test(plain)
+    return /^(?:none|(?:\s*(?:matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skewX|skewY)\([-\d.,eE+\s]+\)\s*,?)+)$/.test(
+      plain,
+    )
       ? { transform: axisTransforms(plain) }
       : undefined;
   }
@@ -65,7 +71,10 @@ function axisTransforms(value: string): string {
 }
 
 function fontAttributes(value: string): Record<string, string> | undefined {
-  const match = /^((?:(?:italic|oblique|normal|bold|bolder|lighter|small-caps|[1-9]00)\s+)*)([\d.]+[a-z%]*)(?:\s*\/\s*\S+)?\s+(.+)$/i.exec(value);
+  const match =
+    /^((?:(?:italic|oblique|normal|bold|bolder|lighter|small-caps|[1-9]00)\s+)*)([\d.]+[a-z%]*)(?:\s*\/\s*\S+)?\s+(.+)$/i.exec(
+      value,
+    );
   if (!match) return undefined;
   const result: Record<string, string> = { 'font-size': match[2] ?? '', 'font-family': match[3] ?? '' };
   for (const word of (match[1] ?? '').toLowerCase().split(/\s+/).filter(Boolean)) {

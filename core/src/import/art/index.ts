@@ -27,7 +27,8 @@ export function readSvgArt(text: string): ArtResult {
   if (text.length > MOST_FILE_CHARACTERS) return refuse('it is larger than 5 MB');
   const source = text.replace(/^\uFEFF/, '');
   if (source.trim() === '') return refuse('the file is empty');
-  if (/[\0\uFFFD]/.test(source.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source)) return refuse('there is no SVG drawing in it');
+  if (/[\0\uFFFD]/.test(source.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source))
+    return refuse('there is no SVG drawing in it');
   const bomb = entityTrouble(source);
   if (bomb) return refuse(bomb);
   const parsed = parse(source);
@@ -64,7 +65,10 @@ function parse(source: string): Parsed {
   try {
     optimize(source, {
       plugins: [
-        { name: 'inlineStyles', params: { onlyMatchedOnce: false, useMqs: ['', 'screen', 'media screen', 'media all'] } },
+        {
+          name: 'inlineStyles',
+          params: { onlyMatchedOnce: false, useMqs: ['', 'screen', 'media screen', 'media all'] },
+        },
         capture,
       ],
     });
@@ -100,7 +104,13 @@ function finish(root: ParsedNode): ArtResult {
   const paper = backgroundOf(root);
   const [bx, by, bw, bh] = viewBox ?? [0, 0, width, height];
   const ground: ArtElement[] = paper
-    ? [{ name: 'rect', attributes: { x: String(bx), y: String(by), width: String(bw), height: String(bh), fill: paper }, children: [] }]
+    ? [
+        {
+          name: 'rect',
+          attributes: { x: String(bx), y: String(by), width: String(bw), height: String(bh), fill: paper },
+          children: [],
+        },
+      ]
     : [];
   const markup = writeArtElement({
     name: 'svg',
@@ -116,7 +126,9 @@ function finish(root: ParsedNode): ArtResult {
   const verified = readArtMarkup(markup);
   if (!verified.ok) return refuse(verified.message);
   for (const font of leavings.fonts)
-    leavings.notices.add(`Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed.`);
+    leavings.notices.add(
+      `Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed.`,
+    );
   return { ok: true, art: { markup, width, height, notices: [...leavings.notices] } };
 }
 
@@ -127,7 +139,11 @@ const draws = (element: ArtElement): boolean =>
 
 /** A plain colour that the root's style paints behind the drawing. */
 function backgroundOf(root: ParsedNode): string | undefined {
-  const found = declarationsOf(root.attributes?.['style'] ?? '').filter(([name]) => name === 'background' || name === 'background-color');
+  const found = declarationsOf(root.attributes?.['style'] ?? '').filter(
+    ([name]) => name === 'background' || name === 'background-color',
+  );
   const value = found.at(-1)?.[1];
-  return value && /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([\d.,%\s/]+\))$/i.test(value) && value !== 'none' ? value : undefined;
+  return value && /^(?:#[0-9a-f]{3,8}|[a-z]+|rgba?\([\d.,%\s/]+\))$/i.test(value) && value !== 'none'
+    ? value
+    : undefined;
 }

@@ -39,7 +39,8 @@ const OTHER_ATTRIBUTES: ReadonlySet<string> = new Set(
   ).split(' '),
 );
 
-export const isAllowedAttribute = (name: string): boolean => OTHER_ATTRIBUTES.has(name) || PRESENTATION_ATTRIBUTES.has(name);
+export const isAllowedAttribute = (name: string): boolean =>
+  OTHER_ATTRIBUTES.has(name) || PRESENTATION_ATTRIBUTES.has(name);
 
 /** Properties that have no attribute of their own and may stand in `style`. */
 export const ALLOWED_STYLE = /^(?:(?:mix-blend-mode|isolation|transform-box):[a-z-]+;?)*$/;
@@ -52,7 +53,8 @@ const LOCAL_URL = /^#[A-Za-z_][\w.-]*$/;
 
 /** Whether a value names nothing outside the drawing: every url() points at an id, and there is no script, import or escape. */
 export function isHarmlessValue(value: string): boolean {
-  if (/[\\<]|javascript:|vbscript:|data:|@import|expression\s*\(|image(?:-set)?\s*\(|-moz-binding|&#/i.test(value)) return false;
+  if (/[\\<]|javascript:|vbscript:|data:|@import|expression\s*\(|image(?:-set)?\s*\(|-moz-binding|&#/i.test(value))
+    return false;
   for (const match of value.matchAll(URL_FORMS)) if (!LOCAL_URL.test(match[2] ?? '')) return false;
   return !/url\s*\(/i.test(value.replace(URL_FORMS, ''));
 }

@@ -79,14 +79,16 @@ function parse(markup: string): ArtElement {
     if (markup.startsWith('</', at)) {
       at += 2;
       const name = attempt(NAME)?.[0];
-      if (!parent || name !== parent.name || !attempt(/\s*>/y)) throw new Refusal(`</${name ?? ''}> closes nothing that is open`, at);
+      if (!parent || name !== parent.name || !attempt(/\s*>/y))
+        throw new Refusal(`</${name ?? ''}> closes nothing that is open`, at);
       stack.pop();
       if (stack.length === 0) root = parent;
       continue;
     }
     const start = at++;
     const name = attempt(NAME)?.[0];
-    if (!name || !ALLOWED_ELEMENTS.has(name)) throw new Refusal(`<${name ?? markup.slice(at, at + 10)}> is not drawing`, start);
+    if (!name || !ALLOWED_ELEMENTS.has(name))
+      throw new Refusal(`<${name ?? markup.slice(at, at + 10)}> is not drawing`, start);
     if (root) throw new Refusal('more than one drawing', start);
     if (++count > MOST_ELEMENTS) throw new Refusal(`it has more than ${MOST_ELEMENTS} elements`, start);
     if (stack.length > 200) throw new Refusal('elements are nested more than 200 deep', start);
@@ -151,7 +153,8 @@ function countDrawn(root: ArtElement): number {
   const count = (element: ArtElement): number => {
     const before = known.get(element);
     if (before !== undefined) return before;
-    if (open.has(element)) throw new Refusal(`<use> leads round in a circle at ${element.attributes['id'] ?? element.name}`, 0);
+    if (open.has(element))
+      throw new Refusal(`<use> leads round in a circle at ${element.attributes['id'] ?? element.name}`, 0);
     open.add(element);
     let sum = 1;
     for (const child of element.children) if (typeof child !== 'string') sum += count(child);

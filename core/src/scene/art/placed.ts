@@ -25,7 +25,14 @@ export function placedArt(art: Art, prefix: string): string {
   const fits = kept['viewBox'] === `0 0 ${art.width} ${art.height}` || kept['viewBox'] === undefined;
   // A visible overflow and a viewBox that maps one to one need no viewport of their own: a plain group is cheaper to draw.
   if (!plain && fits) {
-    const { width: _w, height: _h, viewBox: _v, preserveAspectRatio: _p, overflow: _o, ...group } = attributes as Record<string, string>;
+    const {
+      width: _w,
+      height: _h,
+      viewBox: _v,
+      preserveAspectRatio: _p,
+      overflow: _o,
+      ...group
+    } = attributes as Record<string, string>;
     return writeArtElement({ name: 'g', attributes: group, children: root.children }, prefix);
   }
   return writeArtElement({ name: 'svg', attributes, children: root.children }, prefix);

@@ -1,13 +1,22 @@
 import { useCallback, useEffect, useRef, useState, type DragEvent, type PointerEvent, type RefObject } from 'react';
 import { guideById, nearestOnPath, pathOfGuide, prepare, riderById, setSeating, type Seating } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import { addNodeAt, adjustTool, hitsAt, plotTool, type Pointer, type Preview, type Tool, type ToolHost } from '../../tools/index.ts';
+import {
+  addNodeAt,
+  adjustTool,
+  hitsAt,
+  plotTool,
+  type Pointer,
+  type Preview,
+  type Tool,
+  type ToolHost,
+} from '../../tools/index.ts';
 import { useDesk, useFrame } from '../context.ts';
 import { ART_DRAG } from '../drawers/drag.ts';
 import { spaceHeld } from '../space-key.ts';
 import { useDeskView, type ToolName } from '../view.ts';
 import { CanvasTools } from './CanvasTools.tsx';
-import { Overlay, useTicks } from './Overlay.tsx';
+import { Beyond, Lines, Overlay, useTicks } from './Overlay.tsx';
 import { createSvgStage, type Stage } from './stage.ts';
 import { fitted, panned, toCanvas, zoomedAt } from './view-transform.ts';
 
@@ -27,7 +36,9 @@ export function CanvasPane() {
   const [preview, setPreview] = useState<Preview | null>(null);
   const [cursor, setCursor] = useState('default');
   const ticks = useTicks(shown, selection, view.zoom);
-  const [dropped, setDropped] = useState<{ rider: string; point: readonly [number, number]; seating: Seating } | null>(null);
+  const [dropped, setDropped] = useState<{ rider: string; point: readonly [number, number]; seating: Seating } | null>(
+    null,
+  );
   const [overGuide, setOverGuide] = useState<string | null>(null);
 
   useEffect(() => {
@@ -51,7 +62,13 @@ export function CanvasPane() {
     const pane = surface.current;
     if (!pane) return;
     const { width, height } = doc.state.shown.canvas;
-    set({ view: fitted({ left: 0, top: 0, right: width, bottom: height }, { width: pane.clientWidth, height: pane.clientHeight }, FIT_MARGIN) });
+    set({
+      view: fitted(
+        { left: 0, top: 0, right: width, bottom: height },
+        { width: pane.clientWidth, height: pane.clientHeight },
+        FIT_MARGIN,
+      ),
+    });
   }, [doc, set]);
 
   useFitWhileUntouched(surface, fit);
@@ -88,7 +105,15 @@ export function CanvasPane() {
     if (route) setRoute(route);
   }, [doc, selection, setRoute]);
 
-  const pointerOf = (event: { clientX: number; clientY: number; shiftKey: boolean; altKey: boolean; ctrlKey: boolean; metaKey: boolean; pointerType?: string }): Pointer => {
+  const pointerOf = (event: {
+    clientX: number;
+    clientY: number;
+    shiftKey: boolean;
+    altKey: boolean;
+    ctrlKey: boolean;
+    metaKey: boolean;
+    pointerType?: string;
+  }): Pointer => {
     const box = surface.current?.getBoundingClientRect();
     const now = useDeskView.getState().view;
     const [x, y] = toCanvas(now, event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0));
@@ -127,7 +152,10 @@ export function CanvasPane() {
 
   const showHover = (p: Pointer): void => {
     const scene = doc.state.shown;
-    const hit = tool === 'adjust' ? hitsAt(scene, selection, tools.host.poses(), p).find((one) => one.kind === 'guide') : undefined;
+    const hit =
+      tool === 'adjust'
+        ? hitsAt(scene, selection, tools.host.poses(), p).find((one) => one.kind === 'guide')
+        : undefined;
     const next = hit?.kind === 'guide' ? { guide: hit.guide, distance: hit.distance } : null;
     const before = useDeskView.getState().hover;
     if (next?.guide !== before?.guide || next?.distance !== before?.distance) set({ hover: next });
@@ -201,11 +229,19 @@ export function CanvasPane() {
         onDrop={onDrop}
       >
         <div className="stage" ref={stageHost} />
-        <Overlay scene={shown} selection={selection} preview={preview} ticks={ticks} />
+        <Beyond scene={shown} />
+        <Lines scene={shown} selection={selection} ticks={ticks} />
+        <Overlay scene={shown} selection={selection} preview={preview} />
         {isEmpty && <EmptyCanvas />}
         {hovered && <p className="drop-hint">Drop to ride “{hovered.name}”</p>}
         {dropped && (
-          <div className="seating" role="group" aria-label="How the rider sits" onPointerDown={(event) => event.stopPropagation()} onPointerUp={(event) => event.stopPropagation()}>
+          <div
+            className="seating"
+            role="group"
+            aria-label="How the rider sits"
+            onPointerDown={(event) => event.stopPropagation()}
+            onPointerUp={(event) => event.stopPropagation()}
+          >
             <span>{riderById(shown, dropped.rider)?.name}</span>
             <button type="button" aria-pressed={dropped.seating === 'seat'} onClick={() => reseat('seat')}>
               sits on the guide
@@ -240,16 +276,20 @@ function EmptyCanvas() {
 function StatusLine({ every, plotting }: { every: number | null; plotting: boolean }) {
   const selection = useDocumentState((state) => state.selection);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
-  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long ones each second.`;
+  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
   let text = 'Click to select; drag a box to select several.';
-  if (plotting) text = 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.';
-  else if (selection.nodes.length > 0 && guide) text = `${selection.nodes.length} of ${guide.nodes.length} nodes. Arrows nudge; the marks keep their times.`;
-  else if (guide) text = 'Drag a node to bend the guide; double-click the line to add one; the cross moves it whole.';
-  else if (selection.marks.length > 0) text = 'Drag the flag along the guide; its time stays. On the sheet it moves in time too.';
-  else if (selection.riders.length > 0) text = 'Drag a parked rider to move it; one that rides gets lift and lead. The loop holds still meanwhile.';
+  if (plotting)
+    text =
+      'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.';
+  else if (selection.nodes.length > 0 && guide)
+    text = `${selection.nodes.length} of ${guide.nodes.length} nodes. Arrows nudge; marks keep their times.`;
+  else if (guide) text = 'Drag nodes to bend; double-click adds one; the cross moves it whole.';
+  else if (selection.marks.length > 0) text = 'Drag the flag along the guide; its time stays.';
+  else if (selection.riders.length > 0) text = 'Drag to move it; on a guide that sets lift and lead.';
   return (
     <p className="status-line">
-      {text} {ticks}
+      <span className="status-text">{text}</span>
+      <span className="status-ticks">{ticks}</span>
     </p>
   );
 }
@@ -306,7 +346,9 @@ function usePan(surface: RefObject<HTMLDivElement | null>) {
       const { view, set } = useDeskView.getState();
       const box = pane.getBoundingClientRect();
       if (event.ctrlKey || event.metaKey)
-        set({ view: zoomedAt(view, Math.exp(-event.deltaY * 0.0022), event.clientX - box.left, event.clientY - box.top) });
+        set({
+          view: zoomedAt(view, Math.exp(-event.deltaY * 0.0022), event.clientX - box.left, event.clientY - box.top),
+        });
       else set({ view: event.shiftKey ? panned(view, -event.deltaY, 0) : panned(view, -event.deltaX, -event.deltaY) });
     };
     pane.addEventListener('wheel', onWheel, { passive: false });
@@ -338,5 +380,3 @@ function usePan(surface: RefObject<HTMLDivElement | null>) {
     },
   };
 }
-
-

@@ -31,7 +31,13 @@ export function CanvasTools({ fit, zoom, position }: CanvasToolsProps) {
       <span className="spacer" />
       <span ref={position} className="figures muted pointer-place" aria-hidden />
       <Tooltip label="Fit the canvas to the pane (0)">
-        <button type="button" className="plain-button figures" onClick={fit} aria-label={`Zoom ${Math.round(zoom * 100)} %, fit to pane`} data-action="fit">
+        <button
+          type="button"
+          className="plain-button figures"
+          onClick={fit}
+          aria-label={`Zoom ${Math.round(zoom * 100)} %, fit to pane`}
+          data-action="fit"
+        >
           <IconZoomScan size={15} aria-hidden />
           {Math.round(zoom * 100)} %
         </button>

@@ -8,31 +8,27 @@ import { useDeskView } from '../view.ts';
 import { guideData, ticksOf, type Ticks } from './overlay-paths.ts';
 import { cssMatrix } from './view-transform.ts';
 
-interface OverlayProps {
+interface LinesProps {
   readonly scene: Scene;
   readonly selection: Selection;
-  readonly preview: Preview | null;
   readonly ticks: Ticks | null;
 }
 
-/** Guides, nodes, handles, marks, ticks and what a tool is making, over the canvas. */
-export function Overlay({ scene, selection, preview, ticks }: OverlayProps) {
+/** Guides as lines and the spacing ticks. They lie under the riders while one watches, over all while a guide is edited. */
+export function Lines({ scene, selection, ticks }: LinesProps) {
   const view = useDeskView((state) => state.view);
-  const hover = useDeskView((state) => state.hover);
-  const { width, height } = scene.canvas;
-  const guide = guideById(scene, selection.guides[0] ?? null);
   const rider = riderById(scene, selection.riders[0] ?? '');
-  const near = hover ? guideById(scene, hover.guide) : undefined;
-  const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
-  const z = view.zoom;
+  const editing = selection.guides.length > 0;
   return (
-    <svg className="overlay" role="group" aria-label="Guides and nodes">
+    <svg className={`overlay lines ${editing ? 'on-top' : ''}`} aria-hidden>
       <g transform={cssMatrix(view)}>
-        <path className="beyond" d={`M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`} fillRule="evenodd" />
-        <rect className="canvas-edge" width={width} height={height} />
         {scene.guides.map((one) =>
           one.visible ? (
-            <GuideLine key={one.id} guide={one} isSelected={selection.guides.includes(one.id) || rider?.guide === one.id} />
+            <GuideLine
+              key={one.id}
+              guide={one}
+              isSelected={selection.guides.includes(one.id) || rider?.guide === one.id}
+            />
           ) : null,
         )}
         {ticks && (
@@ -42,6 +38,46 @@ export function Overlay({ scene, selection, preview, ticks }: OverlayProps) {
             <path className="tick long" d={ticks.long} />
           </g>
         )}
+      </g>
+    </svg>
+  );
+}
+
+/** What lies beyond the canvas, dimmed, and the canvas's edge. */
+export function Beyond({ scene }: { scene: Scene }) {
+  const view = useDeskView((state) => state.view);
+  const { width, height } = scene.canvas;
+  return (
+    <svg className="overlay frame" aria-hidden>
+      <g transform={cssMatrix(view)}>
+        <path
+          className="beyond"
+          d={`M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`}
+          fillRule="evenodd"
+        />
+        <rect className="canvas-edge" width={width} height={height} />
+      </g>
+    </svg>
+  );
+}
+
+interface OverlayProps {
+  readonly scene: Scene;
+  readonly selection: Selection;
+  readonly preview: Preview | null;
+}
+
+/** Nodes, handles, marks and what a tool is making, over the canvas. */
+export function Overlay({ scene, selection, preview }: OverlayProps) {
+  const view = useDeskView((state) => state.view);
+  const hover = useDeskView((state) => state.hover);
+  const guide = guideById(scene, selection.guides[0] ?? null);
+  const near = hover ? guideById(scene, hover.guide) : undefined;
+  const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
+  const z = view.zoom;
+  return (
+    <svg className="overlay handles" role="group" aria-label="Nodes and marks on the canvas">
+      <g transform={cssMatrix(view)}>
         {flagsOf(scene, selection).map((flag) => (
           <MarkFlag key={flag.mark} {...flag} zoom={z} isSelected={selection.marks.includes(flag.mark)} />
         ))}
@@ -92,7 +128,17 @@ function Nodes({ guide, selection, zoom }: { guide: Guide; selection: Selection;
   );
 }
 
-function NodeRing({ guide, index, zoom, isSelected }: { guide: Guide; index: number; zoom: number; isSelected: boolean }) {
+function NodeRing({
+  guide,
+  index,
+  zoom,
+  isSelected,
+}: {
+  guide: Guide;
+  index: number;
+  zoom: number;
+  isSelected: boolean;
+}) {
   const doc = useDocument();
   const { actions } = useDesk();
   const node = guide.nodes[index];
@@ -173,7 +219,15 @@ function MarkFlag({ x, y, normalX, normalY, time, zoom, isSelected }: MarkFlagPr
 function PreviewShape({ preview, zoom }: { preview: Preview; zoom: number }) {
   if (preview.kind === 'box') {
     const { x0, y0, x1, y1 } = preview;
-    return <rect className="select-box" x={Math.min(x0, x1)} y={Math.min(y0, y1)} width={Math.abs(x1 - x0)} height={Math.abs(y1 - y0)} />;
+    return (
+      <rect
+        className="select-box"
+        x={Math.min(x0, x1)}
+        y={Math.min(y0, y1)}
+        width={Math.abs(x1 - x0)}
+        height={Math.abs(y1 - y0)}
+      />
+    );
   }
   const { nodes, next, closes } = preview;
   const [first] = nodes;
@@ -187,9 +241,21 @@ function PreviewShape({ preview, zoom }: { preview: Preview; zoom: number }) {
       {last && target && <path className="draft-next" d={guideData([last, target], false)} />}
       {nodes.map((node, i) => (
         <g key={i}>
-          {node.out && <path className="draft-handle" d={`M${node.x + (node.in?.[0] ?? 0)} ${node.y + (node.in?.[1] ?? 0)}L${node.x + node.out[0]} ${node.y + node.out[1]}`} />}
-          {node.out && <circle className="draft-knob" cx={node.x + node.out[0]} cy={node.y + node.out[1]} r={3.5 * k} />}
-          <circle className={i === 0 && closes ? 'draft-node closes' : 'draft-node'} cx={node.x} cy={node.y} r={(i === 0 && closes ? 8 : 5) * k} />
+          {node.out && (
+            <path
+              className="draft-handle"
+              d={`M${node.x + (node.in?.[0] ?? 0)} ${node.y + (node.in?.[1] ?? 0)}L${node.x + node.out[0]} ${node.y + node.out[1]}`}
+            />
+          )}
+          {node.out && (
+            <circle className="draft-knob" cx={node.x + node.out[0]} cy={node.y + node.out[1]} r={3.5 * k} />
+          )}
+          <circle
+            className={i === 0 && closes ? 'draft-node closes' : 'draft-node'}
+            cx={node.x}
+            cy={node.y}
+            r={(i === 0 && closes ? 8 : 5) * k}
+          />
         </g>
       ))}
     </g>

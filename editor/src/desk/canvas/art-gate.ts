@@ -20,7 +20,7 @@ const made = new WeakMap<Art, Map<string, DocumentFragment>>();
 /** The drawing of an art as nodes, through the browser's last gate; a copy each time. */
 export function artNodes(art: Art, prefix: string): DocumentFragment {
   let known = made.get(art);
-  if (!known) made.set(art, (known = new Map()));
+  if (!known) made.set(art, (known = new Map<string, DocumentFragment>()));
   let fragment = known.get(prefix);
   if (!fragment) {
     const wrapped = `<svg xmlns="http://www.w3.org/2000/svg">${placedArt(art, prefix)}</svg>`;

@@ -1,8 +1,22 @@
-import { cycleOf, emptyFrame, frameCount, guideById, loopLength, pathOfGuide, prepare, type Guide, type Rider, type Scene } from '@pace-line/core';
+import {
+  cycleOf,
+  emptyFrame,
+  frameCount,
+  guideById,
+  loopLength,
+  pathOfGuide,
+  prepare,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
 import { formatNumber } from '@pace-line/core';
 
 /** A guide's nodes as SVG path data, canvas px. */
-export function guideData(nodes: readonly Pick<Guide['nodes'][number], 'x' | 'y' | 'in' | 'out'>[], closed: boolean): string {
+export function guideData(
+  nodes: readonly Pick<Guide['nodes'][number], 'x' | 'y' | 'in' | 'out'>[],
+  closed: boolean,
+): string {
   const [first] = nodes;
   if (!first) return '';
   const n = (value: number): string => formatNumber(value, 3);

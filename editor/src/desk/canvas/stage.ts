@@ -27,8 +27,9 @@ interface Placed {
 /** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
 export function createSvgStage(host: HTMLElement): Stage {
   const roots = [document.createElementNS(SVG, 'svg'), document.createElementNS(SVG, 'svg')] as const;
-  const groups = roots.map((root) => {
+  const groups = roots.map((root, i) => {
     root.setAttribute('aria-hidden', 'true');
+    root.classList.add(i === 0 ? 'scenery' : 'riders');
     const group = document.createElementNS(SVG, 'g');
     root.append(group);
     host.append(root);

@@ -9,9 +9,15 @@ export const IDENTITY: ViewTransform = { zoom: 1, x: 0, y: 0 };
 const LEAST_ZOOM = 0.02;
 const MOST_ZOOM = 64;
 
-export const toCanvas = (view: ViewTransform, x: number, y: number): [number, number] => [(x - view.x) / view.zoom, (y - view.y) / view.zoom];
-export const toScreen = (view: ViewTransform, x: number, y: number): [number, number] => [x * view.zoom + view.x, y * view.zoom + view.y];
-export const panned = (view: ViewTransform, dx: number, dy: number): ViewTransform => ({ ...view, x: view.x + dx, y: view.y + dy });
+export const toCanvas = (view: ViewTransform, x: number, y: number): [number, number] => [
+  (x - view.x) / view.zoom,
+  (y - view.y) / view.zoom,
+];
+export const panned = (view: ViewTransform, dx: number, dy: number): ViewTransform => ({
+  ...view,
+  x: view.x + dx,
+  y: view.y + dy,
+});
 
 /** Zoomed by a factor with a point of the screen kept in place. */
 export function zoomedAt(view: ViewTransform, factor: number, x: number, y: number): ViewTransform {

@@ -21,7 +21,11 @@ export function Card({ name, number, title, summary, children }: CardProps) {
     if (!isOpen) return;
     const onDown = (event: PointerEvent): void => {
       const target = event.target as Element;
-      if (!ref.current?.contains(target) && !target.closest('[role="listbox"], [role="menu"], .mantine-Popover-dropdown')) set({ openCard: null });
+      if (
+        !ref.current?.contains(target) &&
+        !target.closest('[role="listbox"], [role="menu"], .mantine-Popover-dropdown')
+      )
+        set({ openCard: null });
     };
     window.addEventListener('pointerdown', onDown);
     return () => window.removeEventListener('pointerdown', onDown);
@@ -36,7 +40,12 @@ export function Card({ name, number, title, summary, children }: CardProps) {
         if (event.key === 'Escape' && isOpen) set({ openCard: null });
       }}
     >
-      <button type="button" className="card-head" aria-expanded={isOpen} onClick={() => set({ openCard: isOpen ? null : name })}>
+      <button
+        type="button"
+        className="card-head"
+        aria-expanded={isOpen}
+        onClick={() => set({ openCard: isOpen ? null : name })}
+      >
         <span className="card-number">{number}</span>
         <span className="card-title">{title}</span>
         <span className="card-summary">{summary}</span>

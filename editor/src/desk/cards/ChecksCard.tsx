@@ -10,12 +10,27 @@ export function ChecksCard() {
   const findings = useMemo(() => checkSeam(scene), [scene]);
   const wrong = findings.filter((one) => !one.closes || !one.smooth);
   const summary =
-    scene.clock.repeat === 'once' ? 'plays once' : findings.length === 0 ? 'nothing rides' : wrong.length === 0 ? 'all well' : <span className="bad">{wrong.length} to look at</span>;
+    scene.clock.repeat === 'once' ? (
+      'plays once'
+    ) : findings.length === 0 ? (
+      'nothing rides'
+    ) : wrong.length === 0 ? (
+      'all well'
+    ) : (
+      <span className="bad">{wrong.length} to look at</span>
+    );
   return (
     <Card name="checks" number={5} title="Checks" summary={summary}>
-      {findings.length === 0 && <p className="card-empty">The seam of the loop is measured here for every rider on a guide.</p>}
+      {findings.length === 0 && (
+        <p className="card-empty">The seam of the loop is measured here for every rider on a guide.</p>
+      )}
       {[...wrong, ...findings.filter((one) => !wrong.includes(one))].map((finding) => (
-        <button key={finding.rider} type="button" className="finding" onClick={() => doc.select(selectRider(finding.rider))}>
+        <button
+          key={finding.rider}
+          type="button"
+          className="finding"
+          onClick={() => doc.select(selectRider(finding.rider))}
+        >
           <span className="row-label">Seam, {scene.riders.find((rider) => rider.id === finding.rider)?.name}</span>
           <Wording finding={finding} />
         </button>

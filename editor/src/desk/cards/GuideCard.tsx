@@ -41,7 +41,12 @@ export function GuideCard() {
     );
   const length = pathOfGuide(guide).length;
   return (
-    <Card name="guide" number={1} title="Guide" summary={`${guide.closed ? 'closed' : 'open'} · ${Math.round(length).toLocaleString('en')} px`}>
+    <Card
+      name="guide"
+      number={1}
+      title="Guide"
+      summary={`${guide.closed ? 'closed' : 'open'} · ${Math.round(length).toLocaleString('en')} px`}
+    >
       <GuideRows guide={guide} nodes={selection.guides[0] === guide.id ? selection.nodes : []} />
     </Card>
   );
@@ -61,24 +66,44 @@ function GuideRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] })
       node: only.id,
       nodeId: freeId(taken, `${only.id}-b`),
       guideId: freeId(taken, guide.id),
-      name: freeName(actions.scene.guides.map((one) => one.name), guide.name),
+      name: freeName(
+        actions.scene.guides.map((one) => one.name),
+        guide.name,
+      ),
     };
     actions.do(guide.closed ? 'Open guide here' : 'Split guide', (scene) => splitGuide(scene, args));
   };
-  const canSplit = only && chosen.length === 1 && !canSplitGuide(actions.scene, { guide: guide.id, node: only.id, nodeId: '\0a', guideId: '\0b', name: '' });
+  const canSplit =
+    only &&
+    chosen.length === 1 &&
+    !canSplitGuide(actions.scene, { guide: guide.id, node: only.id, nodeId: '\0a', guideId: '\0b', name: '' });
   return (
     <>
       <Row label="Name">
-        <TextField label="Guide name" value={guide.name} onCommit={(name) => actions.do('Rename guide', (scene) => setGuide(scene, { id: guide.id, patch: { name } }))} />
+        <TextField
+          label="Guide name"
+          value={guide.name}
+          onCommit={(name) => actions.do('Rename guide', (scene) => setGuide(scene, { id: guide.id, patch: { name } }))}
+        />
       </Row>
-      <Row label={chosen.length > 0 ? (chosen.length === 1 && only ? nodeLabel(guide, only.id) : `${chosen.length} nodes`) : 'Nodes'}>
+      <Row
+        label={
+          chosen.length > 0
+            ? chosen.length === 1 && only
+              ? nodeLabel(guide, only.id)
+              : `${chosen.length} nodes`
+            : 'Nodes'
+        }
+      >
         {only ? (
           <Segments
             label="Join"
             value={join}
             disabled={locked}
             options={JOINS}
-            onChange={(next) => actions.do('Change join', (scene) => setJoin(scene, { guide: guide.id, nodes, join: next }))}
+            onChange={(next) =>
+              actions.do('Change join', (scene) => setJoin(scene, { guide: guide.id, nodes, join: next }))
+            }
           />
         ) : (
           <span className="figures">{guide.nodes.length}</span>
@@ -86,8 +111,26 @@ function GuideRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] })
       </Row>
       {only && chosen.length === 1 && (
         <Row label={`Place of node ${nodeIndex(guide, only.id) + 1}`}>
-          <NumberField label="Node x" value={only.x} unit="px" units={PX} disabled={locked} onCommit={(x) => actions.do('Move node', (scene) => setNode(scene, { guide: guide.id, node: only.id, x, y: only.y }))} />
-          <NumberField label="Node y" value={only.y} unit="px" units={PX} disabled={locked} onCommit={(y) => actions.do('Move node', (scene) => setNode(scene, { guide: guide.id, node: only.id, x: only.x, y }))} />
+          <NumberField
+            label="Node x"
+            value={only.x}
+            unit="px"
+            units={PX}
+            disabled={locked}
+            onCommit={(x) =>
+              actions.do('Move node', (scene) => setNode(scene, { guide: guide.id, node: only.id, x, y: only.y }))
+            }
+          />
+          <NumberField
+            label="Node y"
+            value={only.y}
+            unit="px"
+            units={PX}
+            disabled={locked}
+            onCommit={(y) =>
+              actions.do('Move node', (scene) => setNode(scene, { guide: guide.id, node: only.id, x: only.x, y }))
+            }
+          />
         </Row>
       )}
       <Row label="Runs">
@@ -99,7 +142,11 @@ function GuideRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] })
             ['open', 'open'],
             ['closed', 'closed'],
           ]}
-          onChange={(value) => actions.do(value === 'closed' ? 'Close guide' : 'Open guide', (scene) => setClosed(scene, { guide: guide.id, closed: value === 'closed' }))}
+          onChange={(value) =>
+            actions.do(value === 'closed' ? 'Close guide' : 'Open guide', (scene) =>
+              setClosed(scene, { guide: guide.id, closed: value === 'closed' }),
+            )
+          }
         />
         {canSplit && (
           <button type="button" className="small-button" onClick={split}>

@@ -20,7 +20,12 @@ export function HeadingCard() {
       </Card>
     );
   return (
-    <Card name="heading" number={3} title="Heading" summary={rider.heading.mode === 'along' ? 'along the guide' : 'level'}>
+    <Card
+      name="heading"
+      number={3}
+      title="Heading"
+      summary={rider.heading.mode === 'along' ? 'along the guide' : 'level'}
+    >
       <HeadingRows rider={rider} art={art} />
     </Card>
   );
@@ -34,7 +39,11 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
     const keepAngle = next === 'level' || turning === 'keep' ? playback.time : null;
     const heading = { mode: next, offset: next === 'along' && turning === 'nose' ? 0 : offset };
     actions.do(next === 'along' ? 'Face along' : 'Face level', (scene) =>
-      setHeading(scene, { rider: rider.id, heading: next === 'level' ? { mode: 'level', offset: 0 } : heading, keepAngle: next === 'level' ? null : keepAngle }),
+      setHeading(scene, {
+        rider: rider.id,
+        heading: next === 'level' ? { mode: 'level', offset: 0 } : heading,
+        keepAngle: next === 'level' ? null : keepAngle,
+      }),
     );
   };
   return (
@@ -45,18 +54,18 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           value={mode}
           options={[
             ['level', 'level'],
-            ['along', 'along the guide'],
+            ['along', 'along guide'],
           ]}
           onChange={switchMode}
         />
       </Row>
-      <Row label="Switched on">
+      <Row label="To begin">
         <Segments
           label="When it is switched to along"
           value={turning}
           options={[
-            ['nose', 'nose points along'],
-            ['keep', 'angle is kept'],
+            ['nose', 'nose leads'],
+            ['keep', 'angle kept'],
           ]}
           onChange={(value) => {
             setTurning(value);
@@ -64,20 +73,41 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
               actions.do(value === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
                 value === 'nose'
                   ? setHeading(scene, { rider: rider.id, heading: { mode: 'along', offset: 0 }, keepAngle: null })
-                  : setHeading(setHeading(scene, { rider: rider.id, heading: { mode: 'level', offset: 0 }, keepAngle: null }), {
-                      rider: rider.id,
-                      heading: { mode: 'along', offset: 0 },
-                      keepAngle: playback.time,
-                    }),
+                  : setHeading(
+                      setHeading(scene, { rider: rider.id, heading: { mode: 'level', offset: 0 }, keepAngle: null }),
+                      {
+                        rider: rider.id,
+                        heading: { mode: 'along', offset: 0 },
+                        keepAngle: playback.time,
+                      },
+                    ),
               );
           }}
         />
       </Row>
       <Row label="Fine turn">
-        <NumberField label="Fine turn" value={offset} unit="°" units={DEGREES} digits={1} onCommit={(value) => actions.do('Turn', (scene) => setHeading(scene, { rider: rider.id, heading: { mode, offset: value }, keepAngle: null }))} />
+        <NumberField
+          label="Fine turn"
+          value={offset}
+          unit="°"
+          units={DEGREES}
+          digits={1}
+          onCommit={(value) =>
+            actions.do('Turn', (scene) =>
+              setHeading(scene, { rider: rider.id, heading: { mode, offset: value }, keepAngle: null }),
+            )
+          }
+        />
       </Row>
-      <Row label="Art was drawn facing">
-        <NumberField label="Facing of the art" value={art.facing} unit="°" units={DEGREES} digits={1} onCommit={(facing) => actions.do('Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))} />
+      <Row label="Drawn facing">
+        <NumberField
+          label="Facing of the art"
+          value={art.facing}
+          unit="°"
+          units={DEGREES}
+          digits={1}
+          onCommit={(facing) => actions.do('Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))}
+        />
       </Row>
       <p className="card-note">0° is drawn facing right, 90° facing down.</p>
     </>

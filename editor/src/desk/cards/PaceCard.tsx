@@ -35,7 +35,10 @@ export function PaceCard() {
   const rider = riderById(scene, selection.riders[0] ?? '');
   const guide = guideById(scene, rider?.guide ?? null);
   const count = rider?.pace.marks.length ?? 0;
-  const summary = rider && guide ? `${count} ${count === 1 ? 'mark' : 'marks'} · ${seconds(cycleOf(rider, scene.clock))}` : `loop of ${seconds(scene.clock.duration)}`;
+  const summary =
+    rider && guide
+      ? `${count} ${count === 1 ? 'mark' : 'marks'} · ${seconds(cycleOf(rider, scene.clock))}`
+      : `loop of ${seconds(scene.clock.duration)}`;
   return (
     <Card name="pace" number={4} title="Pace" summary={summary}>
       {rider && guide ? <PaceRows rider={rider} guide={guide} chosen={selection.marks} /> : <ClockRows />}
@@ -68,10 +71,32 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           allowDeselect={false}
           onChange={(id) => id !== null && doc.select(selectRider(rider.id, [id]))}
         />
-        <NumberField label="Time of the mark" value={mark.time} unit="s" units={units} step={1 / clock.fps} digits={3} min={0} onCommit={(time) => actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))} />
+        <NumberField
+          label="Time of the mark"
+          value={mark.time}
+          unit="s"
+          units={units}
+          step={1 / clock.fps}
+          digits={3}
+          min={0}
+          onCommit={(time) =>
+            actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))
+          }
+        />
       </Row>
-      <Row label="Rests there">
-        <NumberField label="Rests there" value={mark.dwell} unit="s" units={units} step={1 / clock.fps} digits={3} min={0} onCommit={(dwell) => actions.do('Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))} />
+      <Row label="Rests, place">
+        <NumberField
+          label="Rests there"
+          value={mark.dwell}
+          unit="s"
+          units={units}
+          step={1 / clock.fps}
+          digits={3}
+          min={0}
+          onCommit={(dwell) =>
+            actions.do('Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))
+          }
+        />
         <MarkPlace rider={rider} guide={guide} mark={mark} />
       </Row>
       {!isLast && (
@@ -96,9 +121,19 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
         </button>
       </Row>
       <Row label="Starts after">
-        <NumberField label="Starts after" value={rider.pace.delay} unit="s" units={units} digits={3} step={1 / clock.fps} onCommit={(delay) => actions.do('Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))} />
+        <NumberField
+          label="Starts after"
+          value={rider.pace.delay}
+          unit="s"
+          units={units}
+          digits={3}
+          step={1 / clock.fps}
+          onCommit={(delay) =>
+            actions.do('Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))
+          }
+        />
       </Row>
-      <Row label="Own cycle">
+      <Row label="Cycle">
         <NumberField
           label="Own cycle"
           value={cycleOf(rider, clock)}
@@ -107,13 +142,26 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(cycle) => actions.do('Change cycle', (scene) => setPace(scene, { rider: rider.id, patch: { cycle: Math.abs(cycle - scene.clock.duration) < 1e-9 ? null : cycle } }))}
+          onCommit={(cycle) =>
+            actions.do('Change cycle', (scene) =>
+              setPace(scene, {
+                rider: rider.id,
+                patch: { cycle: Math.abs(cycle - scene.clock.duration) < 1e-9 ? null : cycle },
+              }),
+            )
+          }
         />
+      </Row>
+      <Row label="Repeats">
         <Segments
           label="Rider repeats"
           value={rider.pace.repeat ?? clock.repeat}
           options={REPEATS}
-          onChange={(repeat) => actions.do('Change repeat', (scene) => setPace(scene, { rider: rider.id, patch: { repeat: repeat === scene.clock.repeat ? null : repeat } }))}
+          onChange={(repeat) =>
+            actions.do('Change repeat', (scene) =>
+              setPace(scene, { rider: rider.id, patch: { repeat: repeat === scene.clock.repeat ? null : repeat } }),
+            )
+          }
         />
       </Row>
     </>
@@ -130,7 +178,11 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
       unit="px"
       units={PX}
       digits={1}
-      onCommit={(next) => actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, distance: next }))}
+      onCommit={(next) =>
+        actions.do('Move mark', (scene) =>
+          retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, distance: next }),
+        )
+      }
     />
   );
 }
@@ -139,7 +191,9 @@ function EaseSelect({ rider, mark, marks }: { rider: Rider; mark: Mark; marks: r
   const { actions } = useDesk();
   const value = valueOfEase(mark.ease);
   const known = EASE_LIST.some(({ items }) => items.some((item) => item.value === value));
-  const data = known ? EASE_LIST : [{ group: 'As it is', items: [{ value, label: wordsOfEase(mark.ease) }] }, ...EASE_LIST];
+  const data = known
+    ? EASE_LIST
+    : [{ group: 'As it is', items: [{ value, label: wordsOfEase(mark.ease) }] }, ...EASE_LIST];
   return (
     <Select
       size="xs"
@@ -151,7 +205,8 @@ function EaseSelect({ rider, mark, marks }: { rider: Rider; mark: Mark; marks: r
       maxDropdownHeight={260}
       onChange={(next) => {
         const ease = next === null ? undefined : easeOfValue(next);
-        if (ease && next !== value) actions.do('Change ease', (scene) => setEase(scene, { rider: rider.id, marks, ease }));
+        if (ease && next !== value)
+          actions.do('Change ease', (scene) => setEase(scene, { rider: rider.id, marks, ease }));
       }}
     />
   );
@@ -163,11 +218,34 @@ function ClockRows() {
   return (
     <>
       <Row label="Loop lasts">
-        <NumberField label="Loop lasts" value={clock.duration} unit="s" units={secondsAt(clock.fps)} digits={3} min={0.01} max={3600} onCommit={(duration) => actions.do('Change duration', (scene) => setClock(scene, { duration }))} />
-        <NumberField label="Frames a second" value={clock.fps} unit="fps" units={{ fps: 1 }} digits={2} min={1} max={240} onCommit={(fps) => actions.do('Change frame rate', (scene) => setClock(scene, { fps }))} />
+        <NumberField
+          label="Loop lasts"
+          value={clock.duration}
+          unit="s"
+          units={secondsAt(clock.fps)}
+          digits={3}
+          min={0.01}
+          max={3600}
+          onCommit={(duration) => actions.do('Change duration', (scene) => setClock(scene, { duration }))}
+        />
+        <NumberField
+          label="Frames a second"
+          value={clock.fps}
+          unit="fps"
+          units={{ fps: 1 }}
+          digits={2}
+          min={1}
+          max={240}
+          onCommit={(fps) => actions.do('Change frame rate', (scene) => setClock(scene, { fps }))}
+        />
       </Row>
       <Row label="Scene">
-        <Segments label="Scene repeats" value={clock.repeat} options={REPEATS} onChange={(repeat) => actions.do('Change repeat', (scene) => setClock(scene, { repeat }))} />
+        <Segments
+          label="Scene repeats"
+          value={clock.repeat}
+          options={REPEATS}
+          onChange={(repeat) => actions.do('Change repeat', (scene) => setClock(scene, { repeat }))}
+        />
       </Row>
     </>
   );

@@ -1,5 +1,15 @@
 import { Select } from '@mantine/core';
-import { artById, guideById, prepare, riderById, setArt, setRider, setSeating, type Art, type Rider } from '@pace-line/core';
+import {
+  artById,
+  guideById,
+  prepare,
+  riderById,
+  setArt,
+  setRider,
+  setSeating,
+  type Art,
+  type Rider,
+} from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
@@ -22,7 +32,12 @@ export function RiderCard() {
   const guide = guideById(scene, rider.guide);
   const sits = rider.lift === 0 && rider.lead === 0;
   return (
-    <Card name="rider" number={2} title="Rider" summary={`${rider.name} · ${guide ? (sits ? 'on the guide' : 'beside it') : 'parked'}`}>
+    <Card
+      name="rider"
+      number={2}
+      title="Rider"
+      summary={`${rider.name} · ${guide ? (sits ? 'on the guide' : 'beside it') : 'parked'}`}
+    >
       <RiderRows rider={rider} art={art} />
     </Card>
   );
@@ -38,7 +53,9 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
     const index = scene.riders.indexOf(rider);
     const poses = prepare(scene).poseAt(playback.time);
     const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
-    actions.do('Seat on the guide', (base) => setSeating(base, { rider: rider.id, seating, point, time: playback.time }));
+    actions.do('Seat on the guide', (base) =>
+      setSeating(base, { rider: rider.id, seating, point, time: playback.time }),
+    );
   };
   return (
     <>
@@ -50,16 +67,31 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           size="xs"
           aria-label="Guide that it rides"
           value={rider.guide ?? PARKED}
-          data={[{ value: PARKED, label: 'parked' }, ...scene.guides.map((guide) => ({ value: guide.id, label: guide.name }))]}
+          data={[
+            { value: PARKED, label: 'parked' },
+            ...scene.guides.map((guide) => ({ value: guide.id, label: guide.name })),
+          ]}
           allowDeselect={false}
           comboboxProps={{ withinPortal: true }}
           onChange={(value) => actions.ride(rider.id, value === PARKED || value === null ? null : value, 'seat')}
         />
       </Row>
       {rider.guide !== null ? (
-        <Row label="Lift · lead">
-          <NumberField label="Lift" value={rider.lift} unit="px" units={PX} onCommit={(lift) => patch('Set lift', { lift })} />
-          <NumberField label="Lead" value={rider.lead} unit="px" units={PX} onCommit={(lead) => patch('Set lead', { lead })} />
+        <Row label="Lift, lead">
+          <NumberField
+            label="Lift"
+            value={rider.lift}
+            unit="px"
+            units={PX}
+            onCommit={(lift) => patch('Set lift', { lift })}
+          />
+          <NumberField
+            label="Lead"
+            value={rider.lead}
+            unit="px"
+            units={PX}
+            onCommit={(lead) => patch('Set lead', { lead })}
+          />
           {(rider.lift !== 0 || rider.lead !== 0) && (
             <button type="button" className="small-button" onClick={() => reseat('seat')}>
               seat
@@ -68,13 +100,45 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         </Row>
       ) : (
         <Row label="Stands at">
-          <NumberField label="Stands at x" value={rider.at[0]} unit="px" units={PX} onCommit={(x) => patch('Move rider', { at: [x, rider.at[1]] })} />
-          <NumberField label="Stands at y" value={rider.at[1]} unit="px" units={PX} onCommit={(y) => patch('Move rider', { at: [rider.at[0], y] })} />
+          <NumberField
+            label="Stands at x"
+            value={rider.at[0]}
+            unit="px"
+            units={PX}
+            onCommit={(x) => patch('Move rider', { at: [x, rider.at[1]] })}
+          />
+          <NumberField
+            label="Stands at y"
+            value={rider.at[1]}
+            unit="px"
+            units={PX}
+            onCommit={(y) => patch('Move rider', { at: [rider.at[0], y] })}
+          />
         </Row>
       )}
-      <Row label="Scale · opacity">
-        <NumberField label="Scale" value={rider.scale[0] * 100} unit="%" units={PERCENT} digits={1} onCommit={(value) => patch('Scale rider', { scale: [value / 100, (value / 100) * (rider.scale[0] === 0 ? 1 : rider.scale[1] / rider.scale[0])] })} />
-        <NumberField label="Opacity" value={rider.opacity * 100} unit="%" units={PERCENT} digits={0} min={0} max={100} onCommit={(value) => patch('Change opacity', { opacity: value / 100 })} />
+      <Row label="Scale, opacity">
+        <NumberField
+          label="Scale"
+          value={rider.scale[0] * 100}
+          unit="%"
+          units={PERCENT}
+          digits={1}
+          onCommit={(value) =>
+            patch('Scale rider', {
+              scale: [value / 100, (value / 100) * (rider.scale[0] === 0 ? 1 : rider.scale[1] / rider.scale[0])],
+            })
+          }
+        />
+        <NumberField
+          label="Opacity"
+          value={rider.opacity * 100}
+          unit="%"
+          units={PERCENT}
+          digits={0}
+          min={0}
+          max={100}
+          onCommit={(value) => patch('Change opacity', { opacity: value / 100 })}
+        />
       </Row>
       <Row label="Art">
         <Select
@@ -87,9 +151,25 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           onChange={(value) => value !== null && patch('Change art', { art: value })}
         />
       </Row>
-      <Row label="Pivot of the art">
-        <NumberField label="Pivot x" value={art.pivot[0]} unit="px" units={PX} onCommit={(x) => actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))} />
-        <NumberField label="Pivot y" value={art.pivot[1]} unit="px" units={PX} onCommit={(y) => actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))} />
+      <Row label="Pivot">
+        <NumberField
+          label="Pivot x"
+          value={art.pivot[0]}
+          unit="px"
+          units={PX}
+          onCommit={(x) =>
+            actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))
+          }
+        />
+        <NumberField
+          label="Pivot y"
+          value={art.pivot[1]}
+          unit="px"
+          units={PX}
+          onCommit={(y) =>
+            actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))
+          }
+        />
       </Row>
       <Row label="In the output">
         <Segments

@@ -13,7 +13,10 @@ const FAMILY_ORDER = EASE_FAMILIES;
 const MODE_WORDS = { in: 'in', out: 'out', 'in-out': 'in and out' } as const;
 
 /** The eases to choose from, grouped for a list. */
-export const EASE_LIST: readonly { readonly group: string; readonly items: readonly { readonly value: string; readonly label: string }[] }[] = [
+export const EASE_LIST: readonly {
+  readonly group: string;
+  readonly items: readonly { readonly value: string; readonly label: string }[];
+}[] = [
   {
     group: 'Plain',
     items: [
@@ -48,7 +51,13 @@ export function valueOfEase(ease: Ease): string {
 export function wordsOfEase(ease: Ease): string {
   const value = valueOfEase({ ...ease, part: undefined } as Ease);
   const listed = EASE_LIST.flatMap(({ items }) => items).find((item) => item.value === value)?.label;
-  const plain = listed ?? (ease.kind === 'bezier' ? `curve ${ease.values.join(', ')}` : ease.kind === 'points' ? `${ease.points.length} points` : ease.kind);
+  const plain =
+    listed ??
+    (ease.kind === 'bezier'
+      ? `curve ${ease.values.join(', ')}`
+      : ease.kind === 'points'
+        ? `${ease.points.length} points`
+        : ease.kind);
   return 'part' in ease && ease.part ? `part of ${plain}` : plain;
 }
 
@@ -60,6 +69,7 @@ export function easeOfValue(value: string): Ease | undefined {
   const mode = EASE_MODES.find((one) => one === b);
   if (kind === 'family' && family && mode) return { kind, family, mode };
   const [x1, y1, x2, y2] = a.split(',').map(Number);
-  if (kind === 'bezier' && x1 !== undefined && y1 !== undefined && x2 !== undefined && y2 !== undefined) return { kind, values: [x1, y1, x2, y2] };
+  if (kind === 'bezier' && x1 !== undefined && y1 !== undefined && x2 !== undefined && y2 !== undefined)
+    return { kind, values: [x1, y1, x2, y2] };
   return undefined;
 }

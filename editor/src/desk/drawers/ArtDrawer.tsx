@@ -23,7 +23,10 @@ export function ArtDrawer() {
       <button type="button" className="wide-button" onClick={() => void bringIn()}>
         <IconUpload size={15} aria-hidden /> Bring in SVG…
       </button>
-      <p className="card-note">Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the Desk.</p>
+      <p className="card-note">
+        Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the
+        Desk.
+      </p>
       {art.length > 0 && <h3 className="drawer-heading">In this scene</h3>}
       <ul className="art-grid">
         {art.map((one) => (
@@ -34,7 +37,12 @@ export function ArtDrawer() {
       <ul className="art-grid">
         {BUILT_IN_SHAPES.map((shape) => (
           <li key={shape.name} className="art-tile">
-            <button type="button" className="art-face" onClick={() => actions.addArt(shape.name, shape.art)} aria-label={`Take the shape ${shape.name} into the scene`}>
+            <button
+              type="button"
+              className="art-face"
+              onClick={() => actions.addArt(shape.name, shape.art)}
+              aria-label={`Take the shape ${shape.name} into the scene`}
+            >
               <img alt="" src={`data:image/svg+xml,${encodeURIComponent(shape.art.markup)}`} draggable={false} />
             </button>
             <span className="art-name">{shape.name}</span>
@@ -52,7 +60,8 @@ function ArtTile({ art }: { art: Art }) {
   const route = useDeskView((state) => state.route);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? route));
   const picture = useMemo(
-    () => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,
+    () =>
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,
     [art],
   );
   return (
@@ -72,16 +81,32 @@ function ArtTile({ art }: { art: Art }) {
       </span>
       <span className="art-buttons">
         {guide && (
-          <button type="button" className="small-button" onClick={() => actions.placeArt(art.id, [0, 0], guide.id, 'seat')} aria-label={`Ride ${art.name} on ${guide.name}`}>
+          <button
+            type="button"
+            className="small-button"
+            onClick={() => actions.placeArt(art.id, [0, 0], guide.id, 'seat')}
+            aria-label={`Ride ${art.name} on ${guide.name}`}
+          >
             ride
           </button>
         )}
-        <button type="button" className="small-button" onClick={() => actions.placeArt(art.id, [canvas.width / 2, canvas.height / 2], null, 'seat')} aria-label={`Park ${art.name} on the canvas`}>
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => actions.placeArt(art.id, [canvas.width / 2, canvas.height / 2], null, 'seat')}
+          aria-label={`Park ${art.name} on the canvas`}
+        >
           park
         </button>
         {used === 0 && (
           <Tooltip label="Delete this art">
-            <ActionIcon size="sm" variant="subtle" color="gray" aria-label={`Delete ${art.name}`} onClick={() => actions.do(`Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}>
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label={`Delete ${art.name}`}
+              onClick={() => actions.do(`Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}
+            >
               <IconTrash size={14} aria-hidden />
             </ActionIcon>
           </Tooltip>

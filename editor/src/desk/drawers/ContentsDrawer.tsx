@@ -1,5 +1,18 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { ActionIcon } from '@mantine/core';
 import { IconEye, IconEyeOff, IconGripVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
 import { useState } from 'react';
@@ -57,12 +70,27 @@ function RiderRow({ rider }: { rider: Rider }) {
   const patch = (label: string, change: Partial<Pick<Rider, 'visible' | 'locked' | 'name'>>): void =>
     actions.do(label, (scene) => setRider(scene, { id: rider.id, patch: change }));
   return (
-    <li ref={setNodeRef} className={`contents-row ${isSelected ? 'selected' : ''}`} style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}>
+    <li
+      ref={setNodeRef}
+      className={`contents-row ${isSelected ? 'selected' : ''}`}
+      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+    >
       <span {...attributes} {...listeners} className="drag-handle" aria-label={`Move ${rider.name} in the stack`}>
         <IconGripVertical size={14} aria-hidden />
       </span>
-      <Name name={rider.name} note={guide ? `rides ${guide.name}` : 'parked'} onSelect={() => doc.select(selectRider(rider.id))} onRename={(name) => patch('Rename rider', { name })} />
-      <Toggles name={rider.name} visible={rider.visible} locked={rider.locked} onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })} onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })} />
+      <Name
+        name={rider.name}
+        note={guide ? `rides ${guide.name}` : 'parked'}
+        onSelect={() => doc.select(selectRider(rider.id))}
+        onRename={(name) => patch('Rename rider', { name })}
+      />
+      <Toggles
+        name={rider.name}
+        visible={rider.visible}
+        locked={rider.locked}
+        onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })}
+        onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })}
+      />
     </li>
   );
 }
@@ -77,8 +105,19 @@ function GuideRow({ guide }: { guide: Guide }) {
   return (
     <li className={`contents-row ${isSelected ? 'selected' : ''}`}>
       <span className="route-swatch" style={{ background: guide.color }} />
-      <Name name={guide.name} note={riders === 1 ? '1 rider' : `${riders} riders`} onSelect={() => doc.select(selectGuide(guide.id))} onRename={(name) => patch('Rename guide', { name })} />
-      <Toggles name={guide.name} visible={guide.visible} locked={guide.locked} onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })} onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })} />
+      <Name
+        name={guide.name}
+        note={riders === 1 ? '1 rider' : `${riders} riders`}
+        onSelect={() => doc.select(selectGuide(guide.id))}
+        onRename={(name) => patch('Rename guide', { name })}
+      />
+      <Toggles
+        name={guide.name}
+        visible={guide.visible}
+        locked={guide.locked}
+        onVisible={(visible) => patch(visible ? 'Show' : 'Hide', { visible })}
+        onLocked={(locked) => patch(locked ? 'Lock' : 'Unlock', { locked })}
+      />
     </li>
   );
 }
@@ -126,10 +165,24 @@ interface TogglesProps {
 function Toggles({ name, visible, locked, onVisible, onLocked }: TogglesProps) {
   return (
     <>
-      <ActionIcon variant="subtle" color="gray" size="sm" aria-pressed={visible} aria-label={`Show ${name}`} onClick={() => onVisible(!visible)}>
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        size="sm"
+        aria-pressed={visible}
+        aria-label={`Show ${name}`}
+        onClick={() => onVisible(!visible)}
+      >
         {visible ? <IconEye size={15} aria-hidden /> : <IconEyeOff size={15} aria-hidden />}
       </ActionIcon>
-      <ActionIcon variant="subtle" color="gray" size="sm" aria-pressed={locked} aria-label={`Lock ${name}`} onClick={() => onLocked(!locked)}>
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        size="sm"
+        aria-pressed={locked}
+        aria-label={`Lock ${name}`}
+        onClick={() => onLocked(!locked)}
+      >
         {locked ? <IconLock size={15} aria-hidden /> : <IconLockOpen size={15} aria-hidden />}
       </ActionIcon>
     </>

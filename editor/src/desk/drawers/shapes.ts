@@ -12,8 +12,23 @@ const shape = (name: string, width: number, height: number, drawing: string): { 
 
 /** Plain shapes to try a motion with before the art is there; each points right. */
 export const BUILT_IN_SHAPES = [
-  shape('Disc', 48, 48, '<circle cx="24" cy="24" r="23" fill="#A3471F"/><path d="M24 24H46" stroke="#FBF5E6" stroke-width="4" stroke-linecap="round"/>'),
+  shape(
+    'Disc',
+    48,
+    48,
+    '<circle cx="24" cy="24" r="23" fill="#A3471F"/><path d="M24 24H46" stroke="#FBF5E6" stroke-width="4" stroke-linecap="round"/>',
+  ),
   shape('Dart', 64, 44, '<path d="M2 2 62 22 2 42 14 22Z" fill="#3D5A99"/>'),
-  shape('Block', 72, 44, '<rect x="1" y="1" width="70" height="42" rx="8" fill="#0B7A75"/><path d="M50 12 60 22 50 32" fill="none" stroke="#FBF5E6" stroke-width="4" stroke-linecap="round" stroke-linejoin="round"/>'),
-  shape('Leaf', 72, 40, '<path d="M2 20C16 0 46 -2 70 20 46 42 16 40 2 20Z" fill="#55752A"/><path d="M2 20H60" stroke="#E5EBCB" stroke-width="2"/>'),
+  shape(
+    'Block',
+    72,
+    44,
+    '<rect x="1" y="1" width="70" height="42" rx="8" fill="#0B7A75"/><path d="M50 12 60 22 50 32" fill="none" stroke="#FBF5E6" stroke-width="4" stroke-linecap="round" stroke-linejoin="round"/>',
+  ),
+  shape(
+    'Leaf',
+    72,
+    40,
+    '<path d="M2 20C16 0 46 -2 70 20 46 42 16 40 2 20Z" fill="#55752A"/><path d="M2 20H60" stroke="#E5EBCB" stroke-width="2"/>',
+  ),
 ] as const;

@@ -1,6 +1,8 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import {
+  cycleOf,
   distanceOfPlace,
+  foldTime,
   formatNumber,
   loopLength,
   nodeIndex,
@@ -17,7 +19,7 @@ import { selectRider, toggled, useDocument, useDocumentState, type Gesture } fro
 import { useDesk, useFrame } from '../context.ts';
 import { markLabel, nodeLabel, seconds } from '../labels.ts';
 import { useDeskView } from '../view.ts';
-import { cutsOf, lineData, shownTimes, speedsOf } from './lines.ts';
+import { lineData, shownTimes, speedsOf } from './lines.ts';
 import { distanceOf, multiples, roundStep, timeOf, xOf, yOf, type SheetScale } from './scale.ts';
 
 interface ChartProps {
@@ -38,7 +40,13 @@ type Target =
   | { readonly kind: 'strip' }
   | { readonly kind: 'mark'; readonly mark: Mark }
   | { readonly kind: 'dwell'; readonly mark: Mark }
-  | { readonly kind: 'line'; readonly rider: Rider; readonly local: number; readonly time: number; readonly distance: number }
+  | {
+      readonly kind: 'line';
+      readonly rider: Rider;
+      readonly local: number;
+      readonly time: number;
+      readonly distance: number;
+    }
   | null;
 
 /** The string-line chart of one route with the speed of the selected rider under it. */
@@ -82,7 +90,14 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
         .sort((a, b) => a.gap - b.gap)[0];
       if (near) return { kind: near.handle.kind, mark: near.handle.mark };
     }
-    return lineAt(scene, [...riders].sort((a, b) => Number(b === selected) - Number(a === selected)), scale, x, y, reach);
+    return lineAt(
+      scene,
+      [...riders].sort((a, b) => Number(b === selected) - Number(a === selected)),
+      scale,
+      x,
+      y,
+      reach,
+    );
   };
 
   const scrub = (x: number): void => playback.seek(timeOf(scale, x));
@@ -101,7 +116,15 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
       const ids = event.shiftKey ? toggled(selection.marks, target.mark.id) : [target.mark.id];
       doc.select(selectRider(selected.id, ids.length > 0 ? ids : []));
       playback.hold();
-      drag.current = { kind: 'mark', rider: selected.id, mark: target.mark, x, y, start: distanceOn(guide, target.mark), gesture: null };
+      drag.current = {
+        kind: 'mark',
+        rider: selected.id,
+        mark: target.mark,
+        x,
+        y,
+        start: distanceOn(guide, target.mark),
+        gesture: null,
+      };
     } else if (target?.kind === 'dwell' && selected) {
       doc.select(selectRider(selected.id, [target.mark.id]));
       playback.hold();
@@ -112,10 +135,20 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
         const fps = scene.clock.fps;
         const time = event.ctrlKey ? target.local : Math.round(target.local * fps) / fps;
         const id = actions.addMark(target.rider.id, time);
-        const mark = doc.state.committed.riders.find((rider) => rider.id === target.rider.id)?.pace.marks.find((one) => one.id === id);
+        const mark = doc.state.committed.riders
+          .find((rider) => rider.id === target.rider.id)
+          ?.pace.marks.find((one) => one.id === id);
         if (mark) {
           playback.hold();
-          drag.current = { kind: 'mark', rider: target.rider.id, mark, x, y, start: distanceOn(guide, mark), gesture: null };
+          drag.current = {
+            kind: 'mark',
+            rider: target.rider.id,
+            mark,
+            x,
+            y,
+            start: distanceOn(guide, mark),
+            gesture: null,
+          };
         }
       }
     } else doc.select(selected ? selectRider(selected.id) : doc.state.selection);
@@ -149,11 +182,15 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
       now.gesture.update((base) => setDwell(base, { rider: now.rider, mark: now.mark.id, dwell }));
       return;
     }
-    const [keepTime, keepPlace] = event.shiftKey ? [Math.abs(x - now.x) < Math.abs(y - now.y), Math.abs(x - now.x) >= Math.abs(y - now.y)] : [false, false];
+    const [keepTime, keepPlace] = event.shiftKey
+      ? [Math.abs(x - now.x) < Math.abs(y - now.y), Math.abs(x - now.x) >= Math.abs(y - now.y)]
+      : [false, false];
     const time = keepTime ? now.mark.time : snap(now.mark.time + dt);
     const distance = event.ctrlKey ? now.start + ds : snappedToNode(guide, scale, now.start + ds);
     const moved = Math.abs(y - now.y) > 2 && !keepPlace;
-    now.gesture.update((base) => retimeMark(base, { rider: now.rider, mark: now.mark.id, time, ...(moved ? { distance } : {}) }));
+    now.gesture.update((base) =>
+      retimeMark(base, { rider: now.rider, mark: now.mark.id, time, ...(moved ? { distance } : {}) }),
+    );
   };
 
   const endDrag = (cancel: boolean): void => {
@@ -218,13 +255,27 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
         </g>
       ))}
       <g clipPath="url(#sheet-clip)">
-        <rect className="sheet-margin" x={scale.left} y={scale.top} width={Math.max(0, zero - scale.left)} height={scale.bottom - scale.top} />
-        <rect className="sheet-margin" x={end} y={scale.top} width={Math.max(0, scale.right - end)} height={scale.bottom - scale.top} />
+        <rect
+          className="sheet-margin"
+          x={scale.left}
+          y={scale.top}
+          width={Math.max(0, zero - scale.left)}
+          height={scale.bottom - scale.top}
+        />
+        <rect
+          className="sheet-margin"
+          x={end}
+          y={scale.top}
+          width={Math.max(0, scale.right - end)}
+          height={scale.bottom - scale.top}
+        />
         <line className="loop-edge" x1={zero} x2={zero} y1={scale.top - 6} y2={scale.bottom} />
         <line className="loop-edge" x1={end} x2={end} y1={scale.top - 6} y2={scale.bottom} />
         {hoverY !== null && <line className="hover-line" x1={scale.left} x2={scale.right} y1={hoverY} y2={hoverY} />}
         {riders.map((rider) =>
-          rider === selected ? null : <Line key={rider.id} scene={scene} rider={rider} guide={guide} scale={scale} isSelected={false} />,
+          rider === selected ? null : (
+            <Line key={rider.id} scene={scene} rider={rider} guide={guide} scale={scale} isSelected={false} />
+          ),
         )}
         {selected && <Line scene={scene} rider={selected} guide={guide} scale={scale} isSelected />}
         {dot && <circle className="add-dot" cx={dot.x} cy={dot.y} r={5} />}
@@ -232,9 +283,24 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
       {selected && (
         <Marks scene={scene} guide={guide} rider={selected} scale={scale} length={length} chosen={selection.marks} />
       )}
-      {selected && <Ribbon scene={scene} guide={guide} rider={selected} scale={scale} top={scale.bottom + 14} height={ribbon - 8} />}
+      {selected && (
+        <Ribbon
+          scene={scene}
+          guide={guide}
+          rider={selected}
+          scale={scale}
+          top={scale.bottom + 14}
+          height={ribbon - 8}
+        />
+      )}
       <g className="strip">
-        <rect className="strip-ground" x={scale.left} y={0} width={Math.max(0, scale.right - scale.left)} height={STRIP_HEIGHT} />
+        <rect
+          className="strip-ground"
+          x={scale.left}
+          y={0}
+          width={Math.max(0, scale.right - scale.left)}
+          height={STRIP_HEIGHT}
+        />
         <TimeNames scale={scale} length={length} />
       </g>
       <g ref={head} className="playhead">
@@ -275,7 +341,14 @@ interface Handle {
 }
 
 /** What can be grabbed on the selected rider's line: its marks, and the ends of its rests (for a mark without one, beside it while it is selected). */
-function handlesOf(scene: Scene, guide: Guide, rider: Rider, scale: SheetScale, length: number, chosen: readonly string[]): Handle[] {
+function handlesOf(
+  scene: Scene,
+  guide: Guide,
+  rider: Rider,
+  scale: SheetScale,
+  length: number,
+  chosen: readonly string[],
+): Handle[] {
   return rider.pace.marks.flatMap((mark): Handle[] => {
     const y = yOf(scale, distanceOn(guide, mark));
     return shownTimes(scene, rider, mark.time, length).flatMap((time): Handle[] => {
@@ -287,35 +360,41 @@ function handlesOf(scene: Scene, guide: Guide, rider: Rider, scale: SheetScale, 
   });
 }
 
-const restX = (scale: SheetScale, time: number, mark: Mark): number => Math.max(xOf(scale, time + mark.dwell), xOf(scale, time) + (mark.dwell > 0 ? 12 : 16));
+const restX = (scale: SheetScale, time: number, mark: Mark): number =>
+  Math.max(xOf(scale, time + mark.dwell), xOf(scale, time) + (mark.dwell > 0 ? 12 : 16));
 
 /** The rider's line under a point, the first of the list winning. */
-function lineAt(scene: Scene, riders: readonly Rider[], scale: SheetScale, x: number, y: number, reach: number): Target {
+function lineAt(
+  scene: Scene,
+  riders: readonly Rider[],
+  scale: SheetScale,
+  x: number,
+  y: number,
+  reach: number,
+): Target {
   if (x < scale.left || x > scale.right || y < scale.top - reach || y > scale.bottom + reach) return null;
   const time = timeOf(scale, x);
   const motion = prepare(scene);
   for (const rider of riders) {
     const index = scene.riders.indexOf(rider);
     const { distance, speed } = motion.distanceAt(index, time);
-    const slope = (speed * (scale.to - scale.from) * (scale.bottom - scale.top)) / ((scale.right - scale.left) * (scale.high - scale.low));
+    const slope =
+      (speed * (scale.to - scale.from) * (scale.bottom - scale.top)) /
+      ((scale.right - scale.left) * (scale.high - scale.low));
     const gap = Math.abs(yOf(scale, distance) - y) / Math.sqrt(1 + slope * slope);
     if (gap <= reach) {
-      const cuts = cutsOf(scene, rider, time - 1e9, time);
-      const from = rider.pace.repeat === 'once' ? rider.pace.delay : (cuts.at(-2) ?? rider.pace.delay);
-      return { kind: 'line', rider, local: localTimeOf(scene, rider, time, from), time, distance };
+      const { local } = foldTime(
+        time,
+        rider.pace.delay,
+        cycleOf(rider, scene.clock),
+        rider.pace.repeat ?? scene.clock.repeat,
+        1,
+        { local: 0, direction: 1 },
+      );
+      return { kind: 'line', rider, local, time, distance };
     }
   }
   return null;
-}
-
-function localTimeOf(scene: Scene, rider: Rider, time: number, cycleStart: number): number {
-  const repeat = rider.pace.repeat ?? scene.clock.repeat;
-  const cycle = rider.pace.cycle ?? scene.clock.duration;
-  if (repeat === 'loop') return time - cycleStart;
-  const t = time - rider.pace.delay;
-  if (repeat === 'once') return Math.min(Math.max(t, 0), cycle);
-  const rest = ((t % (2 * cycle)) + 2 * cycle) % (2 * cycle);
-  return rest <= cycle ? rest : 2 * cycle - rest;
 }
 
 /** Distances within 6 px of a node's height are at the node. */
@@ -364,13 +443,15 @@ function rulesOf(guide: Guide, riders: readonly Rider[], scale: SheetScale): Rul
     for (const { place } of rider.pace.marks)
       if (place.by === 'node' && place.along === 0) tied.add(nodeIndex(guide, place.node));
   const found: { distance: number; label: string; weight: number }[] = [];
-  const laps = guide.closed && path.length > 0 ? multiples(scale.low / path.length - 1, scale.high / path.length, 1) : [0];
+  const laps =
+    guide.closed && path.length > 0 ? multiples(scale.low / path.length - 1, scale.high / path.length, 1) : [0];
   guide.nodes.forEach((node, i) => {
     const isEnd = i === 0 || (!guide.closed && i === guide.nodes.length - 1);
     if (!tied.has(i) && !isEnd) return;
     for (const lap of laps) {
       const distance = (path.starts[i] ?? 0) + lap * path.length;
-      if (distance >= scale.low && distance <= scale.high) found.push({ distance, label: nodeLabel(guide, node.id), weight: tied.has(i) ? 2 : 1 });
+      if (distance >= scale.low && distance <= scale.high)
+        found.push({ distance, label: nodeLabel(guide, node.id), weight: tied.has(i) ? 2 : 1 });
     }
   });
   const kept: Rule[] = [];
@@ -382,20 +463,35 @@ function rulesOf(guide: Guide, riders: readonly Rider[], scale: SheetScale): Rul
 }
 
 function TimeRules({ scale, length, bottom }: { scale: SheetScale; length: number; bottom: number }) {
-  const step = roundStep(scale.to - scale.from, scale.right - scale.left, 34);
-  const fine = roundStep(scale.to - scale.from, scale.right - scale.left, 12);
+  const step = roundStep(scale.to - scale.from, scale.right - scale.left, 44);
+  const px = ((scale.right - scale.left) / (scale.to - scale.from)) * step;
+  const fine = step / (px >= 60 ? 5 : 2);
   const inside = (time: number): boolean => time >= -1e-9 && time <= length + 1e-9;
   return (
     <g aria-hidden>
       {multiples(scale.from, scale.to, fine)
         .filter(inside)
         .map((time) => (
-          <line key={`f${time}`} className="time-rule fine" x1={xOf(scale, time)} x2={xOf(scale, time)} y1={scale.top} y2={scale.bottom} />
+          <line
+            key={`f${time}`}
+            className="time-rule fine"
+            x1={xOf(scale, time)}
+            x2={xOf(scale, time)}
+            y1={scale.top}
+            y2={scale.bottom}
+          />
         ))}
       {multiples(scale.from, scale.to, step)
         .filter(inside)
         .map((time) => (
-          <line key={time} className="time-rule" x1={xOf(scale, time)} x2={xOf(scale, time)} y1={scale.top} y2={bottom - 8} />
+          <line
+            key={time}
+            className="time-rule"
+            x1={xOf(scale, time)}
+            x2={xOf(scale, time)}
+            y1={scale.top}
+            y2={bottom - 8}
+          />
         ))}
     </g>
   );
@@ -422,7 +518,14 @@ interface LineProps {
 
 function Line({ scene, rider, guide, scale, isSelected }: LineProps) {
   const d = useMemo(() => lineData(scene, rider, scale), [scene, rider, scale]);
-  return <path className={isSelected ? 'pace-line selected' : 'pace-line'} d={d} stroke={isSelected ? guide.color : undefined} data-rider={rider.id} />;
+  return (
+    <path
+      className={isSelected ? 'pace-line selected' : 'pace-line'}
+      d={d}
+      style={isSelected ? { stroke: guide.color } : undefined}
+      data-rider={rider.id}
+    />
+  );
 }
 
 interface MarksProps {
@@ -480,7 +583,10 @@ function Marks({ scene, guide, rider, scale, length, chosen }: MarksProps) {
               )}
               <circle className="mark-ring" cx={x} cy={y} r={5.5} />
               {isChosen && chosen.length === 1 && (
-                <g className="mark-label" transform={`translate(${left ? x - 10 - label.length * 6.4 - 14 : x + 10} ${y - 28 < scale.top ? y + 12 : y - 28})`}>
+                <g
+                  className="mark-label"
+                  transform={`translate(${left ? x - 10 - label.length * 6.4 - 14 : x + 10} ${y - 28 < scale.top ? y + 12 : y - 28})`}
+                >
                   <rect width={label.length * 6.4 + 14} height={18} rx={3} />
                   <text x={7} y={13}>
                     {label}
@@ -495,7 +601,8 @@ function Marks({ scene, guide, rider, scale, length, chosen }: MarksProps) {
   );
 }
 
-const markText = (mark: Mark): string => (mark.dwell > 0 ? `${seconds(mark.time)}, rests ${seconds(mark.dwell)}` : seconds(mark.time));
+const markText = (mark: Mark): string =>
+  mark.dwell > 0 ? `${seconds(mark.time)}, rests ${seconds(mark.dwell)}` : seconds(mark.time);
 
 interface RibbonProps {
   readonly scene: Scene;
@@ -529,7 +636,12 @@ function Ribbon({ scene, guide, rider, scale, top, height }: RibbonProps) {
 }
 
 /** Ctrl-wheel zooms in time about the pointer, wheel pans. */
-function useSheetWheel(svg: RefObject<SVGSVGElement | null>, scale: SheetScale, length: number, onWindow: ChartProps['onWindow']): void {
+function useSheetWheel(
+  svg: RefObject<SVGSVGElement | null>,
+  scale: SheetScale,
+  length: number,
+  onWindow: ChartProps['onWindow'],
+): void {
   useEffect(() => {
     const element = svg.current;
     if (!element) return;

@@ -27,7 +27,13 @@ export function Routes({ guide, riders, selected }: RoutesProps) {
     <div className="routes">
       <div className="route-tabs" role="group" aria-label="Routes">
         {tabs.map((one) => (
-          <button key={one.id} type="button" className="route-tab" aria-pressed={one.id === guide?.id} onClick={() => go(one.id)}>
+          <button
+            key={one.id}
+            type="button"
+            className="route-tab"
+            aria-pressed={one.id === guide?.id}
+            onClick={() => go(one.id)}
+          >
             <span className="route-swatch" style={{ background: one.color }} />
             <span className="route-name">{one.name}</span>
           </button>
@@ -79,13 +85,22 @@ function Pick({ label, items, onPick }: PickProps) {
       </Menu.Target>
       <Menu.Dropdown>
         {items.length > 6 && (
-          <TextInput size="xs" m={4} placeholder="Search" aria-label="Search" value={search} onChange={(event) => setSearch(event.currentTarget.value)} />
+          <TextInput
+            size="xs"
+            m={4}
+            placeholder="Search"
+            aria-label="Search"
+            value={search}
+            onChange={(event) => setSearch(event.currentTarget.value)}
+          />
         )}
         <ScrollArea.Autosize mah={280}>
           {found.map((item) => (
             <Menu.Item
               key={item.id}
-              leftSection={item.color ? <span className="route-swatch" style={{ background: item.color }} /> : undefined}
+              leftSection={
+                item.color ? <span className="route-swatch" style={{ background: item.color }} /> : undefined
+              }
               onClick={() => onPick(item.id)}
             >
               {item.name}

@@ -1,5 +1,14 @@
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { guideById, loopLength, pathOfGuide, riderById, ridersOf, type Guide, type Rider, type Scene } from '@pace-line/core';
+import {
+  guideById,
+  loopLength,
+  pathOfGuide,
+  riderById,
+  ridersOf,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
@@ -39,7 +48,15 @@ export function SheetPane() {
       <Transport zoomed={window_ !== null} onShowAll={() => setWindow(null)} />
       <div className="sheet-host" ref={host}>
         {guide && scale && riders.length > 0 ? (
-          <Chart guide={guide} riders={riders} selected={selected} scale={scale} size={size} ribbon={RIBBON} onWindow={setWindow} />
+          <Chart
+            guide={guide}
+            riders={riders}
+            selected={selected}
+            scale={scale}
+            size={size}
+            ribbon={RIBBON}
+            onWindow={setWindow}
+          />
         ) : (
           <EmptySheet guide={guide} />
         )}
@@ -81,10 +98,14 @@ function EmptySheet({ guide }: { guide: Guide | undefined }) {
       {guide ? (
         <p>
           Nothing rides <strong>{guide.name}</strong> yet. Drag art from the <em>Art</em> drawer onto it
-          {hasRider ? ', or choose it as the guide of the selected rider on card 2' : ''}. Its pace line will be drawn here.
+          {hasRider ? ', or choose it as the guide of the selected rider on card 2' : ''}. Its pace line will be drawn
+          here.
         </p>
       ) : (
-        <p>Pace lines are drawn here: time runs across, the way along the guide runs up. Plot a guide on the canvas to begin.</p>
+        <p>
+          Pace lines are drawn here: time runs across, the way along the guide runs up. Plot a guide on the canvas to
+          begin.
+        </p>
       )}
     </div>
   );

@@ -1,5 +1,10 @@
 import { Tooltip } from '@mantine/core';
-import { IconPlayerPauseFilled, IconPlayerPlayFilled, IconPlayerTrackNext, IconPlayerTrackPrev } from '@tabler/icons-react';
+import {
+  IconPlayerPauseFilled,
+  IconPlayerPlayFilled,
+  IconPlayerTrackNext,
+  IconPlayerTrackPrev,
+} from '@tabler/icons-react';
 import { useRef } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
@@ -22,22 +27,38 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
   const count = frameCount(clock);
   useFrame((now) => {
     if (time.current) time.current.textContent = now.toFixed(2);
-    if (frame.current) frame.current.textContent = String(Math.min(Math.floor((now / length) * count + 1e-6), count - 1));
+    if (frame.current)
+      frame.current.textContent = String(Math.min(Math.floor((now / length) * count + 1e-6), count - 1));
   });
   return (
     <div className="transport" role="toolbar" aria-label="Transport">
       <Tooltip label="One frame back (,)">
-        <button type="button" className="plain-button" aria-label="One frame back" onClick={() => playback.step(-1, clock.fps)}>
+        <button
+          type="button"
+          className="plain-button"
+          aria-label="One frame back"
+          onClick={() => playback.step(-1, clock.fps)}
+        >
           <IconPlayerTrackPrev size={15} aria-hidden />
         </button>
       </Tooltip>
       <Tooltip label={playing ? 'Pause (space)' : 'Play (space)'}>
-        <button type="button" className="play-button" aria-label={playing ? 'Pause' : 'Play'} onClick={() => playback.toggle()}>
+        <button
+          type="button"
+          className="play-button"
+          aria-label={playing ? 'Pause' : 'Play'}
+          onClick={() => playback.toggle()}
+        >
           {playing ? <IconPlayerPauseFilled size={15} aria-hidden /> : <IconPlayerPlayFilled size={15} aria-hidden />}
         </button>
       </Tooltip>
       <Tooltip label="One frame on (.)">
-        <button type="button" className="plain-button" aria-label="One frame on" onClick={() => playback.step(1, clock.fps)}>
+        <button
+          type="button"
+          className="plain-button"
+          aria-label="One frame on"
+          onClick={() => playback.step(1, clock.fps)}
+        >
           <IconPlayerTrackNext size={15} aria-hidden />
         </button>
       </Tooltip>
@@ -49,7 +70,13 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
       </span>
       <div className="segments" role="group" aria-label="Speed of watching">
         {SPEEDS.map(([value, label]) => (
-          <button key={value} type="button" aria-pressed={speed === value} aria-label={`Watch at ${label} speed`} onClick={() => playback.setSpeed(value)}>
+          <button
+            key={value}
+            type="button"
+            aria-pressed={speed === value}
+            aria-label={`Watch at ${label} speed`}
+            onClick={() => playback.setSpeed(value)}
+          >
             {label}
           </button>
         ))}

@@ -19,7 +19,7 @@ export function cutsOf(scene: Scene, rider: Rider, from: number, to: number): nu
 export function sampleLine(motion: Motion, index: number, from: number, to: number, step: number): [number, number][] {
   const count = Math.max(1, Math.ceil((to - from) / step));
   return Array.from({ length: count + 1 }, (_, i): [number, number] => {
-    const time = from + ((to - from) * i) / count;
+    const time = i === count ? to : from + ((to - from) * i) / count;
     return [time, motion.distanceAt(index, time, i === count ? -1 : 1).distance];
   });
 }
@@ -42,7 +42,11 @@ export function lineData(scene: Scene, rider: Rider, scale: SheetScale): string 
 }
 
 /** Speeds of a rider over the sheet's time, px/s (absolute), and their largest. */
-export function speedsOf(scene: Scene, rider: Rider, scale: SheetScale): { readonly points: readonly [number, number][]; readonly most: number } {
+export function speedsOf(
+  scene: Scene,
+  rider: Rider,
+  scale: SheetScale,
+): { readonly points: readonly [number, number][]; readonly most: number } {
   const motion = prepare(scene);
   const index = scene.riders.indexOf(rider);
   const count = Math.max(60, Math.round((scale.right - scale.left) / 2));
@@ -54,7 +58,12 @@ export function speedsOf(scene: Scene, rider: Rider, scale: SheetScale): { reado
 }
 
 /** The lowest and highest distance that any of the riders reaches in the loop, px. */
-export function reachOf(scene: Scene, riders: readonly Rider[], length: number, closed: boolean): { low: number; high: number } {
+export function reachOf(
+  scene: Scene,
+  riders: readonly Rider[],
+  length: number,
+  closed: boolean,
+): { low: number; high: number } {
   const motion = prepare(scene);
   let low = 0;
   let high = closed || riders.length === 0 ? length : 0;
@@ -83,6 +92,8 @@ export function shownTimes(scene: Scene, rider: Rider, local: number, length: nu
   const first = Math.ceil((0 - delay - local) / period - 1e-9);
   const times: number[] = [];
   for (let k = first; delay + local + k * period <= length + 1e-9; k++) times.push(delay + local + k * period);
-  const inner = times.filter((time) => (local <= 0 ? time < length - 1e-9 : true) && (local >= cycle ? time > 1e-9 : true));
+  const inner = times.filter(
+    (time) => (local <= 0 ? time < length - 1e-9 : true) && (local >= cycle ? time > 1e-9 : true),
+  );
   return inner.length > 0 ? inner : times;
 }

@@ -13,10 +13,14 @@ export interface SheetScale {
   readonly high: number;
 }
 
-export const xOf = (s: SheetScale, time: number): number => s.left + ((time - s.from) / (s.to - s.from)) * (s.right - s.left);
-export const timeOf = (s: SheetScale, x: number): number => s.from + ((x - s.left) / (s.right - s.left)) * (s.to - s.from);
-export const yOf = (s: SheetScale, distance: number): number => s.bottom - ((distance - s.low) / (s.high - s.low)) * (s.bottom - s.top);
-export const distanceOf = (s: SheetScale, y: number): number => s.low + ((s.bottom - y) / (s.bottom - s.top)) * (s.high - s.low);
+export const xOf = (s: SheetScale, time: number): number =>
+  s.left + ((time - s.from) / (s.to - s.from)) * (s.right - s.left);
+export const timeOf = (s: SheetScale, x: number): number =>
+  s.from + ((x - s.left) / (s.right - s.left)) * (s.to - s.from);
+export const yOf = (s: SheetScale, distance: number): number =>
+  s.bottom - ((distance - s.low) / (s.high - s.low)) * (s.bottom - s.top);
+export const distanceOf = (s: SheetScale, y: number): number =>
+  s.low + ((s.bottom - y) / (s.bottom - s.top)) * (s.high - s.low);
 
 /** Round steps of a scale with at least `gap` px between its rules: 1, 2 or 5 times a power of ten. */
 export function roundStep(span: number, length: number, gap: number): number {

@@ -1,0 +1,51 @@
+const layers = ['geometry', 'pace', 'scene', 'motion', 'checks', 'commands', 'import', 'take', 'export'];
+
+/** Inside the core a folder imports only folders that stand before it in the order of the work. */
+const downwards = layers.map((layer, i) => ({
+  name: `core-${layer}-imports-downwards`,
+  severity: 'error',
+  from: { path: `^core/src/${layer}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^core/src/(${layers.slice(i + 1).join('|') || 'none'})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...downwards,
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(cli|server|editor|samples|e2e|bench)/' },
+    },
+    { name: 'nothing-imports-editor', severity: 'error', from: { pathNot: '^editor/' }, to: { path: '^editor/' } },
+    {
+      name: 'programs-know-only-core',
+      severity: 'error',
+      from: { path: '^(cli|server)/' },
+      to: { path: '^(editor|samples|e2e|bench)/' },
+    },
+    { name: 'cli-and-server-apart', severity: 'error', from: { path: '^cli/' }, to: { path: '^server/' } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.ts$' },
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.tools.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs'],
+    },
+  },
+};

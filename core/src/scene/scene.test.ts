@@ -1,0 +1,183 @@
+/* eslint-disable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-call -- files are broken on purpose, in every place */
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { z } from 'zod';
+import { BOX_ART, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
+import { migrate, readArtMarkup, readScene, sceneFromJson, sceneShape, writeScene } from './index.ts';
+
+const base = () =>
+  JSON.parse(
+    writeScene(
+      sceneOf({ guides: [LINE], riders: [riderOn('r', 'line', [{ time: 0, place: { by: 'node', node: 'a' } }])] }),
+    ),
+  ) as Record<string, never>;
+
+/** The first problem's path after a change to a good scene. */
+function problemAfter(change: (scene: any) => void): string | undefined {
+  const json = base();
+  change(json);
+  const read = sceneFromJson(json);
+  return read.ok ? undefined : read.problems[0]?.path;
+}
+
+describe('the schema refuses, with the path', () => {
+  const cases: [string, (scene: any) => void, string][] = [
+    ['an unknown key', (s) => (s.riders[0].speed = 1), 'riders.0'],
+    ['an unknown key of the scene', (s) => (s.extra = 1), ''],
+    ['an art that is not there', (s) => (s.riders[0].art = 'none'), 'riders.0.art'],
+    ['a guide that is not there', (s) => (s.riders[0].guide = 'none'), 'riders.0.guide'],
+    ['a node of no guide', (s) => (s.riders[0].pace.marks[0].place.node = 'z'), 'riders.0.pace.marks.0.place.node'],
+    ['an id used twice', (s) => (s.riders[0].id = 'a'), 'riders.0.id'],
+    ['a negative time', (s) => (s.riders[0].pace.marks[0].time = -1), 'riders.0.pace.marks.0.time'],
+    [
+      'marks out of order',
+      (s) => s.riders[0].pace.marks.unshift({ id: 'm0', time: 1, place: { by: 'share', value: 0 } }),
+      'riders.0.pace.marks.0.time',
+    ],
+    [
+      'a rest past the next mark',
+      (s) => s.riders[0].pace.marks.unshift({ id: 'm0', time: 0, dwell: 0.5, place: { by: 'share', value: 0 } }),
+      'riders.0.pace.marks.0.dwell',
+    ],
+    ['a mark past the cycle', (s) => (s.riders[0].pace.marks[0].time = 4.5), 'riders.0.pace.marks.0.time'],
+    ['a rest past the cycle', (s) => (s.riders[0].pace.marks[0].dwell = 4.5), 'riders.0.pace.marks.0.time'],
+    ['a colour that is none', (s) => (s.canvas.background = 'url(x)'), 'canvas.background'],
+    ['a duration of 0', (s) => (s.clock.duration = 0), 'clock.duration'],
+    [
+      'art that runs',
+      (s) => (s.art[0].markup = '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
+      'art.0.markup',
+    ],
+    [
+      'points that go back in time',
+      (s) =>
+        (s.riders[0].pace.marks[0].ease = {
+          kind: 'points',
+          points: [
+            [0, 0],
+            [0.6, 1],
+            [0.5, 1],
+            [1, 1],
+          ],
+        }),
+      'riders.0.pace.marks.0.ease.points',
+    ],
+    ['an asset with a wrong name', (s) => (s.assets = { cat: 'AAAA' }), 'assets.cat'],
+  ];
+  test.each(cases)('%s', (_, change, path) => expect(problemAfter(change)).toBe(path));
+  test('not JSON, not an object, not a scene, a newer version', () => {
+    for (const text of ['{', '[]', '"x"', '{}', '{"format":"other"}']) expect(readScene(text).ok).toBe(false);
+    const newer = readScene('{"format":"pace-line/scene","version":99}');
+    expect(!newer.ok && newer.problems[0]?.message).toMatch(/version 99.*newer/);
+  });
+  test('the untouched scene is good', () => expect(problemAfter(() => undefined)).toBeUndefined());
+});
+
+describe('file → scene → file', () => {
+  test.each(Object.entries(WRITER_SCENES))('%s keeps its bytes', (_, scene) => {
+    const text = writeScene(scene);
+    const read = readScene(text);
+    expect(read.ok && read.scene).toEqual(scene);
+    expect(read.ok && writeScene(read.scene)).toBe(text);
+  });
+  test('defaults are left out and come back', () => {
+    const text = writeScene(WRITER_SCENES['eased']!);
+    expect(text).not.toContain('"opacity"');
+    expect(text).not.toContain('"dwell"');
+    expect(text).toContain('"out": [0, -90]');
+  });
+  test('strings that look like lists of numbers stay as they are', () => {
+    const scene = { ...WRITER_SCENES['eased']!, name: '[ 1, 2 ]' };
+    const read = readScene(writeScene(scene));
+    expect(read.ok && read.scene.name).toBe('[ 1, 2 ]');
+  });
+});
+
+describe('versions', () => {
+  test('the frozen scene of version 1 is read, and means what it meant', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const [ferry] = read.scene.riders;
+    expect(ferry).toMatchObject({
+      lift: 0,
+      lead: 0,
+      scale: [1, 1],
+      opacity: 1,
+      visible: true,
+      output: true,
+      locked: false,
+    });
+    expect(ferry?.pace.marks[0]).toMatchObject({ dwell: 0.5, place: { by: 'node', node: 'n1', along: 0.25, lap: 0 } });
+    expect(ferry?.pace.marks[1]).toMatchObject({ dwell: 0, ease: { kind: 'steady' } });
+  });
+  test('migrations run one after the other, before validation', () => {
+    const steps = { 1: (s: object) => ({ ...s, one: true }), 2: (s: object) => ({ ...s, two: 'one' in s }) };
+    expect(migrate({ version: 1 }, steps, 3)).toEqual({ ok: true, scene: { version: 3, one: true, two: true } });
+    expect(migrate({ version: 1 }, {}, 2).ok).toBe(false);
+    expect(migrate({ version: 'x' }).ok).toBe(false);
+  });
+  test('docs/scene.schema.json is that of the schema', () => {
+    const written = JSON.parse(
+      readFileSync(new URL('../../../docs/scene.schema.json', import.meta.url), 'utf8'),
+    ) as object;
+    expect(written).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(sceneShape, { io: 'input' }))));
+  });
+});
+
+describe('the verifier of art', () => {
+  const svg = (inner: string, more = ''): string => `<svg xmlns="http://www.w3.org/2000/svg" ${more}>${inner}</svg>`;
+  test.each([
+    ['a path', svg('<path d="M0 0L1 1"/>')],
+    [
+      'a gradient by id',
+      svg(
+        '<defs><linearGradient id="g"><stop offset="0" stop-color="#fff"/></linearGradient></defs><rect fill="url(#g)"/>',
+      ),
+    ],
+    ['use', svg('<defs><g id="a"><path d="M0 0"/></g></defs><use href="#a"/>')],
+    ['text', svg('<text>A &amp; B</text>')],
+    ['white space and single quotes', "<svg xmlns='http://www.w3.org/2000/svg'>\n  <path d='M0 0'/>\n</svg>"],
+    ['blending', svg('<rect style="mix-blend-mode:multiply"/>')],
+  ])('lets through %s', (_, markup) => expect(readArtMarkup(markup)).toMatchObject({ ok: true }));
+  test.each([
+    ['script', svg('<script/>')],
+    ['an event', svg('<path onclick="x()"/>')],
+    ['foreignObject', svg('<foreignObject/>')],
+    ['an image', svg('<image href="x.png"/>')],
+    ['animation', svg('<animate/>')],
+    ['a style sheet', svg('<style>a{}</style>')],
+    ['a link', svg('<a href="https://example.org"/>')],
+    ['a remote use', svg('<use href="other.svg#a"/>')],
+    ['a data reference', svg('<use href="data:image/svg+xml,x#a"/>')],
+    ['a remote fill', svg('<rect fill="url(https://example.org/a#b)"/>')],
+    ['a fill with quotes', svg(`<rect fill="url('//example.org#b')"/>`)],
+    ['an escaped url', svg('<rect fill="u\\72l(x)"/>')],
+    ['javascript', svg('<rect fill="javascript:x"/>')],
+    ['any style', svg('<rect style="background:url(x)"/>')],
+    ['a comment', svg('<!-- x -->')],
+    ['a doctype', `<!DOCTYPE svg>${svg('')}`],
+    ['an entity', svg('<text>&x;</text>')],
+    ['a numeric entity', svg('<text>&#60;</text>')],
+    ['text outside text', svg('hello')],
+    ['an unclosed element', svg('<g>')],
+    ['two roots', svg('') + svg('')],
+    ['another root', '<g/>'],
+    ['the same id twice', svg('<g id="a"/><g id="a"/>')],
+    ['use round in a circle', svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')],
+    ['another namespace', '<svg xmlns="http://www.w3.org/1999/xhtml"/>'],
+    ['an attribute twice', svg('<rect x="1" x="2"/>')],
+    ['nothing', ''],
+  ])('refuses %s', (_, markup) => expect(readArtMarkup(markup)).toMatchObject({ ok: false }));
+  test('counts what use draws: a small file that would grow to millions is refused at once', () => {
+    const levels = Array.from(
+      { length: 12 },
+      (_, i) => `<g id="l${i}">${`<use href="#l${i + 1}"/>`.repeat(10)}</g>`,
+    ).join('');
+    const started = performance.now();
+    expect(readArtMarkup(svg(`${levels}<g id="l12"><path d="M0 0"/></g><use href="#l0"/>`))).toMatchObject({
+      ok: false,
+    });
+    expect(performance.now() - started).toBeLessThan(2000);
+  });
+  test('the box of the tests is verified', () => expect(readArtMarkup(BOX_ART.markup).ok).toBe(true));
+});

@@ -1,0 +1,221 @@
+import { sceneFromJson, type Scene } from '../scene/index.ts';
+
+export const BOX_ART = {
+  id: 'box',
+  name: 'Box',
+  kind: 'svg',
+  markup:
+    '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40" viewBox="0 0 60 40"><rect width="60" height="40" fill="#0B7A75"/></svg>',
+  width: 60,
+  height: 40,
+  pivot: [20, 20],
+  facing: 0,
+} as const;
+
+type Json = Record<string, unknown>;
+
+/** A valid scene from loose JSON, with one art called "box"; throws with the problems of a bad one. */
+export function sceneOf(parts: Json): Scene {
+  const read = sceneFromJson({
+    format: 'pace-line/scene',
+    version: 1,
+    name: 'Test',
+    canvas: { width: 800, height: 600, background: '#FFFFFF' },
+    clock: { duration: 4, fps: 30, repeat: 'loop' },
+    art: [BOX_ART],
+    guides: [],
+    riders: [],
+    ...parts,
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.scene;
+}
+
+/** A straight open guide from (100, 300) to (500, 300): distances are easy to say. */
+export const LINE = {
+  id: 'line',
+  name: 'Line',
+  closed: false,
+  color: '#0B7A75',
+  nodes: [
+    { id: 'a', x: 100, y: 300 },
+    { id: 'b', x: 300, y: 300 },
+    { id: 'c', x: 500, y: 300 },
+  ],
+} as const;
+
+/** A closed square of 400 px, clockwise from its upper left corner. */
+export const SQUARE = {
+  id: 'square',
+  name: 'Square',
+  closed: true,
+  color: '#3D5A99',
+  nodes: [
+    { id: 'q1', x: 200, y: 200 },
+    { id: 'q2', x: 300, y: 200 },
+    { id: 'q3', x: 300, y: 300 },
+    { id: 'q4', x: 200, y: 300 },
+  ],
+} as const;
+
+/** Curved guides that are hard for players: the hairpin and the exact cusp, on a canvas. */
+export const HAIRPIN = {
+  id: 'hairpin',
+  name: 'Hairpin',
+  closed: false,
+  color: '#7A3E7E',
+  nodes: [
+    { id: 'h1', x: 150, y: 250, out: [400, 0] },
+    { id: 'h2', x: 150, y: 255, in: [400, 0] },
+  ],
+} as const;
+
+export const CUSP = {
+  id: 'cusp',
+  name: 'Cusp',
+  closed: false,
+  color: '#A3471F',
+  nodes: [
+    { id: 'k1', x: 300, y: 250, out: [60, 120] },
+    { id: 'k2', x: 480, y: 70, in: [-240, 240] },
+  ],
+} as const;
+
+export const LOOPS = {
+  id: 'loops',
+  name: 'Loops',
+  closed: true,
+  color: '#55752A',
+  nodes: [
+    { id: 'l1', x: 200, y: 300, in: [0, 90], out: [0, -90] },
+    { id: 'l2', x: 400, y: 160, in: [-90, 10], out: [120, -10] },
+    { id: 'l3', x: 560, y: 380, in: [10, -80], out: [-20, 110] },
+    { id: 'l4', x: 380, y: 330, in: [40, 80], out: [-50, -60] },
+  ],
+} as const;
+
+const at = (node: string, more: Json = {}): Json => ({ by: 'node', node, ...more });
+
+/** A rider of the box along a guide with the marks given. */
+export const riderOn = (id: string, guide: string, marks: readonly Json[], more: Json = {}): Json => ({
+  id,
+  name: id,
+  art: 'box',
+  guide,
+  heading: { mode: 'along' },
+  ...more,
+  pace: {
+    marks: marks.map((mark, i) => ({ id: `${id}-m${i + 1}`, ...mark })),
+    ...((more['pace'] as Json | undefined) ?? {}),
+  },
+});
+
+/** Riders for every way of moving that a writer must hold: eased, reversing, overshooting, dwelling, lifted, there and back, hairpin, cusp. */
+export const WRITER_SCENES: Readonly<Record<string, Scene>> = {
+  eased: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn('eased', 'loops', [
+        { time: 0, place: at('l1'), ease: { kind: 'family', family: 'cubic', mode: 'in-out' } },
+        { time: 4, place: at('l1', { lap: 1 }) },
+      ]),
+    ],
+  }),
+  reversing: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn('reversing', 'loops', [
+        { time: 0, place: at('l1'), ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+        { time: 2.2, place: at('l4', { along: 0.5 }), ease: { kind: 'bezier', values: [0.3, 0, 0.2, 1] } },
+        { time: 3, place: at('l2'), ease: { kind: 'steady' } },
+        { time: 4, place: at('l1') },
+      ]),
+    ],
+  }),
+  overshooting: sceneOf({
+    guides: [
+      {
+        ...LINE,
+        nodes: [
+          { id: 'a', x: 100, y: 400, out: [120, -200] },
+          { id: 'b', x: 500, y: 300, in: [-100, 160] },
+        ],
+      },
+    ],
+    riders: [
+      riderOn('overshooting', 'line', [
+        { time: 0, place: at('a'), ease: { kind: 'family', family: 'elastic', mode: 'out' } },
+        { time: 2, place: at('b'), ease: { kind: 'family', family: 'back', mode: 'in-out' } },
+        { time: 4, place: at('a') },
+      ]),
+    ],
+  }),
+  dwelling: sceneOf({
+    guides: [SQUARE],
+    riders: [
+      riderOn('dwelling', 'square', [
+        { time: 0, place: at('q1'), dwell: 0.4, ease: { kind: 'family', family: 'bounce', mode: 'out' } },
+        { time: 1.7, place: at('q3'), dwell: 0.8, ease: { kind: 'hold' } },
+        {
+          time: 3,
+          place: at('q4'),
+          dwell: 0.25,
+          ease: {
+            kind: 'points',
+            points: [
+              [0, 0],
+              [0.4, 0.7],
+              [0.6, 0.6],
+              [1, 1],
+            ],
+          },
+        },
+        { time: 4, place: at('q1', { lap: 1 }) },
+      ]),
+    ],
+  }),
+  lifted: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn(
+        'lifted',
+        'loops',
+        [
+          { time: 0, place: at('l1') },
+          { time: 4, place: at('l1', { lap: 1 }) },
+        ],
+        { lift: 30, lead: -20, scale: [1.4, -0.8], heading: { mode: 'along', offset: 35 }, opacity: 0.6 },
+      ),
+    ],
+  }),
+  'there-and-back': sceneOf({
+    clock: { duration: 1.5, fps: 30, repeat: 'there-and-back' },
+    guides: [LOOPS],
+    riders: [
+      riderOn('back', 'loops', [
+        { time: 0.2, place: at('l2'), ease: { kind: 'family', family: 'quad', mode: 'in' } },
+        { time: 1.5, place: at('l4') },
+      ]),
+    ],
+  }),
+  hairpin: sceneOf({
+    guides: [HAIRPIN],
+    riders: [
+      riderOn('round-hairpin', 'hairpin', [
+        { time: 0, place: at('h1') },
+        { time: 2, place: at('h2') },
+        { time: 4, place: at('h1') },
+      ]),
+    ],
+  }),
+  cusp: sceneOf({
+    guides: [CUSP],
+    riders: [
+      riderOn('over-cusp', 'cusp', [
+        { time: 0, place: at('k1'), ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+        { time: 2.5, place: at('k2') },
+        { time: 4, place: at('k1') },
+      ]),
+    ],
+  }),
+};

@@ -1,0 +1,100 @@
+import type { Page } from '@playwright/test';
+import { artById, Poses, prepare, type Motion, type Scene } from '@pace-line/core';
+
+/** The four corners of an art's box on the canvas, px. */
+export type Corners = readonly (readonly [number, number])[];
+
+/** Where the evaluator puts the corners of a rider's art at a time. */
+export function expectedCorners(scene: Scene, motion: Motion, rider: number, time: number): Corners {
+  const poses = motion.poseAt(time, new Poses(motion.riders.length));
+  const art = artById(scene, scene.riders[rider]?.art ?? '');
+  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(rider, key);
+  const [w, h] = [art?.width ?? 0, art?.height ?? 0];
+  return [
+    [0, 0],
+    [w, 0],
+    [0, h],
+    [w, h],
+  ].map(([x = 0, y = 0]) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const);
+}
+
+/**
+ * Where the browser shows them in an animated SVG that is in the page: all CSS animations are paused and set to the time, and the art's own
+ * matrix to the drawing's pixels is read back. Riders are the moving groups in order of drawing.
+ */
+export async function shownCorners(
+  page: Page,
+  times: readonly number[],
+  boxes: readonly { width: number; height: number }[],
+): Promise<Corners[][]> {
+  return page.evaluate(
+    ({ times, boxes }) => {
+      const svg = document.querySelector('svg');
+      if (!svg) throw new Error('no drawing');
+      const animations = document.getAnimations();
+      animations.forEach((animation) => animation.pause());
+      const clipped = svg.querySelector(':scope > g');
+      if (!clipped) throw new Error('no riders');
+      const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
+      const inner = riders.map((group) => {
+        let at: SVGGraphicsElement = group;
+        while (
+          at.firstElementChild &&
+          at.children.length === 1 &&
+          at.firstElementChild.localName === 'g' &&
+          !at.firstElementChild.id &&
+          at.classList.length + at.getAttributeNames().length > 0 &&
+          at.firstElementChild.hasAttribute('transform') &&
+          at.classList.length > 0
+        )
+          at = at.firstElementChild as SVGGraphicsElement;
+        return at;
+      });
+      return times.map((time) => {
+        animations.forEach((animation) => (animation.currentTime = time * 1000));
+        const outer = (svg).getScreenCTM();
+        if (!outer) throw new Error('no matrix');
+        return inner.map((element, i) => {
+          const matrix = outer.inverse().multiply(element.getScreenCTM()!);
+          const { width, height } = boxes[i]!;
+          return [
+            [0, 0],
+            [width, 0],
+            [0, height],
+            [width, height],
+          ].map(([x = 0, y = 0]) => {
+            const point = new DOMPoint(x, y).matrixTransform(matrix);
+            return [point.x, point.y] as const;
+          });
+        });
+      });
+    },
+    { times, boxes },
+  );
+}
+
+/** The largest gap between what is shown and what the evaluator says, over times and riders, px. */
+export async function worstGap(
+  page: Page,
+  scene: Scene,
+  times: readonly number[],
+): Promise<{ gap: number; rider: string; time: number }> {
+  const motion = prepare(scene);
+  const sent = scene.riders.map((rider, index) => ({ rider, index })).filter(({ rider }) => rider.output);
+  const boxes = sent.map(({ rider }) => {
+    const art = artById(scene, rider.art);
+    return { width: art?.width ?? 0, height: art?.height ?? 0 };
+  });
+  const shown = await shownCorners(page, times, boxes);
+  let worst = { gap: 0, rider: '', time: 0 };
+  times.forEach((time, t) =>
+    sent.forEach(({ rider, index }, i) => {
+      expectedCorners(scene, motion, index, time).forEach(([x, y], k) => {
+        const [sx, sy] = shown[t]?.[i]?.[k] ?? [NaN, NaN];
+        const gap = Math.hypot(sx - x, sy - y);
+        if (!(gap <= worst.gap)) worst = { gap, rider: rider.id, time };
+      });
+    }),
+  );
+  return worst;
+}

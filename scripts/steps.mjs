@@ -1,0 +1,74 @@
+// What the scripts share: running a program, installing what is missing, finding Chromium.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Runs a program with its output shown; gives its exit code. */
+export function run(command, args, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
+    child.on('error', (error) => {
+      console.error(`${command} cannot be started: ${error.message}`);
+      resolve(127);
+    });
+    child.on('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0)));
+  });
+}
+
+/** A program of node_modules. */
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** Installs the packages of the lock file where they are missing or older than it. */
+export async function ensurePackages() {
+  const mark = join(root, 'node_modules', '.package-lock.json');
+  const lock = join(root, 'package-lock.json');
+  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync(lock).mtimeMs) return;
+  if (existsSync(mark) && sameLocks(mark, lock)) return;
+  console.log('Installing packages…');
+  const code = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (code !== 0) fail('The packages could not be installed (npm ci).');
+}
+
+function sameLocks(mark, lock) {
+  const versions = (file) =>
+    Object.entries(JSON.parse(readFileSync(file, 'utf8')).packages)
+      .filter(([path, entry]) => path.startsWith('node_modules/') && !entry.link && !entry.optional)
+      .map(([path, { version }]) => `${path}@${version}`)
+      .sort()
+      .join('\n');
+  return versions(mark) === versions(lock);
+}
+
+export const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+/** Installs Debian's Chromium where it is absent and the user may; else says which command to run. */
+export async function ensureChromium() {
+  if (existsSync(chromium)) return;
+  const isRoot = process.getuid?.() === 0;
+  const hasApt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
+  if (!isRoot || !hasApt)
+    fail('The browser tests need Chromium: run  sudo apt-get install chromium  (or set CHROMIUM to its path).');
+  console.log('Installing Chromium from the system’s packages…');
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  await run('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  const code = await run(
+    'apt-get',
+    ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-dejavu-core'],
+    { env, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  if (code !== 0 || !existsSync(chromium)) fail('Chromium could not be installed: run  apt-get install chromium');
+}
+
+export async function build() {
+  const code = await run(bin('tsc'), ['-b', 'core', 'cli', 'server']);
+  if (code !== 0) fail('The core, the command line or the server does not compile.');
+  if ((await run(bin('vite'), ['build', 'editor', '--logLevel', 'error'])) !== 0) fail('The editor does not build.');
+}
+
+export function fail(message) {
+  console.error(message);
+  process.exit(1);
+}

@@ -1,0 +1,74 @@
+// npm test: everything that must hold. Its last line is "N passed, N failed".
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { bin, build, ensureChromium, ensurePackages, root, run } from './steps.mjs';
+
+await ensurePackages();
+await ensureChromium();
+
+let passed = 0;
+let failed = 0;
+const broken = [];
+
+/** A step that passes or fails as a whole. */
+async function step(name, command, args) {
+  console.log(`\n── ${name}`);
+  const started = Date.now();
+  const code = await run(command, args);
+  if (code === 0) passed++;
+  else {
+    failed++;
+    broken.push(name);
+  }
+  console.log(`   ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s`);
+  return code;
+}
+
+/** A runner that counts its own tests into a file. */
+async function counted(name, command, args, report, count) {
+  const file = join(root, report);
+  rmSync(file, { force: true });
+  console.log(`\n── ${name}`);
+  const code = await run(command, args);
+  const found = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+  passed += found.passed;
+  failed += found.failed;
+  if (code !== 0 && found.failed === 0) failed++;
+  if (code === 0 && found.passed === 0) failed++;
+  if (code !== 0 || found.passed === 0) broken.push(name);
+}
+
+console.log('── build');
+await build();
+passed++;
+await step('types', bin('tsc'), ['-p', 'editor']);
+await step('types of tests and tools', bin('tsc'), ['-p', 'tsconfig.tools.json']);
+await step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+await step('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
+await step('dependency rule', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core/src',
+  'cli/src',
+  'server/src',
+  'editor/src',
+]);
+await step('unused code', bin('knip'), ['--no-progress']);
+await counted(
+  'unit tests',
+  bin('vitest'),
+  ['run', '--reporter=dot', '--reporter=json', '--outputFile.json=test-results/unit.json'],
+  'test-results/unit.json',
+  (report) => ({
+    passed: report.numPassedTests,
+    failed: report.numFailedTests + (report.numFailedTestSuites > 0 && report.numFailedTests === 0 ? 1 : 0),
+  }),
+);
+await counted('browser tests', bin('playwright'), ['test'], 'test-results/e2e.json', (report) => ({
+  passed: report.stats.expected + report.stats.flaky,
+  failed: report.stats.unexpected,
+}));
+
+if (broken.length > 0) console.log(`\nFailed: ${broken.join(', ')}`);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exitCode = failed === 0 ? 0 : 1;
