@@ -36,23 +36,19 @@ export async function shownCorners(
       const clipped = svg.querySelector(':scope > g');
       if (!clipped) throw new Error('no riders');
       const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
+      // A moving group holds its constant turn, scale and pivot in a group of its own, which has a transform and nothing else.
       const inner = riders.map((group) => {
-        let at: SVGGraphicsElement = group;
-        while (
-          at.firstElementChild &&
-          at.children.length === 1 &&
-          at.firstElementChild.localName === 'g' &&
-          !at.firstElementChild.id &&
-          at.classList.length + at.getAttributeNames().length > 0 &&
-          at.firstElementChild.hasAttribute('transform') &&
-          at.classList.length > 0
-        )
-          at = at.firstElementChild as SVGGraphicsElement;
-        return at;
+        const child = group.firstElementChild;
+        const isConstant =
+          group.hasAttribute('class') &&
+          child?.localName === 'g' &&
+          child.attributes.length === 1 &&
+          child.hasAttribute('transform');
+        return isConstant ? (child as SVGGElement) : group;
       });
       return times.map((time) => {
         animations.forEach((animation) => (animation.currentTime = time * 1000));
-        const outer = (svg).getScreenCTM();
+        const outer = svg.getScreenCTM();
         if (!outer) throw new Error('no matrix');
         return inner.map((element, i) => {
           const matrix = outer.inverse().multiply(element.getScreenCTM()!);

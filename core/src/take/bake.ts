@@ -56,11 +56,15 @@ function bakeRider(motion: Motion, index: number, box: PivotBox, tolerance: numb
       tolerance * (1 - SAMPLING_SHARE),
     );
     const last = keys[keys.length - 1];
-    keys.push(...(last && piece[0] && cornerGap(last, piece[0], box) < 1e-6 ? piece.slice(1) : piece));
+    keys.push(...(last && piece[0] && goesOn(last, piece[0], box) ? piece.slice(1) : piece));
   }
   const first = keys[0];
-  return first && keys.every((key) => cornerGap(first, key, box) < 1e-6 && key.angle === first.angle) ? [first] : keys;
+  return first && keys.every((key) => goesOn(first, key, box)) ? [first] : keys;
 }
+
+/** Whether one key continues another: the same picture, and the same angle (a whole turn between them is a jump to an interpolating player). */
+const goesOn = (a: Key, b: Key, box: PivotBox): boolean =>
+  cornerGap(a, b, box) < 1e-6 && Math.abs(a.angle - b.angle) < 1e-6;
 
 /** Longest step, s, at which a smooth piece is looked at before straight lines are trusted. */
 const LONGEST_STEP = 1 / 30;

@@ -21,9 +21,7 @@ export function writeOutput(
 ): Job<Output> {
   const worker = new Worker(new URL('./baking.worker.ts', import.meta.url), { type: 'module' });
   const api = wrap<BakingApi>(worker);
-  const result = (api.write(scene, format, options, proxy(onProgress))).finally(() =>
-    worker.terminate(),
-  );
+  const result = api.write(scene, format, options, proxy(onProgress)).finally(() => worker.terminate());
   return { result, cancel: () => worker.terminate() };
 }
 

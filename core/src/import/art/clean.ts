@@ -168,8 +168,9 @@ function cleanAttributes(
 /** A value with its references renamed; undefined where it names something outside the drawing. */
 function cleanValue(value: string, ids: IdNames): string | undefined {
   let lost = false;
-  const plain = value.replace(/url\(\s*(["']?)\s*#([^"')]*)\1\s*\)/gi, (_, _quote: string, id: string) => {
-    const name = ids.find(id.trim());
+  const references = /url\(\s*(?:"\s*#([^"]*)"|'\s*#([^']*)'|#([^"')\s]*))\s*\)/gi;
+  const plain = value.replace(references, (_, double?: string, single?: string, bare?: string) => {
+    const name = ids.find((double ?? single ?? bare ?? '').trim());
     if (name === undefined) lost = true;
     return `url(#${name ?? 'none'})`;
   });

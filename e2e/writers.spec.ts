@@ -1,0 +1,153 @@
+import { fileURLToPath } from 'node:url';
+import { expect, test } from '@playwright/test';
+import { build, type Rolldown } from 'vite';
+import { bake, eventTimes, formatById, prepare, type OutputFile, type Scene } from '@pace-line/core';
+import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
+import { SAMPLES } from '../samples/scenes.ts';
+import { worstGap } from './motion.ts';
+
+const scenes: Record<string, Scene> = {
+  ...WRITER_SCENES,
+  ...Object.fromEntries(SAMPLES.map(({ file, scene }) => [file, scene])),
+};
+
+function write(scene: Scene, id: string): OutputFile {
+  const format = formatById(id);
+  const [file] = format?.write(bake(scene), format.options.parse({})) ?? [];
+  if (!file) throw new Error(`${id} wrote nothing`);
+  return file;
+}
+
+/** 60 times that share no step with frames, and a millisecond on either side of every event. */
+function lookTimes(scene: Scene): number[] {
+  const motion = prepare(scene);
+  const events = scene.riders.flatMap((_, i) => eventTimes(motion, i, 0, motion.length));
+  const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
+  const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
+  return [...around, ...spread].filter((time) => time >= 0 && time < motion.length);
+}
+
+for (const [name, scene] of Object.entries(scenes))
+  for (const id of ['animated-svg', 'web-page'])
+    test(`${id} of ${name} stays within half a pixel of the evaluator`, async ({ page }) => {
+      const file = write(scene, id);
+      await page.setContent(
+        id === 'web-page' ? file.text : `<!doctype html><body style="margin:0">${file.text}</body>`,
+      );
+      const times = lookTimes(scene);
+      expect(times.length).toBeGreaterThanOrEqual(60);
+      const worst = await worstGap(page, scene, times);
+      expect(worst.gap, `${worst.rider} at ${worst.time}`).toBeLessThan(0.5);
+      // The test sees motion at all: a quarter of a loop away the same check must fail.
+      const shifted = await worstGap(
+        page,
+        {
+          ...scene,
+          riders: scene.riders.map((r) => ({
+            ...r,
+            pace: { ...r.pace, delay: r.pace.delay + scene.clock.duration / 4 },
+          })),
+        },
+        times,
+      );
+      expect(shifted.gap).toBeGreaterThan(1);
+    });
+
+test('Node and Chromium write the same bytes', async ({ page }) => {
+  const built = (await build({
+    configFile: false,
+    logLevel: 'silent',
+    build: {
+      write: false,
+      minify: false,
+      lib: {
+        entry: fileURLToPath(new URL('../core/src/index.ts', import.meta.url)),
+        name: 'PaceLineCore',
+        formats: ['iife'],
+      },
+    },
+  })) as Rolldown.RolldownOutput[];
+  const [chunk] = built[0]?.output ?? [];
+  if (!chunk) throw new Error('the core was not bundled');
+  await page.setContent('<!doctype html><title>core</title>');
+  await page.addScriptTag({ content: chunk.code });
+  for (const [name, scene] of Object.entries(scenes))
+    for (const id of ['animated-svg', 'web-page']) {
+      const there = await page.evaluate(
+        ({ scene, id }) => {
+          const core = (globalThis as unknown as { PaceLineCore: typeof import('@pace-line/core') }).PaceLineCore;
+          const format = core.formatById(id);
+          return format?.write(core.bake(scene), format.options.parse({}))[0]?.text;
+        },
+        { scene, id },
+      );
+      expect(there === write(scene, id).text, `${id} of ${name}`).toBe(true);
+    }
+});
+
+test('in an image element it plays, and with reduced motion it stands', async ({ page, browser }) => {
+  const file = write(scenes['eased']!, 'animated-svg');
+  const picture = async (p: typeof page): Promise<string> =>
+    p.evaluate(async (text) => {
+      const image = document.querySelector('img') ?? document.body.appendChild(new Image());
+      if (!image.src) {
+        image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
+        await image.decode();
+      }
+      const canvas = document.createElement('canvas');
+      canvas.width = 400;
+      canvas.height = 300;
+      canvas.getContext('2d')?.drawImage(image, 0, 0, 400, 300);
+      return canvas.toDataURL();
+    }, file.text);
+  await page.setContent('<!doctype html><body></body>');
+  const first = await picture(page);
+  await expect.poll(() => picture(page)).not.toBe(first);
+
+  const calm = await browser.newPage({ reducedMotion: 'reduce' });
+  await calm.setContent(`<!doctype html><body>${file.text}</body>`);
+  expect(await calm.evaluate(() => document.getAnimations().length)).toBe(0);
+  await calm.close();
+});
+
+test('nothing is drawn beyond the canvas, guides are not in it, screen readers get a title', async ({ page }) => {
+  const [sample] = SAMPLES;
+  const file = write(sample!.scene, 'animated-svg');
+  expect(file.text).not.toContain(sample!.scene.guides[0]!.color);
+  await page.setContent(
+    `<!doctype html><body style="margin:0;background:#fff"><div style="padding:100px">${file.text}</div></body>`,
+  );
+  await expect(page.getByRole('img', { name: sample!.scene.name })).toBeVisible();
+  // The boat begins 90 px left of the canvas: with the clip nothing of it shows there.
+  await page.evaluate(() =>
+    document.getAnimations().forEach((animation) => {
+      animation.pause();
+      animation.currentTime = 0;
+    }),
+  );
+  const shot = await page.screenshot({ clip: { x: 0, y: 400, width: 99, height: 300 } });
+  const colours = await page.evaluate(async (data) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${data}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    canvas.width = image.width;
+    canvas.height = image.height;
+    const context = canvas.getContext('2d')!;
+    context.drawImage(image, 0, 0);
+    return new Set(new Uint32Array(context.getImageData(0, 0, image.width, image.height).data.buffer)).size;
+  }, shot.toString('base64'));
+  expect(colours).toBe(1);
+});
+
+test('two outputs in one page do not restyle each other', async ({ page }) => {
+  const a = write(scenes['eased']!, 'animated-svg').text;
+  const b = write(scenes['reversing']!, 'animated-svg').text;
+  const names = (text: string): string[] =>
+    [...text.matchAll(/(?:id|class)="([^"]+)"|@keyframes ([\w-]+)/g)].flatMap((match) =>
+      (match[1] ?? match[2] ?? '').split(' '),
+    );
+  expect(names(a).filter((name) => names(b).includes(name))).toEqual([]);
+  await page.setContent(`<!doctype html><body>${a}${b}</body>`);
+  expect(await page.evaluate(() => document.getAnimations().length)).toBe(2);
+});
