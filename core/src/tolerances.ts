@@ -3,11 +3,11 @@
 /** px. Largest disagreement of two Gauss–Legendre orders that the length integration accepts per panel. */
 export const LENGTH_TOLERANCE = 1e-11;
 
-/** px. Largest error along the curve of the fitted inverse (distance to parameter); a thousandth of what is promised, so that hairpins keep their tangent. */
-export const INVERSE_TOLERANCE = 1e-7;
+/** px. Largest error along the curve of the fitted inverse (distance to parameter); a tenth of what is promised. */
+export const INVERSE_TOLERANCE = 1e-6;
 
-/** rad. Largest error of the tangent's angle that the fitted inverse may cause; a fifth of the promised 0.001°. */
-export const TANGENT_TOLERANCE = 3e-6;
+/** rad. Largest error of the tangent's angle that the fitted inverse may cause; half of the promised 0.001°. */
+export const TANGENT_TOLERANCE = 8e-6;
 
 /** px. Pieces of a span shorter than this are interpolated linearly: no picture can show them. */
 export const SHORTEST_PIECE = 1e-8;

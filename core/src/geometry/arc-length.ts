@@ -58,6 +58,10 @@ export function panelsOf(c: Cubic, tolerance: number = LENGTH_TOLERANCE): Panels
       accept(middle, b, right, depth - 1);
     }
   };
+  // Most cubics are smooth: one rule over the whole agrees with two over the halves, and no cut is needed.
+  const whole = panelLength(c, 0, 1);
+  const halves = panelLength(c, 0, 0.5) + panelLength(c, 0.5, 1);
+  if (Math.abs(whole - halves) <= tolerance) return { t: [0, 1], s: [0, halves], length: halves };
   const cuts = [0, ...stationarySpeeds(c), 1];
   for (let i = 0; i + 1 < cuts.length; i++) {
     const a = cuts[i] ?? 0;
@@ -67,8 +71,8 @@ export function panelsOf(c: Cubic, tolerance: number = LENGTH_TOLERANCE): Panels
   return { t, s, length };
 }
 
-/** Index of the last entry of an ascending list that is ≤ value; 0 when there is none. */
-export function lastAtMost(list: ArrayLike<number>, value: number, count: number = list.length): number {
+/** Index of the last of the first `count` entries of an ascending list that is ≤ value; 0 when there is none. */
+export function lastAtMost(list: Float64Array, value: number, count: number): number {
   let low = 0;
   let high = count - 1;
   while (low < high) {
@@ -82,6 +86,7 @@ export function lastAtMost(list: ArrayLike<number>, value: number, count: number
 /** Arc length from the cubic's start to parameter t, px, with the panels' accuracy. */
 export function distanceAtParameter(c: Cubic, panels: Panels, t: number): number {
   if (t >= 1) return panels.length;
-  const i = lastAtMost(panels.t, t);
+  let i = panels.t.length - 1;
+  while (i > 0 && (panels.t[i] ?? 0) > t) i--;
   return (panels.s[i] ?? 0) + panelLength(c, panels.t[i] ?? 0, t);
 }

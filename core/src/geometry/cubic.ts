@@ -1,7 +1,7 @@
-import { VANISHING_SPEED } from '../tolerances.ts';
+import { REVERSAL, VANISHING_SPEED } from '../tolerances.ts';
 import type { Box } from './box.ts';
 import { rootsInUnit } from './roots.ts';
-import { mix, type Vec } from './vec.ts';
+import { mix, turnBetween, type Vec } from './vec.ts';
 
 /**
  * One cubic Bézier as its power basis, for evaluation without branches: B(t) = ((ax·t + bx)·t + cx)·t + dx, t in [0, 1], px.
@@ -103,3 +103,47 @@ export function boundsOfCubic(c: Cubic): Box {
   const ys = [0, 1, ...rootsInUnit([c.cy, 2 * c.by, 3 * c.ay])].map((t) => pointAtParameter(c, t)[1]);
   return { left: Math.min(...xs), top: Math.min(...ys), right: Math.max(...xs), bottom: Math.max(...ys) };
 }
+
+/**
+ * How far the tangent of a cubic turns from its start to its end, rad, clockwise positive, unwrapped; an exact cusp turns clockwise by π. The
+ * derivative is a quadratic Bézier: while its three control vectors lie within a right angle, so does all between; else it is halved.
+ */
+export function turnOfCubic([p0, p1, p2, p3]: ControlPoints): number {
+  return turnOfHodograph(
+    p1[0] - p0[0],
+    p1[1] - p0[1],
+    p2[0] - p1[0],
+    p2[1] - p1[1],
+    p3[0] - p2[0],
+    p3[1] - p2[1],
+    MOST_HALVINGS,
+  );
+}
+
+const MOST_HALVINGS = 50;
+
+function turnOfHodograph(ax: number, ay: number, bx: number, by: number, cx: number, cy: number, depth: number): number {
+  // A vector of length 0 has the direction of its neighbour in the limit.
+  const hasA = ax !== 0 || ay !== 0;
+  const hasC = cx !== 0 || cy !== 0;
+  const fromX = hasA ? ax : bx !== 0 || by !== 0 ? bx : cx;
+  const fromY = hasA ? ay : bx !== 0 || by !== 0 ? by : cy;
+  const toX = hasC ? cx : bx !== 0 || by !== 0 ? bx : ax;
+  const toY = hasC ? cy : bx !== 0 || by !== 0 ? by : ay;
+  const together = fromX * toX + fromY * toY >= 0 && fromX * bx + fromY * by >= 0 && toX * bx + toY * by >= 0;
+  if (together || depth === 0) return fromX === 0 && fromY === 0 ? 0 : turnBetween(fromX, fromY, toX, toY, REVERSAL);
+  const abx = (ax + bx) / 2;
+  const aby = (ay + by) / 2;
+  const bcx = (bx + cx) / 2;
+  const bcy = (by + cy) / 2;
+  const mx = (abx + bcx) / 2;
+  const my = (aby + bcy) / 2;
+  return (
+    turnOfHodograph(ax, ay, abx, aby, mx, my, depth - 1) +
+    (mx === 0 && my === 0 ? cuspTurn(abx, aby, bcx, bcy) : 0) +
+    turnOfHodograph(mx, my, bcx, bcy, cx, cy, depth - 1)
+  );
+}
+
+/** At a cusp that falls just on a half the tangent jumps from the direction before to that after. */
+const cuspTurn = (ax: number, ay: number, bx: number, by: number): number => turnBetween(ax, ay, bx, by, REVERSAL);

@@ -2,6 +2,6 @@ export { countIntegrations } from './arc-length.ts';
 export { EMPTY_BOX, isEmptyBox, unionOf, type Box } from './box.ts';
 export { splitCubic, pointAtParameter, cubicFrom, type ControlPoints } from './cubic.ts';
 export { nearestOnPath, type Nearest } from './nearest.ts';
-export { emptyFrame, pathThrough, Path, type Frame, type Side } from './path.ts';
+export { angleOfFrame, emptyFrame, pathThrough, Path, type Frame, type Side } from './path.ts';
 export { controlPointsBetween, type PathNode, type Span } from './span.ts';
 export { add, subtract, multiply, mix, distanceBetween, turnBetween, type Vec } from './vec.ts';

@@ -101,7 +101,7 @@ export function inverseOf(
   return { starts: Float64Array.from(starts), pieces: Float64Array.from(rows), turn };
 }
 
-const CHECKED = [0.2, 0.35, 0.5, 0.65, 0.8];
+const CHECKED = [0.25, 0.5, 0.75];
 
 const polynomial = (k: readonly number[], u: number): number => k.reduceRight((sum, a) => sum * u + a, 0);
 

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
+import { inverseOfSpan, turnOfSpan } from './span.ts';
 import { outlinesFromPathData } from '../import/path-data.ts';
 import {
+  angleOfFrame,
   countIntegrations,
   emptyFrame,
   nearestOnPath,
@@ -48,7 +50,7 @@ describe.each(truth.paths)('$name against fine integration', ({ d, length, sampl
         Math.atan2(frame.tangentX * ty - frame.tangentY * tx, frame.tangentX * tx + frame.tangentY * ty),
       );
       expect((off * 180) / Math.PI).toBeLessThan(1e-3);
-      const between = frame.angle - Math.atan2(ty, tx);
+      const between = angleOfFrame(frame) - Math.atan2(ty, tx);
       expect(Math.abs(between - 2 * Math.PI * Math.round(between / (2 * Math.PI)))).toBeLessThan(2e-5);
     }
     expect(tangents).toBeGreaterThan(samples.length / 2);
@@ -136,15 +138,15 @@ describe('sides, corners and windings', () => {
   });
   test('a clockwise lap turns by +360°, also over the start', () => {
     expect(square.winding).toBeCloseTo(2 * Math.PI, 12);
-    expect(square.frameAtDistance(450, 1).angle).toBeCloseTo(2 * Math.PI, 12);
-    expect(square.frameAtDistance(-50, 1).angle).toBeCloseTo(-Math.PI / 2, 12);
+    expect(angleOfFrame(square.frameAtDistance(450, 1))).toBeCloseTo(2 * Math.PI, 12);
+    expect(angleOfFrame(square.frameAtDistance(-50, 1))).toBeCloseTo(-Math.PI / 2, 12);
     expect(square.corners()).toEqual([0, 100, 200, 300]);
   });
   test('an exact cusp turns clockwise at once, and is a corner', () => {
     const cusp = pathOf('M0 0C60 120 -60 60 180 -180');
     const [at] = cusp.corners();
     expect(cusp.corners()).toHaveLength(1);
-    const turn = cusp.frameAtDistance(at!, 1).angle - cusp.frameAtDistance(at!, -1).angle;
+    const turn = angleOfFrame(cusp.frameAtDistance(at!, 1)) - angleOfFrame(cusp.frameAtDistance(at!, -1));
     expect(turn).toBeCloseTo(Math.PI, 6);
   });
   test('an open path goes on straight past its ends', () => {
@@ -247,4 +249,10 @@ test('splitting a cubic keeps the shape', () => {
     const b = original.frameAtDistance((original.length * i) / 50);
     expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(1e-6);
   }
+});
+
+describe('the turn of a span by its derivative is that of its fitted inverse', () => {
+  test.each(truth.paths.filter((p) => 'abcdg'.includes(p.id[0] ?? '')))('$name', ({ d }) => {
+    for (const span of pathOf(d).spans.slice(0, 200)) expect(turnOfSpan(span)).toBeCloseTo(inverseOfSpan(span)?.turn ?? 0, 6);
+  });
 });

@@ -3,7 +3,7 @@ import { EMPTY_BOX, unionOf, type Box } from './box.ts';
 import { lastAtMost } from './arc-length.ts';
 import { tangentAtParameter } from './cubic.ts';
 import { PIECE, type Inverse } from './inverse.ts';
-import { boundsOfSpan, inverseOfSpan, spanBetween, type PathNode, type Span } from './span.ts';
+import { boundsOfSpan, inverseOfSpan, spanBetween, turnOfSpan, type PathNode, type Span } from './span.ts';
 import { turnBetween } from './vec.ts';
 
 /** Where a path is at a distance, and how it runs there. Filled in place, so that asking allocates nothing. */
@@ -19,9 +19,15 @@ export interface Frame {
   normalY: number;
   /** Signed curvature, 1/px, clockwise positive; 0 on straight continuations and where the derivative vanishes. */
   curvature: number;
-  /** Angle of the tangent, rad, clockwise positive, unwrapped over distance from the path's start; grows by whole turns from lap to lap. */
-  angle: number;
+  /** What `angleOfFrame` needs: the unwrapped turn up to a tangent nearby (rad), and that tangent. */
+  turn: number;
+  fromX: number;
+  fromY: number;
 }
+
+/** Angle of the frame's tangent, rad, clockwise positive, unwrapped over distance from the path's start; grows by whole turns from lap to lap. */
+export const angleOfFrame = (f: Frame): number =>
+  f.turn + Math.atan2(f.fromX * f.tangentY - f.fromY * f.tangentX, f.fromX * f.tangentX + f.fromY * f.tangentY);
 
 export const emptyFrame = (): Frame => ({
   x: 0.5,
@@ -31,7 +37,9 @@ export const emptyFrame = (): Frame => ({
   normalX: 0.5,
   normalY: 0.5,
   curvature: 0.5,
-  angle: 0.5,
+  turn: 0.5,
+  fromX: 0.5,
+  fromY: 0.5,
 });
 
 /** Which side of a distance is meant where the tangent jumps: +1 beyond it (towards larger s), −1 before it. */
@@ -115,7 +123,12 @@ export class Path {
       beyond = s - local;
     }
     const starts = this.starts;
-    let i = lastAtMost(starts, local, this.spans.length);
+    let i = 0;
+    for (let high = this.spans.length - 1; i < high; ) {
+      const middle = (i + high + 1) >> 1;
+      if ((starts[middle] ?? 0) <= local) i = middle;
+      else high = middle - 1;
+    }
     const within = local - (starts[i] ?? 0);
     if (within <= AT_NODE || (starts[i + 1] ?? 0) - local <= AT_NODE) i = this.spanAt(local, side);
     this.#evaluate(i, local - (starts[i] ?? 0), side, lap, out);
@@ -166,7 +179,7 @@ export class Path {
     const inverse = this.#inverse(span);
     if (!inverse) return { span, t: side > 0 ? 0 : 1 };
     const local = Math.min(Math.max(s - (this.starts[span] ?? 0), 0), this.spans[span]?.length ?? 0);
-    return { span, t: parameterIn(inverse, lastAtMost(inverse.starts, local), local) };
+    return { span, t: parameterIn(inverse, lastAtMost(inverse.starts, local, inverse.starts.length), local) };
   }
 
   #inverse(i: number): Inverse | null {
@@ -186,13 +199,12 @@ export class Path {
     let total = 0;
     for (let i = 0; i < count; i++) {
       const span = this.spans[i];
-      const inverse = this.#inverse(i);
-      if (span && inverse) {
+      if (span && span.length > 0) {
         const from = tangentAtParameter(span.cubic, 0, 1) ?? [1, 0];
         if (last) total += turnBetween(last[0], last[1], from[0], from[1], REVERSAL);
         else total = Math.atan2(from[1], from[0]);
         turns[i] = total;
-        total += inverse.turn;
+        total += turnOfSpan(span);
         last = tangentAtParameter(span.cubic, 1, -1) ?? [1, 0];
       } else turns[i] = total;
     }
@@ -216,7 +228,12 @@ export class Path {
     const c = span.cubic;
     const limit = Math.min(Math.max(local, 0), span.length);
     const starts = inverse.starts;
-    let piece = starts.length > 1 ? lastAtMost(starts, limit) : 0;
+    let piece = 0;
+    for (let high = starts.length - 1; piece < high; ) {
+      const middle = (piece + high + 1) >> 1;
+      if ((starts[middle] ?? 0) <= limit) piece = middle;
+      else high = middle - 1;
+    }
     if (side < 0 && piece > 0 && limit - (starts[piece] ?? 0) <= SIDE_STEP) piece--;
     const t = parameterIn(inverse, piece, limit);
     out.x = ((c.ax * t + c.bx) * t + c.cx) * t + c.dx;
@@ -244,15 +261,11 @@ export class Path {
     out.normalY = -tx;
     const row = piece * PIECE;
     const pieces = inverse.pieces;
-    const fromX = pieces[row + 8] ?? 1;
-    const fromY = pieces[row + 9] ?? 0;
+    out.fromX = pieces[row + 8] ?? 1;
+    out.fromY = pieces[row + 9] ?? 0;
     const turns = this.#turns ?? this.#turnTable();
     const lapTurn = lap === 0 ? 0 : lap * ((turns[this.spans.length] ?? 0) - (turns[0] ?? 0));
-    out.angle =
-      (turns[index] ?? 0) +
-      (pieces[row + 7] ?? 0) +
-      Math.atan2(fromX * ty - fromY * tx, fromX * tx + fromY * ty) +
-      lapTurn;
+    out.turn = (turns[index] ?? 0) + (pieces[row + 7] ?? 0) + lapTurn;
   }
 
   #standstill(s: number, out: Frame): Frame {
@@ -263,7 +276,9 @@ export class Path {
     out.normalX = 0;
     out.normalY = -1;
     out.curvature = 0;
-    out.angle = 0;
+    out.turn = 0;
+    out.fromX = 1;
+    out.fromY = 0;
     return out;
   }
 }

@@ -1,5 +1,5 @@
 import { panelsOf, type Panels } from './arc-length.ts';
-import { boundsOfCubic, cubicFrom, type ControlPoints, type Cubic } from './cubic.ts';
+import { boundsOfCubic, cubicFrom, turnOfCubic, type ControlPoints, type Cubic } from './cubic.ts';
 import { inverseOf, type Inverse } from './inverse.ts';
 import { add, mix, type Vec } from './vec.ts';
 import type { Box } from './box.ts';
@@ -67,4 +67,14 @@ export function boundsOfSpan(span: Span): Box {
   let box = boxes.get(span);
   if (!box) boxes.set(span, (box = boundsOfCubic(span.cubic)));
   return box;
+}
+
+const turns = new WeakMap<Span, number>();
+
+/** How far the tangent turns along a span, rad, clockwise positive, unwrapped. */
+export function turnOfSpan(span: Span): number {
+  if (span.isStraight) return 0;
+  let turn = turns.get(span);
+  if (turn === undefined) turns.set(span, (turn = turnOfCubic(span.points)));
+  return turn;
 }

@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/index.ts';
-import { emptyFrame, type Frame, type Side } from '../geometry/index.ts';
+import { angleOfFrame, emptyFrame, type Frame, type Side } from '../geometry/index.ts';
 import { foldTime, PaceLine, type Folded, type PlacedMark, type Repeat } from '../pace/index.ts';
 import {
   artById,
@@ -76,7 +76,7 @@ export class Motion {
       const frame = path.frameAtDistance(distance + rider.lead, tangentSide, this.#frame);
       x = frame.x + rider.lift * frame.normalX;
       y = frame.y + rider.lift * frame.normalY;
-      if (rider.along) angle += frame.angle;
+      if (rider.along) angle += angleOfFrame(frame);
     }
     const cos = Math.cos(angle);
     const sin = Math.sin(angle);

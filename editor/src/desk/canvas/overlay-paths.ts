@@ -62,7 +62,7 @@ export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks {
     path.frameAtDistance((distances[i] ?? 0) + rider.lead, 1, frame);
     const isLong = i % perSecond < every && Math.floor(i / perSecond) * perSecond + every > i;
     const reach = (isLong ? 8 : 4.5) / zoom;
-    const n = (value: number): string => formatNumber(value, 2);
+    const n = (value: number): number => Math.round(value * 100) / 100;
     strokes[isLong ? 1 : 0].push(
       `M${n(frame.x - frame.normalX * reach)} ${n(frame.y - frame.normalY * reach)}L${n(frame.x + frame.normalX * reach)} ${n(frame.y + frame.normalY * reach)}`,
     );

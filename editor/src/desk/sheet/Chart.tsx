@@ -58,21 +58,23 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const hover = useDeskView((state) => state.hover);
   const setView = useDeskView((state) => state.set);
   const svg = useRef<SVGSVGElement>(null);
-  const head = useRef<SVGGElement>(null);
-  const speedText = useRef<SVGTextElement>(null);
+  const head = useRef<HTMLDivElement>(null);
+  const speedText = useRef<HTMLSpanElement>(null);
   const [dot, setDot] = useState<{ x: number; y: number } | null>(null);
   const drag = useRef<Drag | null>(null);
   const length = loopLength(scene.clock);
   const index = selected ? scene.riders.indexOf(selected) : -1;
 
   useFrame((time) => {
-    head.current?.setAttribute('transform', `translate(${xOf(scale, time).toFixed(1)} 0)`);
+    const x = xOf(scale, time);
+    if (head.current) {
+      head.current.style.transform = `translateX(${x.toFixed(1)}px)`;
+      head.current.classList.toggle('near-end', x > scale.right - 80);
+    }
     if (speedText.current && index >= 0) {
       const { speed } = prepare(doc.state.shown).distanceAt(index, time);
-      speedText.current.textContent = `${Math.round(Math.abs(speed))} px/s`;
-      const right = xOf(scale, time) > scale.right - 80;
-      speedText.current.setAttribute('x', right ? '-6' : '6');
-      speedText.current.setAttribute('text-anchor', right ? 'end' : 'start');
+      const words = `${Math.round(Math.abs(speed))} px/s`;
+      if (speedText.current.textContent !== words) speedText.current.textContent = words;
     }
   });
 
@@ -222,93 +224,96 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const zero = xOf(scale, 0);
   const end = xOf(scale, length);
   return (
-    <svg
-      ref={svg}
-      className="sheet"
-      width={size.width}
-      height={size.height}
-      role="group"
-      aria-label={`Pace lines on ${guide.name}`}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => endDrag(false)}
-      onPointerCancel={() => endDrag(true)}
-      onPointerLeave={() => {
-        setDot(null);
-        setView({ hover: null });
-      }}
-    >
-      <defs>
-        <clipPath id="sheet-clip">
-          <rect x={scale.left} y={0} width={Math.max(0, scale.right - scale.left)} height={size.height} />
-        </clipPath>
-      </defs>
-      <TimeRules scale={scale} length={length} bottom={size.height} />
-      {rules.map((rule) => (
-        <g key={`${rule.label}-${rule.distance}`}>
-          <line className="place-rule" x1={scale.left} x2={scale.right} y1={rule.y} y2={rule.y} />
-          {rule.labelled && (
-            <text className="place-name" x={scale.left - 8} y={rule.y + 4}>
-              {rule.label}
-            </text>
+    <>
+      <svg
+        ref={svg}
+        className="sheet"
+        width={size.width}
+        height={size.height}
+        role="group"
+        aria-label={`Pace lines on ${guide.name}`}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={() => endDrag(false)}
+        onPointerCancel={() => endDrag(true)}
+        onPointerLeave={() => {
+          setDot(null);
+          setView({ hover: null });
+        }}
+      >
+        <defs>
+          <clipPath id="sheet-clip">
+            <rect x={scale.left} y={0} width={Math.max(0, scale.right - scale.left)} height={size.height} />
+          </clipPath>
+        </defs>
+        <TimeRules scale={scale} length={length} bottom={size.height} />
+        {rules.map((rule) => (
+          <g key={`${rule.label}-${rule.distance}`}>
+            <line className="place-rule" x1={scale.left} x2={scale.right} y1={rule.y} y2={rule.y} />
+            {rule.labelled && (
+              <text className="place-name" x={scale.left - 8} y={rule.y + 4}>
+                {rule.label}
+              </text>
+            )}
+          </g>
+        ))}
+        <g clipPath="url(#sheet-clip)">
+          <rect
+            className="sheet-margin"
+            x={scale.left}
+            y={scale.top}
+            width={Math.max(0, zero - scale.left)}
+            height={scale.bottom - scale.top}
+          />
+          <rect
+            className="sheet-margin"
+            x={end}
+            y={scale.top}
+            width={Math.max(0, scale.right - end)}
+            height={scale.bottom - scale.top}
+          />
+          <line className="loop-edge" x1={zero} x2={zero} y1={scale.top - 6} y2={scale.bottom} />
+          <line className="loop-edge" x1={end} x2={end} y1={scale.top - 6} y2={scale.bottom} />
+          {hoverY !== null && <line className="hover-line" x1={scale.left} x2={scale.right} y1={hoverY} y2={hoverY} />}
+          {riders.map((rider) =>
+            rider === selected ? null : (
+              <Line key={rider.id} scene={scene} rider={rider} guide={guide} scale={scale} isSelected={false} />
+            ),
           )}
+          {selected && <Line scene={scene} rider={selected} guide={guide} scale={scale} isSelected />}
+          {dot && <circle className="add-dot" cx={dot.x} cy={dot.y} r={5} />}
         </g>
-      ))}
-      <g clipPath="url(#sheet-clip)">
-        <rect
-          className="sheet-margin"
-          x={scale.left}
-          y={scale.top}
-          width={Math.max(0, zero - scale.left)}
-          height={scale.bottom - scale.top}
-        />
-        <rect
-          className="sheet-margin"
-          x={end}
-          y={scale.top}
-          width={Math.max(0, scale.right - end)}
-          height={scale.bottom - scale.top}
-        />
-        <line className="loop-edge" x1={zero} x2={zero} y1={scale.top - 6} y2={scale.bottom} />
-        <line className="loop-edge" x1={end} x2={end} y1={scale.top - 6} y2={scale.bottom} />
-        {hoverY !== null && <line className="hover-line" x1={scale.left} x2={scale.right} y1={hoverY} y2={hoverY} />}
-        {riders.map((rider) =>
-          rider === selected ? null : (
-            <Line key={rider.id} scene={scene} rider={rider} guide={guide} scale={scale} isSelected={false} />
-          ),
+        {selected && (
+          <Marks scene={scene} guide={guide} rider={selected} scale={scale} length={length} chosen={selection.marks} />
         )}
-        {selected && <Line scene={scene} rider={selected} guide={guide} scale={scale} isSelected />}
-        {dot && <circle className="add-dot" cx={dot.x} cy={dot.y} r={5} />}
-      </g>
-      {selected && (
-        <Marks scene={scene} guide={guide} rider={selected} scale={scale} length={length} chosen={selection.marks} />
-      )}
-      {selected && (
-        <Ribbon
-          scene={scene}
-          guide={guide}
-          rider={selected}
-          scale={scale}
-          top={scale.bottom + 14}
-          height={ribbon - 8}
-        />
-      )}
-      <g className="strip">
-        <rect
-          className="strip-ground"
-          x={scale.left}
-          y={0}
-          width={Math.max(0, scale.right - scale.left)}
-          height={STRIP_HEIGHT}
-        />
-        <TimeNames scale={scale} length={length} />
-      </g>
-      <g ref={head} className="playhead">
-        <path className="playhead-grip" d="M-7 4H7V15L0 23L-7 15Z" />
-        <line x1={0} x2={0} y1={22} y2={size.height - 6} />
-        <text ref={speedText} className="playhead-speed figures" y={scale.bottom + 28} />
-      </g>
-    </svg>
+        {selected && (
+          <Ribbon
+            scene={scene}
+            guide={guide}
+            rider={selected}
+            scale={scale}
+            top={scale.bottom + 14}
+            height={ribbon - 8}
+          />
+        )}
+        <g className="strip">
+          <rect
+            className="strip-ground"
+            x={scale.left}
+            y={0}
+            width={Math.max(0, scale.right - scale.left)}
+            height={STRIP_HEIGHT}
+          />
+          <TimeNames scale={scale} length={length} />
+        </g>
+      </svg>
+      <div ref={head} className="playhead" aria-hidden>
+        <svg width={16} height={24} viewBox="-8 0 16 24">
+          <path d="M-7 4H7V15L0 23L-7 15Z" />
+        </svg>
+        <span ref={speedText} className="figures" style={{ top: scale.bottom + 16 }} />
+      </div>
+    </>
   );
 }
 
@@ -517,7 +522,7 @@ interface LineProps {
 }
 
 function Line({ scene, rider, guide, scale, isSelected }: LineProps) {
-  const d = useMemo(() => lineData(scene, rider, scale), [scene, rider, scale]);
+  const d = useMemo(() => lineData(scene, rider, scale, isSelected ? 2 : 5), [scene, rider, scale, isSelected]);
   return (
     <path
       className={isSelected ? 'pace-line selected' : 'pace-line'}
@@ -617,7 +622,7 @@ interface RibbonProps {
 function Ribbon({ scene, guide, rider, scale, top, height }: RibbonProps) {
   const { points, most } = useMemo(() => speedsOf(scene, rider, scale), [scene, rider, scale]);
   const bottom = top + height;
-  const n = (value: number): string => formatNumber(value, 1);
+  const n = (value: number): number => Math.round(value * 10) / 10;
   const y = (speed: number): number => bottom - (Math.min(speed, most) / most) * (height - 16);
   const outline = points.map(([time, speed]) => `${n(xOf(scale, time))} ${n(y(speed))}`).join('L');
   return (

@@ -1,4 +1,4 @@
-import { cycleOf, formatNumber, prepare, type Motion, type Rider, type Scene } from '@pace-line/core';
+import { cycleOf, prepare, type Ease, type Motion, type Rider, type Scene } from '@pace-line/core';
 import { xOf, yOf, type SheetScale } from './scale.ts';
 
 /** Times between `from` and `to` that cut a rider's line into unbroken stretches: where a repeated cycle starts anew. */
@@ -24,22 +24,24 @@ export function sampleLine(motion: Motion, index: number, from: number, to: numb
   });
 }
 
-/** A rider's pace line as path data on the sheet. */
-export function lineData(scene: Scene, rider: Rider, scale: SheetScale): string {
+/** A rider's pace line as path data on the sheet, looked at every `every` screen px. */
+export function lineData(scene: Scene, rider: Rider, scale: SheetScale, every: number): string {
   const motion = prepare(scene);
   const index = scene.riders.indexOf(rider);
-  const step = ((scale.to - scale.from) / Math.max(60, scale.right - scale.left)) * 2;
+  const step = ((scale.to - scale.from) / Math.max(60, scale.right - scale.left)) * every;
   const cuts = cutsOf(scene, rider, scale.from, scale.to);
-  const n = (value: number): string => formatNumber(value, 1);
-  return cuts
-    .slice(0, -1)
-    .map((cut, i) =>
-      sampleLine(motion, index, cut, cuts[i + 1] ?? cut, step)
-        .map(([time, s], k) => `${k === 0 ? 'M' : 'L'}${n(xOf(scale, time))} ${n(yOf(scale, s))}`)
-        .join(''),
-    )
-    .join('');
+  let data = '';
+  for (let i = 0; i + 1 < cuts.length; i++) {
+    let sign = 'M';
+    for (const [time, s] of sampleLine(motion, index, cuts[i] ?? 0, cuts[i + 1] ?? 0, step)) {
+      data += `${sign}${tenths(xOf(scale, time))} ${tenths(yOf(scale, s))}`;
+      sign = 'L';
+    }
+  }
+  return data;
 }
+
+const tenths = (value: number): number => Math.round(value * 10) / 10;
 
 /** Speeds of a rider over the sheet's time, px/s (absolute), and their largest. */
 export function speedsOf(
@@ -57,6 +59,14 @@ export function speedsOf(
   return { points, most: Math.max(1e-9, ...points.map(([, speed]) => (Number.isFinite(speed) ? speed : 0))) };
 }
 
+/** Whether a leg's ease may leave the way between its marks. */
+function mayOvershoot(ease: Ease): boolean {
+  if (ease.kind === 'family') return ease.family === 'back' || ease.family === 'elastic';
+  if (ease.kind === 'bezier')
+    return Math.min(ease.values[1], ease.values[3]) < 0 || Math.max(ease.values[1], ease.values[3]) > 1;
+  return ease.kind === 'points';
+}
+
 /** The lowest and highest distance that any of the riders reaches in the loop, px. */
 export function reachOf(
   scene: Scene,
@@ -67,17 +77,17 @@ export function reachOf(
   const motion = prepare(scene);
   let low = 0;
   let high = closed || riders.length === 0 ? length : 0;
+  const include = (distance: number): void => {
+    low = Math.min(low, distance);
+    high = Math.max(high, distance);
+  };
   for (const rider of riders) {
     const index = scene.riders.indexOf(rider);
-    for (let i = 0; i <= 120; i++) {
-      const { distance } = motion.distanceAt(index, (motion.length * i) / 120, i === 120 ? -1 : 1);
-      low = Math.min(low, distance);
-      high = Math.max(high, distance);
-    }
-    for (const mark of motion.riders[index]?.pace.marks ?? []) {
-      low = Math.min(low, mark.distance);
-      high = Math.max(high, mark.distance);
-    }
+    const line = motion.riders[index]?.pace;
+    for (const mark of line?.marks ?? []) include(mark.distance);
+    if (!rider.pace.marks.some(({ ease }) => mayOvershoot(ease))) continue;
+    for (let i = 0; i <= 120; i++)
+      include(motion.distanceAt(index, (motion.length * i) / 120, i === 120 ? -1 : 1).distance);
   }
   return { low, high: Math.max(high, low + 1) };
 }

@@ -1,0 +1,157 @@
+import { readFileSync } from 'node:fs';
+import { svgPathProperties } from 'svg-path-properties';
+import { CubicBezierCurve, CurvePath, Vector2 } from 'three';
+import {
+  bake,
+  countIntegrations,
+  emptyFrame,
+  outlinesFromPathData,
+  pathThrough,
+  pointAtParameter,
+  Poses,
+  prepare,
+  type PathNode,
+  type Scene,
+} from '@pace-line/core';
+import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { callsPerSecond, medianTime, millions, ms, type Row } from './measure.ts';
+
+interface Truth {
+  readonly id: string;
+  readonly d: string;
+}
+
+const truth = JSON.parse(readFileSync('core/src/testing/arc-length.json', 'utf8')) as { paths: Truth[] };
+const dataOf = (id: string): string => truth.paths.find((path) => path.id === id)?.d ?? '';
+
+function nodesOf(d: string): { nodes: readonly PathNode[]; closed: boolean } {
+  const read = outlinesFromPathData(d);
+  const outline = read.ok ? read.outlines[0] : undefined;
+  if (!outline) throw new Error('no outline');
+  return outline;
+}
+
+/** Even but scattered distances, so that no call is next to the last. */
+const scatter = (i: number): number => (i * 0.6180339887498949) % 1;
+
+function frames(): Row[] {
+  const { nodes, closed } = nodesOf(dataOf('d'));
+  const path = pathThrough(nodes, closed);
+  const frame = emptyFrame();
+  const calls = 400_000;
+  let sink = 0;
+  const ours = callsPerSecond((i) => {
+    path.frameAtDistance(scatter(i) * path.length, 1, frame);
+    sink += frame.x;
+  }, calls);
+  const cubics = path.spans.map((span) => span.cubic);
+  const bare = callsPerSecond((i) => {
+    const cubic = cubics[i % cubics.length];
+    if (cubic) sink += pointAtParameter(cubic, scatter(i))[0];
+  }, calls);
+  const peer = new svgPathProperties(dataOf('d'));
+  const total = peer.getTotalLength();
+  const properties = callsPerSecond((i) => (sink += peer.getPointAtLength(scatter(i) * total).x), 4000);
+  const curve = new CurvePath<Vector2>();
+  for (const span of path.spans) curve.add(new CubicBezierCurve(...(span.points.map(([x, y]) => new Vector2(x, y)) as [Vector2, Vector2, Vector2, Vector2])));
+  const point = new Vector2();
+  const three = callsPerSecond((i) => {
+    curve.getPointAt(scatter(i), point);
+    sink += point.x;
+  }, 100_000);
+  if (!Number.isFinite(sink)) throw new Error('not a number');
+  return [
+    {
+      what: 'frameAtDistance (place, tangent, normal, curvature, angle), 60 cubics, single calls',
+      figure: millions(ours),
+      beside: `bare cubic evaluation ${millions(bare)}, svg-path-properties ${millions(properties)}, three’s curves ${millions(three)} (places only)`,
+      promise: 'over 3 M/s',
+      kept: ours > 3e6,
+    },
+  ];
+}
+
+function preparing(): Row[] {
+  const { nodes } = nodesOf(dataOf('g'));
+  const cold = medianTime(
+    () => {
+      const fresh = nodes.map((node) => ({ ...node }));
+      const path = pathThrough(fresh, false);
+      const frame = emptyFrame();
+      for (let i = 0; i < 300; i++) path.frameAtDistance((path.length * i) / 300, 1, frame);
+    },
+    5,
+    2,
+  );
+  const kept = nodes.map((node) => ({ ...node }));
+  void pathThrough(kept, false).length;
+  let integrated = 0;
+  const moved = medianTime(() => {
+    const before = countIntegrations();
+    const middle = Math.floor(kept.length / 2);
+    const next = kept.map((node, i) => (i === middle ? { ...node, x: node.x + 1 } : node));
+    void pathThrough(next, false).length;
+    integrated = countIntegrations() - before;
+  });
+  return [
+    { what: 'lengths of 2,000 cubics and the first frame of 300 riders on them', figure: ms(cold), beside: 'limit 60 ms', promise: 'in 60 ms', kept: cold < 60 },
+    {
+      what: 'after one of 2,000 nodes moves',
+      figure: `${integrated} spans integrated, ${ms(moved)}`,
+      beside: 'limit 1 ms',
+      promise: 'two spans, under 1 ms',
+      kept: integrated === 2 && moved < 1,
+    },
+  ];
+}
+
+function crowd(count: number): Scene {
+  return sceneOf({
+    guides: [LOOPS],
+    riders: Array.from({ length: count }, (_, i) =>
+      riderOn(
+        `r${i}`,
+        'loops',
+        [
+          { time: 0, place: { by: 'node', node: 'l1' }, ease: { kind: 'family', family: 'cubic', mode: 'in-out' } },
+          { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
+        ],
+        { pace: { delay: i * 0.01 } },
+      ),
+    ),
+  });
+}
+
+function posing(): Row[] {
+  const motion = prepare(crowd(1000));
+  const poses = new Poses(1000);
+  let t = 0;
+  const time = medianTime(() => motion.poseAt((t += 0.0137), poses), 200, 50);
+  const collect = (globalThis as { gc?: () => void }).gc;
+  let grown = NaN;
+  if (collect) {
+    // What the measuring itself takes is found by the same loop without posing.
+    const measure = (work: (i: number) => void): number => {
+      collect();
+      const before = process.memoryUsage().heapUsed;
+      for (let i = 0; i < 400; i++) work(i);
+      return process.memoryUsage().heapUsed - before;
+    };
+    const empty = measure(() => undefined);
+    grown = (measure((i) => void motion.poseAt(i * 0.0137, poses)) - empty) / 400 / 1000;
+  }
+  return [
+    { what: '1,000 riders posed', figure: ms(time), beside: 'limit 2 ms', promise: 'under 2 ms', kept: time < 2 },
+    { what: 'memory taken by posing, per rider and frame', figure: `${grown.toFixed(3)} bytes`, beside: 'an empty loop in the same run', promise: 'nothing allocated', kept: Math.abs(grown) < 0.5 },
+  ];
+}
+
+function baking(): Row[] {
+  const scene = crowd(40);
+  const time = medianTime(() => bake({ ...scene }), 3, 1);
+  const take = bake(scene);
+  const keys = take.tracks.reduce((sum, track) => sum + track.keys.length, 0) / take.tracks.length;
+  return [{ what: '40 riders baked for a writer (4 s)', figure: `${ms(time)}, ${keys.toFixed(0)} keys a rider`, beside: `${4 * 60} keys at 60 frames a second`, promise: 'fewer keys than frames', kept: keys < 240 }];
+}
+
+export const coreRows = (): Row[] => [...frames(), ...preparing(), ...posing(), ...baking()];
