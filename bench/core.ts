@@ -53,7 +53,10 @@ function frames(): Row[] {
   const total = peer.getTotalLength();
   const properties = callsPerSecond((i) => (sink += peer.getPointAtLength(scatter(i) * total).x), 4000);
   const curve = new CurvePath<Vector2>();
-  for (const span of path.spans) curve.add(new CubicBezierCurve(...(span.points.map(([x, y]) => new Vector2(x, y)) as [Vector2, Vector2, Vector2, Vector2])));
+  for (const span of path.spans)
+    curve.add(
+      new CubicBezierCurve(...(span.points.map(([x, y]) => new Vector2(x, y)) as [Vector2, Vector2, Vector2, Vector2])),
+    );
   const point = new Vector2();
   const three = callsPerSecond((i) => {
     curve.getPointAt(scatter(i), point);
@@ -94,7 +97,13 @@ function preparing(): Row[] {
     integrated = countIntegrations() - before;
   });
   return [
-    { what: 'lengths of 2,000 cubics and the first frame of 300 riders on them', figure: ms(cold), beside: 'limit 60 ms', promise: 'in 60 ms', kept: cold < 60 },
+    {
+      what: 'lengths of 2,000 cubics and the first frame of 300 riders on them',
+      figure: ms(cold),
+      beside: 'limit 60 ms',
+      promise: 'in 60 ms',
+      kept: cold < 60,
+    },
     {
       what: 'after one of 2,000 nodes moves',
       figure: `${integrated} spans integrated, ${ms(moved)}`,
@@ -142,7 +151,13 @@ function posing(): Row[] {
   }
   return [
     { what: '1,000 riders posed', figure: ms(time), beside: 'limit 2 ms', promise: 'under 2 ms', kept: time < 2 },
-    { what: 'memory taken by posing, per rider and frame', figure: `${grown.toFixed(3)} bytes`, beside: 'an empty loop in the same run', promise: 'nothing allocated', kept: Math.abs(grown) < 0.5 },
+    {
+      what: 'memory taken by posing, per rider and frame',
+      figure: `${grown.toFixed(3)} bytes`,
+      beside: 'an empty loop in the same run',
+      promise: 'nothing allocated',
+      kept: Math.abs(grown) < 0.5,
+    },
   ];
 }
 
@@ -151,7 +166,15 @@ function baking(): Row[] {
   const time = medianTime(() => bake({ ...scene }), 3, 1);
   const take = bake(scene);
   const keys = take.tracks.reduce((sum, track) => sum + track.keys.length, 0) / take.tracks.length;
-  return [{ what: '40 riders baked for a writer (4 s)', figure: `${ms(time)}, ${keys.toFixed(0)} keys a rider`, beside: `${4 * 60} keys at 60 frames a second`, promise: 'fewer keys than frames', kept: keys < 240 }];
+  return [
+    {
+      what: '40 riders baked for a writer (4 s)',
+      figure: `${ms(time)}, ${keys.toFixed(0)} keys a rider`,
+      beside: `${4 * 60} keys at 60 frames a second`,
+      promise: 'fewer keys than frames',
+      kept: keys < 240,
+    },
+  ];
 }
 
 export const coreRows = (): Row[] => [...frames(), ...preparing(), ...posing(), ...baking()];

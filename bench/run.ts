@@ -22,7 +22,11 @@ for (const [name, rows] of sections) {
   }
   parts.push(
     `## ${name}\n\n| what | figure | promise | beside, in the same run | kept |\n| --- | --- | --- | --- | --- |\n` +
-      measured.map((row) => `| ${row.what} | ${row.figure} | ${row.promise} | ${row.beside} | ${row.kept ? 'yes' : '**no**'} |`).join('\n'),
+      measured
+        .map(
+          (row) => `| ${row.what} | ${row.figure} | ${row.promise} | ${row.beside} | ${row.kept ? 'yes' : '**no**'} |`,
+        )
+        .join('\n'),
   );
 }
 if (!only)

@@ -16,6 +16,11 @@ export interface Stage {
 
 const SVG = 'http://www.w3.org/2000/svg';
 
+/** Each root is a layer of its own: what moves is painted without what stands. Guides as lines lie between the two (desk.css). */
+const STYLE =
+  'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none;will-change:transform}' +
+  '.scenery{z-index:0}.riders{z-index:2}';
+
 interface Placed {
   readonly group: SVGGElement;
   readonly artKey: object | undefined;
@@ -26,13 +31,18 @@ interface Placed {
 
 /** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
 export function createSvgStage(host: HTMLElement): Stage {
+  // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
+  const shadow = host.shadowRoot ?? host.attachShadow({ mode: 'open' });
+  const style = document.createElement('style');
+  style.textContent = STYLE;
+  shadow.replaceChildren(style);
   const roots = [document.createElementNS(SVG, 'svg'), document.createElementNS(SVG, 'svg')] as const;
   const groups = roots.map((root, i) => {
     root.setAttribute('aria-hidden', 'true');
     root.classList.add(i === 0 ? 'scenery' : 'riders');
     const group = document.createElementNS(SVG, 'g');
     root.append(group);
-    host.append(root);
+    shadow.append(root);
     return group;
   });
   const [scenery, moving] = groups as [SVGGElement, SVGGElement];

@@ -60,6 +60,7 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const svg = useRef<SVGSVGElement>(null);
   const head = useRef<HTMLDivElement>(null);
   const speedText = useRef<HTMLSpanElement>(null);
+  const said = useRef(0);
   const [dot, setDot] = useState<{ x: number; y: number } | null>(null);
   const drag = useRef<Drag | null>(null);
   const length = loopLength(scene.clock);
@@ -71,7 +72,9 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
       head.current.style.transform = `translateX(${x.toFixed(1)}px)`;
       head.current.classList.toggle('near-end', x > scale.right - 80);
     }
-    if (speedText.current && index >= 0) {
+    const at = performance.now();
+    if (speedText.current && index >= 0 && !(playback.isPlaying && at - said.current < 50)) {
+      said.current = at;
       const { speed } = prepare(doc.state.shown).distanceAt(index, time);
       const words = `${Math.round(Math.abs(speed))} px/s`;
       if (speedText.current.textContent !== words) speedText.current.textContent = words;

@@ -25,7 +25,12 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
   const frame = useRef<HTMLSpanElement>(null);
   const length = loopLength(clock);
   const count = frameCount(clock);
+  const said = useRef(0);
+  // While it plays, a reader follows no more than twenty figures a second; each costs a layout.
   useFrame((now) => {
+    const at = performance.now();
+    if (playback.isPlaying && at - said.current < 50) return;
+    said.current = at;
     if (time.current) time.current.textContent = now.toFixed(2);
     if (frame.current)
       frame.current.textContent = String(Math.min(Math.floor((now / length) * count + 1e-6), count - 1));
