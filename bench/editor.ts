@@ -86,11 +86,12 @@ async function open(page: Page, scene: Scene): Promise<void> {
     window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
   }, writeScene(scene));
   await page.locator('.canvas-edge').waitFor();
-  await page.waitForTimeout(1500);
+  // Until the Shelf's picture of the new scene has been drawn, by a worker.
+  await page.waitForTimeout(8000);
 }
 
-/** Drags the second node to and fro with the real mouse. */
-async function dragNode(page: Page): Promise<void> {
+/** Takes the second node with the real mouse; gives what drags it to and fro, and then lets go. */
+async function takeNode(page: Page): Promise<{ drag: () => Promise<void>; drop: () => Promise<void> }> {
   const edge = await page.locator('.canvas-edge').boundingBox();
   if (!edge) throw new Error('no canvas');
   const at = (x: number, y: number): [number, number] => [
@@ -100,12 +101,16 @@ async function dragNode(page: Page): Promise<void> {
   await page.mouse.click(...at(640, 140));
   await page.mouse.move(...at(640, 140));
   await page.mouse.down();
-  const until = Date.now() + SECONDS * 1000 - 100;
-  for (let i = 0; Date.now() < until; i++) {
-    await page.mouse.move(...at(640 + 60 * Math.sin(i / 12), 140 + 50 * Math.sin(i / 9)));
-    await page.waitForTimeout(12);
-  }
-  await page.mouse.up();
+  return {
+    drag: async () => {
+      const until = Date.now() + SECONDS * 1000;
+      for (let i = 0; Date.now() < until; i++) {
+        await page.mouse.move(...at(640 + 60 * Math.sin(i / 12), 140 + 50 * Math.sin(i / 9)));
+        await page.waitForTimeout(12);
+      }
+    },
+    drop: () => page.mouse.up(),
+  };
 }
 
 /** A page with nothing but the art, moved by one loop. */
@@ -160,7 +165,9 @@ export async function editorRows(): Promise<Row[]> {
     const rest = (): Promise<void> => page.waitForTimeout(SECONDS * 1000);
     await open(page, crowd(40));
     const playing = await watch(page, cdp, rest);
-    const dragged = await watch(page, cdp, () => dragNode(page));
+    const node = await takeNode(page);
+    const dragged = await watch(page, cdp, node.drag);
+    await node.drop();
     await bare(page, crowd(40));
     const bare40 = await watch(page, cdp, rest);
     // The two are measured in turns, so that a busy machine is shared fairly.

@@ -122,7 +122,15 @@ export function turnOfCubic([p0, p1, p2, p3]: ControlPoints): number {
 
 const MOST_HALVINGS = 50;
 
-function turnOfHodograph(ax: number, ay: number, bx: number, by: number, cx: number, cy: number, depth: number): number {
+function turnOfHodograph(
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+  depth: number,
+): number {
   // A vector of length 0 has the direction of its neighbour in the limit.
   const hasA = ax !== 0 || ay !== 0;
   const hasC = cx !== 0 || cy !== 0;

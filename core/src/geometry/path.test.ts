@@ -253,6 +253,7 @@ test('splitting a cubic keeps the shape', () => {
 
 describe('the turn of a span by its derivative is that of its fitted inverse', () => {
   test.each(truth.paths.filter((p) => 'abcdg'.includes(p.id[0] ?? '')))('$name', ({ d }) => {
-    for (const span of pathOf(d).spans.slice(0, 200)) expect(turnOfSpan(span)).toBeCloseTo(inverseOfSpan(span)?.turn ?? 0, 6);
+    for (const span of pathOf(d).spans.slice(0, 200))
+      expect(turnOfSpan(span)).toBeCloseTo(inverseOfSpan(span)?.turn ?? 0, 6);
   });
 });

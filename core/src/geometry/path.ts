@@ -124,7 +124,7 @@ export class Path {
     }
     const starts = this.starts;
     let i = 0;
-    for (let high = this.spans.length - 1; i < high; ) {
+    for (let high = this.spans.length - 1; i < high;) {
       const middle = (i + high + 1) >> 1;
       if ((starts[middle] ?? 0) <= local) i = middle;
       else high = middle - 1;
@@ -229,7 +229,7 @@ export class Path {
     const limit = Math.min(Math.max(local, 0), span.length);
     const starts = inverse.starts;
     let piece = 0;
-    for (let high = starts.length - 1; piece < high; ) {
+    for (let high = starts.length - 1; piece < high;) {
       const middle = (piece + high + 1) >> 1;
       if ((starts[middle] ?? 0) <= limit) piece = middle;
       else high = middle - 1;

@@ -1,9 +1,10 @@
 import { Loader } from '@mantine/core';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { wordingOf } from '@pace-line/core';
+import { wordingOf, type Scene } from '@pace-line/core';
 import {
   DocumentContext,
+  hasThumbnail,
   keepScene,
   keepThumbnail,
   loadStored,
@@ -128,19 +129,18 @@ export function SceneRoute({ children }: { children: (id: string, save: SaveStat
   );
 }
 
-const THUMBNAIL_DELAY = 1500;
+/** ms. Long enough that the picture is not drawn between two changes of one train of thought. */
+const THUMBNAIL_DELAY = 4000;
 
 /** Draws the Shelf's picture of the scene some time after each change, off the main thread. */
 function keepThumbnails(id: string, doc: SceneDocument): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let drawn = doc.state.committed;
-  let first = true;
+  let drawn: Scene | undefined = doc.state.committed;
   const draw = (): void => {
     timer = undefined;
     const scene = doc.state.committed;
-    if (doc.state.readOnly || (scene === drawn && !first)) return;
+    if (doc.state.readOnly || scene === drawn) return;
     drawn = scene;
-    first = false;
     void writeOutput(scene, 'animated-svg', {}, () => undefined)
       .result.then(({ files }) => keepThumbnail(id, files[0]?.text ?? ''))
       .catch(() => undefined);
@@ -148,7 +148,11 @@ function keepThumbnails(id: string, doc: SceneDocument): () => void {
   const schedule = (): void => {
     timer ??= setTimeout(draw, THUMBNAIL_DELAY);
   };
-  schedule();
+  void hasThumbnail(id).then((has) => {
+    if (has) return;
+    drawn = undefined;
+    schedule();
+  });
   const stop = doc.store.subscribe((state, before) => {
     if (state.committed !== before.committed) schedule();
   });

@@ -3,6 +3,7 @@ export { DocumentContext, useDocument, useDocumentState } from './context.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
+  hasThumbnail,
   keepScene,
   keepThumbnail,
   listCards,

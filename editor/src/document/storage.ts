@@ -78,6 +78,10 @@ export async function keepThumbnail(id: string, thumbnail: string): Promise<void
   announce();
 }
 
+export async function hasThumbnail(id: string): Promise<boolean> {
+  return Boolean((await cards.getItem<SceneCard>(id))?.thumbnail);
+}
+
 /** Takes a scene off the Shelf; gives back what puts it there again. */
 export async function removeStored(id: string): Promise<() => Promise<void>> {
   const [scene, card] = [await scenes.getItem(id), await cards.getItem(id)];

@@ -208,30 +208,32 @@ export function CanvasPane() {
   return (
     <section className={`canvas-pane ${asSent ? 'as-sent' : ''}`} aria-label="Canvas">
       <CanvasTools fit={fit} zoom={view.zoom} position={position} />
-      <div
-        ref={surface}
-        className="canvas-surface"
-        style={{ cursor: pan.isPanning ? 'grabbing' : tool === 'plot' ? 'crosshair' : cursor }}
-        tabIndex={0}
-        role="application"
-        aria-label="Canvas: guides and riders"
-        onPointerDown={onPointerDown}
-        onPointerMove={onPointerMove}
-        onPointerUp={onPointerUp}
-        onPointerCancel={() => void active.cancel()}
-        onPointerLeave={() => set({ hover: null })}
-        onDoubleClick={(event) => {
-          if (tool === 'adjust') addNodeAt(tools.host, pointerOf(event));
-        }}
-        onContextMenu={(event) => event.preventDefault()}
-        onDragOver={onDragOver}
-        onDragLeave={() => setOverGuide(null)}
-        onDrop={onDrop}
-      >
+      <div className="canvas-view">
         <div className="stage" ref={stageHost} />
         <Beyond scene={shown} />
         <Lines scene={shown} selection={selection} ticks={ticks} />
         <Overlay scene={shown} selection={selection} preview={preview} />
+        {/* What takes the pointer lies beside the drawing, not around it: inside, the browser would keep regions for every element that moves. */}
+        <div
+          ref={surface}
+          className="canvas-surface"
+          style={{ cursor: pan.isPanning ? 'grabbing' : tool === 'plot' ? 'crosshair' : cursor }}
+          tabIndex={0}
+          role="application"
+          aria-label="Canvas: guides and riders"
+          onPointerDown={onPointerDown}
+          onPointerMove={onPointerMove}
+          onPointerUp={onPointerUp}
+          onPointerCancel={() => void active.cancel()}
+          onPointerLeave={() => set({ hover: null })}
+          onDoubleClick={(event) => {
+            if (tool === 'adjust') addNodeAt(tools.host, pointerOf(event));
+          }}
+          onContextMenu={(event) => event.preventDefault()}
+          onDragOver={onDragOver}
+          onDragLeave={() => setOverGuide(null)}
+          onDrop={onDrop}
+        />
         {isEmpty && <EmptyCanvas />}
         {hovered && <p className="drop-hint">Drop to ride “{hovered.name}”</p>}
         {dropped && (

@@ -16,10 +16,13 @@ export interface Stage {
 
 const SVG = 'http://www.w3.org/2000/svg';
 
-/** Each root is a layer of its own: what moves is painted without what stands. Guides as lines lie between the two (desk.css). */
+/**
+ * The moving root is a layer of its own: what stands below it (scenery, guides as lines: desk.css) is not painted with it, nor what lies above. More
+ * layers cost more than they spare: each is blended over the whole pane in every frame.
+ */
 const STYLE =
-  'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none;will-change:transform}' +
-  '.scenery{z-index:0}.riders{z-index:2}';
+  'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none}' +
+  '.scenery{z-index:0}.riders{z-index:2;will-change:transform}';
 
 interface Placed {
   readonly group: SVGGElement;

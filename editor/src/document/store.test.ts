@@ -1,0 +1,95 @@
+import { expect, test } from 'vitest';
+import { emptyScene, renameScene, type Scene } from '@pace-line/core';
+import { NOTHING } from './selection.ts';
+import { SceneDocument } from './store.ts';
+
+/** A document whose frames are drawn when the test says so. */
+function open(): { doc: SceneDocument; frame: () => void } {
+  const waiting: (() => void)[] = [];
+  const doc = new SceneDocument(emptyScene('One'), (callback) => void waiting.push(callback));
+  return { doc, frame: () => waiting.splice(0).forEach((callback) => callback()) };
+}
+
+const named = (name: string) => (scene: Scene) => renameScene(scene, { name });
+
+test('each change is one step with its label; undo and redo give back scene and selection', () => {
+  const { doc } = open();
+  const first = doc.state.committed;
+  doc.do('Rename to Two', named('Two'));
+  doc.do('Rename to Three', named('Three'));
+  expect(doc.state.past.map((entry) => entry.label)).toEqual(['Rename to Two', 'Rename to Three']);
+  doc.undo();
+  expect(doc.state.committed.name).toBe('Two');
+  expect(doc.state.future.at(-1)?.label).toBe('Rename to Three');
+  doc.undo();
+  expect(doc.state.committed).toBe(first);
+  doc.undo();
+  doc.redo();
+  doc.redo();
+  doc.redo();
+  expect(doc.state.committed.name).toBe('Three');
+});
+
+test('a new change forgets what was undone; one that changes nothing is no step', () => {
+  const { doc } = open();
+  doc.do('a', named('Two'));
+  doc.undo();
+  doc.do('b', named('Four'));
+  expect(doc.state.future).toEqual([]);
+  doc.do('nothing', (scene) => scene);
+  expect(doc.state.past).toHaveLength(1);
+});
+
+test('a gesture shows once a frame, always from its start, and is one step', () => {
+  const { doc, frame } = open();
+  const shown: string[] = [];
+  doc.store.subscribe((state) => shown.push(state.shown.name));
+  const gesture = doc.begin('Drag');
+  gesture.update((scene) => renameScene(scene, { name: `${scene.name} a` }));
+  gesture.update((scene) => renameScene(scene, { name: `${scene.name} b` }));
+  expect(shown).toEqual([]);
+  frame();
+  expect(shown).toEqual(['One b']);
+  expect(doc.state.committed.name).toBe('One');
+  gesture.update((scene) => renameScene(scene, { name: `${scene.name} c` }));
+  gesture.commit();
+  expect(doc.state.committed.name).toBe('One c');
+  expect(doc.state.past).toHaveLength(1);
+  frame();
+  expect(doc.state.shown.name).toBe('One c');
+});
+
+test('a cancelled gesture leaves nothing; undo in the middle of one cancels it', () => {
+  const { doc, frame } = open();
+  const gesture = doc.begin('Drag');
+  gesture.update(named('Gone'));
+  frame();
+  gesture.cancel();
+  gesture.commit();
+  expect(doc.state.shown.name).toBe('One');
+  expect(doc.state.past).toEqual([]);
+  doc.begin('Again').update(named('Gone'));
+  doc.undo();
+  frame();
+  expect(doc.state.shown.name).toBe('One');
+});
+
+test('another change commits the gesture that is open', () => {
+  const { doc } = open();
+  doc.begin('Drag').update(named('Dragged'));
+  doc.do('Then', named('Done'));
+  expect(doc.state.past.map((entry) => entry.label)).toEqual(['Drag', 'Then']);
+});
+
+test('read-only, nothing changes', () => {
+  const { doc } = open();
+  doc.setReadOnly(true);
+  doc.do('x', named('Two'));
+  expect(doc.state.committed.name).toBe('One');
+});
+
+test('the selection keeps only what is there', () => {
+  const { doc } = open();
+  doc.do('x', named('Two'), { ...NOTHING, guides: ['gone'], riders: ['gone'] });
+  expect(doc.state.selection).toEqual(NOTHING);
+});
