@@ -67,7 +67,7 @@ writeFileSync(broken, '{"format":"pace-line/scene","version":1,"name":3}');
 
 test.each([
   [['validate', 'nowhere.json'], /no such file/],
-  [['validate', broken], /broken\.json: name: .+ and \d+ more/],
+  [['validate', broken], /broken\.json: name: .+and \d+ more/],
   [['validate'], /which scene file/],
   [['sample', ferries, '--times', '0,x'], /"x" is not a number/],
   [['sample', ferries, '--times', '0', '--fps', '3'], /not both/],

@@ -68,7 +68,7 @@ const withGuide = (scene: Scene): Scene =>
       scene,
       [
         { x: 100, y: 100, join: 'corner' },
-        { x: 300, y: 100, out: [50, 50], in: [-50, -50], join: 'balanced' },
+        { x: 300, y: 100, out: [50, 0], in: [-50, 0], join: 'balanced' },
         { x: 500, y: 200, join: 'corner' },
       ],
       false,
@@ -159,7 +159,7 @@ describe('adjusting', () => {
     const tool = adjustTool(host);
     click(tool, at(200, 100));
     click(tool, at(300, 100));
-    drag(tool, at(350, 150), at(300, 160));
+    drag(tool, at(350, 100), at(300, 160));
     expect(guide().nodes[1]).toMatchObject({ out: [0, 60], in: [-0, -60] });
     drag(tool, at(300, 160), at(360, 100, { alt: true }));
     expect(guide().nodes[1]).toMatchObject({ out: [60, 0], in: [-0, -60], join: 'corner' });
