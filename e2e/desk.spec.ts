@@ -40,6 +40,7 @@ test.describe('no accessibility violation', () => {
       await expect(page.getByRole('button', { name: /^Open Two ferries/ })).toBeVisible();
       await check(page);
       await page.goto('/help');
+      await expect(page.getByRole('heading', { name: 'Plot a guide' })).toBeVisible();
       await check(page);
       await page.goto('/scene/nothing-here');
       await expect(page.getByText('not in this browser')).toBeVisible();
@@ -112,7 +113,6 @@ test('a node is dragged while the loop plays: the line, the ticks and the sheet 
 
 test('double click adds a node without changing the shape; card 1 changes its join', async ({ page }) => {
   await openSample(page, /Open the sample Two ferries/);
-  const length = await page.locator('[data-card="guide"] .card-summary').textContent();
   const point = await page
     .locator('.guide-line')
     .first()
@@ -120,6 +120,9 @@ test('double click adds a node without changing the shape; card 1 changes its jo
       const { x, y } = path.getPointAtLength(120);
       return [x, y] as [number, number];
     });
+  await page.mouse.click(...(await canvas(page, 640, 190)));
+  await expect(page.locator('.node')).toHaveCount(4);
+  const length = await page.locator('[data-card="guide"] .card-summary').textContent();
   await page.mouse.dblclick(...(await canvas(page, ...point)));
   await expect(page.locator('.node')).toHaveCount(5);
   await expect(page.locator('[data-card="guide"] .card-summary')).toHaveText(length ?? '');

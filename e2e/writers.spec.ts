@@ -1,3 +1,4 @@
+import type * as Core from '@pace-line/core';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
@@ -75,7 +76,7 @@ test('Node and Chromium write the same bytes', async ({ page }) => {
     for (const id of ['animated-svg', 'web-page']) {
       const there = await page.evaluate(
         ({ scene, id }) => {
-          const core = (globalThis as unknown as { PaceLineCore: typeof import('@pace-line/core') }).PaceLineCore;
+          const core = (globalThis as unknown as { PaceLineCore: typeof Core }).PaceLineCore;
           const format = core.formatById(id);
           return format?.write(core.bake(scene), format.options.parse({}))[0]?.text;
         },

@@ -8,6 +8,8 @@ import { turnBetween } from './vec.ts';
 
 /** Where a path is at a distance, and how it runs there. Filled in place, so that asking allocates nothing. */
 export interface Frame {
+  /** The distance asked about, px. */
+  distance: number;
   /** Position, px. */
   x: number;
   y: number;
@@ -23,13 +25,17 @@ export interface Frame {
   turn: number;
   fromX: number;
   fromY: number;
+  /** True where the other side of this distance may have another tangent: at nodes and at cusps. */
+  atBreak: boolean;
 }
 
 /** Angle of the frame's tangent, rad, clockwise positive, unwrapped over distance from the path's start; grows by whole turns from lap to lap. */
 export const angleOfFrame = (f: Frame): number =>
   f.turn + Math.atan2(f.fromX * f.tangentY - f.fromY * f.tangentX, f.fromX * f.tangentX + f.fromY * f.tangentY);
 
+// Halves, so that the engine keeps these fields as doubles.
 export const emptyFrame = (): Frame => ({
+  distance: 0.5,
   x: 0.5,
   y: 0.5,
   tangentX: 0.5,
@@ -40,6 +46,7 @@ export const emptyFrame = (): Frame => ({
   turn: 0.5,
   fromX: 0.5,
   fromY: 0.5,
+  atBreak: false,
 });
 
 /** Which side of a distance is meant where the tangent jumps: +1 beyond it (towards larger s), −1 before it. */
@@ -103,8 +110,15 @@ export class Path {
 
   /** Position, tangent, normal, curvature and unwrapped angle at a distance, px. Degenerate paths have the tangent (1, 0). */
   frameAtDistance(s: number, side: Side = 1, out: Frame = emptyFrame()): Frame {
+    out.distance = s;
+    return this.locate(out, side);
+  }
+
+  /** The same, for the distance that the frame already holds: no number is handed over, so that nothing is allocated however it is compiled. */
+  locate(out: Frame, side: Side): Frame {
     const length = this.length;
-    if (!(length > 0)) return this.#standstill(s, out);
+    if (!(length > 0)) return this.#standstill(out);
+    const s = out.distance;
     let lap = 0;
     let local = s;
     let beyond = 0;
@@ -130,8 +144,10 @@ export class Path {
       else high = middle - 1;
     }
     const within = local - (starts[i] ?? 0);
-    if (within <= AT_NODE || (starts[i + 1] ?? 0) - local <= AT_NODE) i = this.spanAt(local, side);
-    this.#evaluate(i, local - (starts[i] ?? 0), side, lap, out);
+    out.atBreak = within <= AT_NODE || (starts[i + 1] ?? 0) - local <= AT_NODE;
+    if (out.atBreak) i = this.spanAt(local, side);
+    WITHIN[0] = local - (starts[i] ?? 0);
+    this.#evaluate(i, side, lap, out);
     if (beyond !== 0) {
       out.x += out.tangentX * beyond;
       out.y += out.tangentY * beyond;
@@ -218,15 +234,16 @@ export class Path {
     return turns;
   }
 
-  #evaluate(index: number, local: number, side: Side, lap: number, out: Frame): void {
+  /** Fills a frame at the distance `WITHIN[0]` of a span. */
+  #evaluate(index: number, side: Side, lap: number, out: Frame): void {
     const span = this.spans[index];
     const inverse = this.#inverse(index);
     if (!span || !inverse) {
-      this.#standstill(0, out);
+      this.#standstill(out);
       return;
     }
     const c = span.cubic;
-    const limit = Math.min(Math.max(local, 0), span.length);
+    const limit = Math.min(Math.max(WITHIN[0] ?? 0, 0), span.length);
     const starts = inverse.starts;
     let piece = 0;
     for (let high = starts.length - 1; piece < high;) {
@@ -234,7 +251,10 @@ export class Path {
       if ((starts[middle] ?? 0) <= limit) piece = middle;
       else high = middle - 1;
     }
-    if (side < 0 && piece > 0 && limit - (starts[piece] ?? 0) <= SIDE_STEP) piece--;
+    if (piece > 0 && limit - (starts[piece] ?? 0) <= SIDE_STEP) {
+      out.atBreak = true;
+      if (side < 0) piece--;
+    }
     const t = parameterIn(inverse, piece, limit);
     out.x = ((c.ax * t + c.bx) * t + c.cx) * t + c.dx;
     out.y = ((c.ay * t + c.by) * t + c.cy) * t + c.dy;
@@ -268,8 +288,8 @@ export class Path {
     out.turn = (turns[index] ?? 0) + (pieces[row + 7] ?? 0) + lapTurn;
   }
 
-  #standstill(s: number, out: Frame): Frame {
-    out.x = (this.#origin?.x ?? 0) + (this.isClosed ? 0 : s);
+  #standstill(out: Frame): Frame {
+    out.x = (this.#origin?.x ?? 0) + (this.isClosed ? 0 : out.distance);
     out.y = this.#origin?.y ?? 0;
     out.tangentX = 1;
     out.tangentY = 0;
@@ -279,11 +299,15 @@ export class Path {
     out.turn = 0;
     out.fromX = 1;
     out.fromY = 0;
+    out.atBreak = false;
     return out;
   }
 }
 
 const X_AXIS = [1, 0] as const;
+
+/** Hands a number over without boxing it. */
+const WITHIN = new Float64Array(1);
 
 /** px. Asked for the side before a piece's start, the piece before is taken within this. */
 const SIDE_STEP = 1e-9;

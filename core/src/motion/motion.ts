@@ -1,6 +1,6 @@
 import type { Path } from '../geometry/index.ts';
 import { angleOfFrame, emptyFrame, type Frame, type Side } from '../geometry/index.ts';
-import { foldTime, PaceLine, type Folded, type PlacedMark, type Repeat } from '../pace/index.ts';
+import { fold, foldTime, PaceLine, type Folded, type PlacedMark, type Repeat } from '../pace/index.ts';
 import {
   artById,
   cycleOf,
@@ -47,6 +47,7 @@ export class Motion {
   readonly length: number;
   readonly #frame: Frame = emptyFrame();
   readonly #folded: Folded = { local: 0.5, direction: 1 };
+  readonly #work = new Float64Array(1);
 
   constructor(riders: readonly RiderMotion[], length: number) {
     this.riders = riders;
@@ -69,11 +70,19 @@ export class Motion {
     let distance = 0;
     const path = rider.path;
     if (path !== null) {
-      const folded = foldTime(time, rider.delay, rider.cycle, rider.repeat, side, this.#folded);
+      const folded = this.#folded;
+      folded.local = time;
+      fold(rider, side, folded);
       const localSide: Side = side === folded.direction ? 1 : -1;
-      distance = rider.pace.distanceAt(folded.local, localSide);
-      const tangentSide = rider.pace.tangentSideAt(folded.local, localSide, folded.direction);
-      const frame = path.frameAtDistance(distance + rider.lead, tangentSide, this.#frame);
+      const work = this.#work;
+      work[0] = folded.local;
+      rider.pace.advance(work, localSide);
+      distance = work[0];
+      const frame = this.#frame;
+      frame.distance = distance + rider.lead;
+      path.locate(frame, 1);
+      if (frame.atBreak && rider.pace.tangentSideAt(folded.local, localSide, folded.direction) < 0)
+        path.locate(frame, -1);
       x = frame.x + rider.lift * frame.normalX;
       y = frame.y + rider.lift * frame.normalY;
       if (rider.along) angle += angleOfFrame(frame);

@@ -1,6 +1,6 @@
 import { assertNever } from '../assert-never.ts';
 import { bracketedRoot } from '../geometry/roots.ts';
-import { familyBreaks, familyShape, type EaseFamily, type EaseMode, type EaseShape } from './families.ts';
+import { familyBreaks, familyShape, shapeOf, type EaseFamily, type EaseMode, type EaseShape } from './families.ts';
 
 /** A piece of an ease, as shares of its time: the piece is stretched to [0, 1] again. Made where a mark is set into a leg. */
 export type EasePart = readonly [from: number, to: number];
@@ -47,9 +47,9 @@ export function compileEase(ease: Ease): CompiledEase {
 function compile(ease: Ease): CompiledEase {
   switch (ease.kind) {
     case 'steady':
-      return { progress: (u) => u, rate: () => 1, breaks: [] };
+      return { ...IDENTITY, breaks: [] };
     case 'hold':
-      return { progress: (u) => (u < 1 ? 0 : 1), rate: () => 0, breaks: [] };
+      return { ...HOLD, breaks: [] };
     case 'family':
       return cut({ ...familyShape(ease.family, ease.mode), breaks: familyBreaks(ease.family, ease.mode) }, ease.part);
     case 'bezier':
@@ -63,15 +63,35 @@ function compile(ease: Ease): CompiledEase {
   }
 }
 
+const IDENTITY = shapeOf(
+  () => undefined,
+  () => 1,
+);
+const HOLD = shapeOf(
+  (work) => {
+    work[0] = (work[0] ?? 0) < 1 ? 0 : 1;
+  },
+  () => 0,
+);
+
 function cut(whole: CompiledEase, part: EasePart | undefined): CompiledEase {
   if (!part) return whole;
   const [from, to] = part;
   const low = whole.progress(from);
   const way = whole.progress(to) - low;
   const wide = to - from;
+  const advance = (work: Float64Array): void => {
+    const u = work[0] ?? 0;
+    if (u <= 0 || u >= 1) {
+      work[0] = u <= 0 ? 0 : 1;
+      return;
+    }
+    work[0] = from + wide * u;
+    whole.advance(work);
+    work[0] = (work[0] - low) / way;
+  };
   return {
-    progress: (u) => (u >= 1 ? 1 : u <= 0 ? 0 : (whole.progress(from + wide * u) - low) / way),
-    rate: (u) => (whole.rate(from + wide * u) * wide) / way,
+    ...shapeOf(advance, (u) => (whole.rate(from + wide * u) * wide) / way),
     breaks: whole.breaks.map((u) => (u - from) / wide).filter((u) => u > 0 && u < 1),
   };
 }
@@ -97,29 +117,37 @@ function bezierShape(x1: number, y1: number, x2: number, y2: number): EaseShape 
     }
     return Math.abs(value(x1, x2, t) - u) < 1e-14 ? t : bracketedRoot((p) => value(x1, x2, p) - u, 0, 1);
   };
-  return {
-    progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : value(y1, y2, parameterAt(u))),
-    rate: (u) => {
+  return shapeOf(
+    (work) => {
+      const u = work[0] ?? 0;
+      work[0] = u <= 0 ? 0 : u >= 1 ? 1 : value(y1, y2, parameterAt(u));
+    },
+    (u) => {
       const t = Math.min(Math.max(parameterAt(u), 1e-6), 1 - 1e-6);
       return slope(y1, y2, t) / Math.max(slope(x1, x2, t), 1e-9);
     },
-  };
+  );
 }
 
 function pointsShape(points: readonly (readonly [number, number])[]): EaseShape {
-  const pieceAt = (u: number): readonly [readonly [number, number], readonly [number, number]] => {
+  const times = Float64Array.from(points, ([time]) => time);
+  const shares = Float64Array.from(points, ([, share]) => share);
+  const pieceAt = (u: number): number => {
     let i = 0;
-    while (i + 2 < points.length && (points[i + 1]?.[0] ?? 1) <= u) i++;
-    return [points[i] ?? [0, 0], points[i + 1] ?? [1, 1]];
+    while (i + 2 < times.length && (times[i + 1] ?? 1) <= u) i++;
+    return i;
   };
-  return {
-    progress: (u) => {
-      const [[t0, p0], [t1, p1]] = pieceAt(u);
-      return t1 > t0 ? p0 + ((p1 - p0) * (u - t0)) / (t1 - t0) : p1;
+  return shapeOf(
+    (work) => {
+      const u = work[0] ?? 0;
+      const i = pieceAt(u);
+      const [t0 = 0, t1 = 1, p0 = 0, p1 = 1] = [times[i], times[i + 1], shares[i], shares[i + 1]];
+      work[0] = t1 > t0 ? p0 + ((p1 - p0) * (u - t0)) / (t1 - t0) : p1;
     },
-    rate: (u) => {
-      const [[t0, p0], [t1, p1]] = pieceAt(u);
+    (u) => {
+      const i = pieceAt(u);
+      const [t0 = 0, t1 = 1, p0 = 0, p1 = 1] = [times[i], times[i + 1], shares[i], shares[i + 1]];
       return t1 > t0 ? (p1 - p0) / (t1 - t0) : 0;
     },
-  };
+  );
 }

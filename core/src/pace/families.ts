@@ -20,26 +20,14 @@ export type EaseMode = (typeof EASE_MODES)[number];
 export interface EaseShape {
   readonly progress: (u: number) => number;
   readonly rate: (u: number) => number;
+  /** The same as `progress`, in place: takes u from `work[0]` and leaves the progress there, so that nothing is allocated however it is compiled. */
+  readonly advance: (work: Float64Array) => void;
 }
 
-const power = (n: number): EaseShape => ({ progress: (u) => u ** n, rate: (u) => n * u ** (n - 1) });
+/** Overshoot of `back`: a tenth of the way. In and out, half as wide, it is stretched. */
+const OVERSHOOT = { half: 1.70158 * 1.525, whole: 1.70158 } as const;
 
-const back = (overshoot: number): EaseShape => ({
-  progress: (u) => u * u * ((overshoot + 1) * u - overshoot),
-  rate: (u) => u * (3 * (overshoot + 1) * u - 2 * overshoot),
-});
-
-/** −2^(10u−10)·sin((10u − shift)·2π/period), 0 at 0 and 1 at 1. */
-function elastic(period: number, shift: number): EaseShape {
-  const w = (2 * Math.PI) / period;
-  return {
-    progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : -(2 ** (10 * u - 10)) * Math.sin((10 * u - shift) * w)),
-    rate: (u) =>
-      -(2 ** (10 * u - 10)) *
-      (10 * Math.LN2 * Math.sin((10 * u - shift) * w) + 10 * w * Math.cos((10 * u - shift) * w)),
-  };
-}
-
+/** The `out` form of `bounce`: parabolas up to a time, about a centre, resting on a height. */
 const BOUNCES = [
   [1 / 2.75, 0, 0],
   [2 / 2.75, 1.5 / 2.75, 0.75],
@@ -47,70 +35,135 @@ const BOUNCES = [
   [Infinity, 2.625 / 2.75, 0.984375],
 ] as const;
 
-const bounceOut: EaseShape = {
-  progress: (u) => {
-    const [, centre, rest] = BOUNCES.find(([until]) => u < until) ?? BOUNCES[3];
-    return 7.5625 * (u - centre) ** 2 + rest;
-  },
-  rate: (u) => {
-    const [, centre] = BOUNCES.find(([until]) => u < until) ?? BOUNCES[3];
-    return 2 * 7.5625 * (u - centre);
-  },
-};
+const bounceAt = (u: number): (typeof BOUNCES)[number] =>
+  u < BOUNCES[0][0] ? BOUNCES[0] : u < BOUNCES[1][0] ? BOUNCES[1] : u < BOUNCES[2][0] ? BOUNCES[2] : BOUNCES[3];
 
-const mirrored = (shape: EaseShape): EaseShape => ({
-  progress: (u) => 1 - shape.progress(1 - u),
-  rate: (u) => shape.rate(1 - u),
-});
-
-const doubled = (shape: EaseShape): EaseShape => ({
-  progress: (u) => (u < 0.5 ? shape.progress(2 * u) / 2 : 1 - shape.progress(2 - 2 * u) / 2),
-  rate: (u) => (u < 0.5 ? shape.rate(2 * u) : shape.rate(2 - 2 * u)),
-});
-
-/** The "in" form of a family; some families have another overshoot or period in their "in-out" form. */
-function accelerating(family: EaseFamily, inOut: boolean): EaseShape {
+/** The "in" form of a family, in place; some families have another overshoot or period in their "in-out" form. Products, not `**`, where the power is whole. */
+function accelerate(family: EaseFamily, half: boolean, work: Float64Array): void {
+  const u = work[0] ?? 0;
   switch (family) {
     case 'sine':
-      return {
-        progress: (u) => 1 - Math.cos((u * Math.PI) / 2),
-        rate: (u) => (Math.PI / 2) * Math.sin((u * Math.PI) / 2),
-      };
+      work[0] = 1 - Math.cos((u * Math.PI) / 2);
+      return;
     case 'quad':
-      return power(2);
+      work[0] = u * u;
+      return;
     case 'cubic':
-      return power(3);
+      work[0] = u * u * u;
+      return;
     case 'quart':
-      return power(4);
+      work[0] = u * u * (u * u);
+      return;
     case 'quint':
-      return power(5);
+      work[0] = u * u * (u * u) * u;
+      return;
     case 'expo':
-      return { progress: (u) => (u <= 0 ? 0 : 2 ** (10 * u - 10)), rate: (u) => 10 * Math.LN2 * 2 ** (10 * u - 10) };
+      work[0] = u <= 0 ? 0 : 2 ** (10 * u - 10);
+      return;
     case 'circ':
-      return {
-        progress: (u) => 1 - Math.sqrt(Math.max(0, 1 - u * u)),
-        rate: (u) => u / Math.sqrt(Math.max(1e-12, 1 - u * u)),
-      };
-    case 'back':
-      return back(inOut ? 1.70158 * 1.525 : 1.70158);
-    case 'elastic':
-      return inOut ? elastic(4.5, 11.125) : elastic(3, 10.75);
-    case 'bounce':
-      return mirrored(bounceOut);
+      work[0] = 1 - Math.sqrt(Math.max(0, 1 - u * u));
+      return;
+    case 'back': {
+      const overshoot = half ? OVERSHOOT.half : OVERSHOOT.whole;
+      work[0] = u * u * ((overshoot + 1) * u - overshoot);
+      return;
+    }
+    case 'elastic': {
+      const w = (2 * Math.PI) / (half ? 4.5 : 3);
+      const shift = half ? 11.125 : 10.75;
+      if (u > 0 && u < 1) work[0] = -(2 ** (10 * u - 10)) * Math.sin((10 * u - shift) * w);
+      return;
+    }
+    case 'bounce': {
+      const [, centre, rest] = bounceAt(1 - u);
+      work[0] = 1 - (7.5625 * (1 - u - centre) * (1 - u - centre) + rest);
+      return;
+    }
+    default:
+      assertNever(family);
+  }
+}
+
+/** The derivative of a family's "in" form. */
+function acceleratingRate(family: EaseFamily, half: boolean, u: number): number {
+  switch (family) {
+    case 'sine':
+      return (Math.PI / 2) * Math.sin((u * Math.PI) / 2);
+    case 'quad':
+      return 2 * u;
+    case 'cubic':
+      return 3 * u * u;
+    case 'quart':
+      return 4 * u * u * u;
+    case 'quint':
+      return 5 * u * u * (u * u);
+    case 'expo':
+      return 10 * Math.LN2 * 2 ** (10 * u - 10);
+    case 'circ':
+      return u / Math.sqrt(Math.max(1e-12, 1 - u * u));
+    case 'back': {
+      const overshoot = half ? OVERSHOOT.half : OVERSHOOT.whole;
+      return u * (3 * (overshoot + 1) * u - 2 * overshoot);
+    }
+    case 'elastic': {
+      const w = (2 * Math.PI) / (half ? 4.5 : 3);
+      const shift = half ? 11.125 : 10.75;
+      return (
+        -(2 ** (10 * u - 10)) *
+        (10 * Math.LN2 * Math.sin((10 * u - shift) * w) + 10 * w * Math.cos((10 * u - shift) * w))
+      );
+    }
+    case 'bounce': {
+      const [, centre] = bounceAt(1 - u);
+      return 2 * 7.5625 * (1 - u - centre);
+    }
     default:
       return assertNever(family);
   }
 }
 
+/** A curve made of its in-place form. */
+export function shapeOf(advance: EaseShape['advance'], rate: EaseShape['rate']): EaseShape {
+  const work = new Float64Array(1);
+  return {
+    advance,
+    rate,
+    progress: (u) => {
+      work[0] = u;
+      advance(work);
+      return work[0];
+    },
+  };
+}
+
 /** The usual closed forms of a family, on u in [0, 1]; value 0 at 0 and 1 at 1. */
 export function familyShape(family: EaseFamily, mode: EaseMode): EaseShape {
+  const rateAt = (half: boolean, u: number): number => acceleratingRate(family, half, u);
   switch (mode) {
     case 'in':
-      return accelerating(family, false);
+      return shapeOf(
+        (work) => accelerate(family, false, work),
+        (u) => rateAt(false, u),
+      );
     case 'out':
-      return mirrored(accelerating(family, false));
+      return shapeOf(
+        (work) => {
+          work[0] = 1 - (work[0] ?? 0);
+          accelerate(family, false, work);
+          work[0] = 1 - work[0];
+        },
+        (u) => rateAt(false, 1 - u),
+      );
     case 'in-out':
-      return doubled(accelerating(family, true));
+      return shapeOf(
+        (work) => {
+          const u = work[0] ?? 0;
+          work[0] = u < 0.5 ? 2 * u : 2 - 2 * u;
+          accelerate(family, true, work);
+          work[0] = u < 0.5 ? work[0] / 2 : 1 - work[0] / 2;
+        },
+        (u) => rateAt(true, u < 0.5 ? 2 * u : 2 - 2 * u),
+      );
     default:
       return assertNever(mode);
   }

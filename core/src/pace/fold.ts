@@ -10,36 +10,52 @@ export interface Folded {
   direction: Side;
 }
 
+/** What folds a rider's time: seconds, seconds, and how its cycle repeats. */
+export interface Folding {
+  readonly delay: number;
+  readonly cycle: number;
+  readonly repeat: Repeat;
+}
+
 /**
  * Folds unbounded time into one cycle. Local time = time − delay; loop wraps, there-and-back runs forward for a cycle and backward for one, once
  * is held at both ends. `side` −1 asks for the limit from earlier times, which differs where time wraps or turns.
  */
 export function foldTime(time: number, delay: number, cycle: number, repeat: Repeat, side: Side, out: Folded): Folded {
-  const t = time - delay;
+  out.local = time;
+  return fold({ delay, cycle, repeat }, side, out);
+}
+
+/** The same in place: takes the time from `out.local`. */
+export function fold(by: Folding, side: Side, out: Folded): Folded {
+  const t = out.local - by.delay;
+  const cycle = by.cycle;
   out.direction = 1;
-  switch (repeat) {
+  switch (by.repeat) {
     case 'once':
       out.local = t < 0 ? 0 : t > cycle ? cycle : t;
       return out;
     case 'loop':
-      out.local = wrapped(t, cycle, side);
+      out.local = t;
+      wrap(cycle, side, out);
       return out;
-    case 'there-and-back': {
-      const turned = wrapped(t, 2 * cycle, side);
-      const back = side > 0 ? turned >= cycle : turned > cycle;
-      out.local = back ? 2 * cycle - turned : turned;
-      out.direction = back ? -1 : 1;
+    case 'there-and-back':
+      out.local = t;
+      wrap(2 * cycle, side, out);
+      if (side > 0 ? out.local >= cycle : out.local > cycle) {
+        out.local = 2 * cycle - out.local;
+        out.direction = -1;
+      }
       return out;
-    }
     default:
-      return assertNever(repeat);
+      return assertNever(by.repeat);
   }
 }
 
-function wrapped(t: number, period: number, side: Side): number {
-  const rest = t - Math.floor(t / period) * period;
-  if (side < 0) return rest <= 0 ? period : rest;
-  return rest >= period ? 0 : rest;
+function wrap(period: number, side: Side, out: Folded): void {
+  const rest = out.local - Math.floor(out.local / period) * period;
+  if (side < 0) out.local = rest <= 0 ? period : rest;
+  else out.local = rest >= period ? 0 : rest;
 }
 
 /** Seconds after which a whole cycle has been shown: twice the cycle where it goes there and back. */

@@ -1,4 +1,4 @@
 export { compileEase, STEADY, type CompiledEase, type Ease, type EasePart } from './ease.ts';
 export { EASE_FAMILIES, EASE_MODES, type EaseFamily, type EaseMode } from './families.ts';
-export { foldTime, REPEATS, roundOf, type Folded, type Repeat } from './fold.ts';
+export { fold, foldTime, REPEATS, roundOf, type Folded, type Repeat } from './fold.ts';
 export { PaceLine, type PlacedMark } from './pace-line.ts';

@@ -22,6 +22,7 @@ export class PaceLine {
   /** Direction in which each mark is reached and left: +1, −1, or 0 where nothing moves there. */
   readonly #arrives: Float64Array;
   readonly #departs: Float64Array;
+  readonly #work = new Float64Array(1);
 
   /** `wraps`: the end of the cycle is followed by its start, so that a rest at the start was reached at the end. */
   constructor(marks: readonly PlacedMark[], wraps: boolean) {
@@ -44,17 +45,38 @@ export class PaceLine {
 
   /** Distance at a local time, px. At a jump: after it, or before it for side −1. */
   distanceAt(local: number, side: Side = 1): number {
-    const i = this.#markAt(local, side);
-    if (i < 0) return this.#distances[0] ?? 0;
+    this.#work[0] = local;
+    this.advance(this.#work, side);
+    return this.#work[0];
+  }
+
+  /** The same in place: takes the local time from `work[0]` and leaves the distance there. */
+  advance(work: Float64Array, side: Side): void {
+    const local = work[0] ?? 0;
+    const times = this.#times;
+    let low = 0;
+    for (let high = times.length; low < high;) {
+      const middle = (low + high) >> 1;
+      const time = times[middle] ?? 0;
+      if (side > 0 ? time <= local : time < local) low = middle + 1;
+      else high = middle;
+    }
+    const i = low > 0 ? low - 1 : 0;
     const from = this.#distances[i] ?? 0;
     const leaves = this.#leaves[i] ?? 0;
-    const next = this.#times[i + 1];
-    if (next === undefined || local <= leaves || next <= leaves) return from;
-    const u = (local - leaves) / (next - leaves);
+    work[0] = from;
+    if (low === 0 || low >= times.length) return;
+    const next = times[low] ?? 0;
     const ease = this.#eases[i];
-    const to = this.#distances[i + 1] ?? from;
-    if (u >= 1 && this.marks[i]?.ease?.kind !== 'hold') return to;
-    return from + (to - from) * (ease ? (u >= 1 ? 0 : ease.progress(u)) : 0);
+    if (local <= leaves || next <= leaves || !ease) return;
+    const u = (local - leaves) / (next - leaves);
+    if (u >= 1) {
+      if (this.marks[i]?.ease?.kind !== 'hold') work[0] = this.#distances[low] ?? from;
+      return;
+    }
+    work[0] = u;
+    ease.advance(work);
+    work[0] = from + ((this.#distances[low] ?? from) - from) * work[0];
   }
 
   /** Speed at a local time, px/s, signed along the guide; 0 in dwells and holds. */

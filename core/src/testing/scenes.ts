@@ -106,7 +106,7 @@ export const riderOn = (id: string, guide: string, marks: readonly Json[], more:
   ...more,
   pace: {
     marks: marks.map((mark, i) => ({ id: `${id}-m${i + 1}`, ...mark })),
-    ...((more['pace'] as Json | undefined) ?? {}),
+    ...(more['pace'] ?? {}),
   },
 });
 

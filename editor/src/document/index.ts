@@ -13,4 +13,4 @@ export {
   type SceneCard,
   type Stored,
 } from './storage.ts';
-export { SceneDocument, type DocumentState, type Gesture } from './store.ts';
+export { SceneDocument, type Gesture } from './store.ts';

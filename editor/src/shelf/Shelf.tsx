@@ -181,7 +181,7 @@ function KeptCard({ card }: { card: SceneCard }) {
           </span>
         )}
         <span className="muted">{whenOf(card.changed)}</span>
-        <Menu position="bottom-end">
+        <Menu position="bottom-end" returnFocus={!renaming}>
           <Menu.Target>
             <button type="button" className="plain-button" aria-label={`More for ${card.name}`}>
               <IconDots size={16} aria-hidden />

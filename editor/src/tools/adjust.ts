@@ -33,7 +33,9 @@ export function adjustTool(host: ToolHost): Tool {
   let hit: Hit | undefined;
   let drag: Drag | undefined;
   let boxing = false;
-  let through = { x: NaN, y: NaN, depth: 0 };
+  // The last press without a drag: where it was, what lay there, and what it took.
+  let last: { readonly at: Pointer; readonly keys: readonly string[]; readonly took: string } | undefined;
+  let again = false;
 
   const hitsNow = (p: Pointer): Hit[] => hitsAt(host.scene(), host.selection(), host.poses(), p);
 
@@ -49,9 +51,10 @@ export function adjustTool(host: ToolHost): Tool {
     down(p) {
       pressed = p;
       const hits = hitsNow(p);
-      const again = Math.hypot(p.x - through.x, p.y - through.y) * p.zoom <= DRAG_FROM;
-      through = { x: p.x, y: p.y, depth: again ? through.depth : 0 };
-      hit = again ? hits[through.depth % Math.max(1, hits.length)] : hits[0];
+      // What a press took stays under the hand, so that pressing again can drag it; only releasing without a drag goes on to what lies below.
+      const kept = last && isNear(last.at, p) ? hits.find((one) => keyOf(one) === last?.took) : undefined;
+      again = kept !== undefined && hits[0] !== undefined && last!.keys.includes(keyOf(hits[0]));
+      hit = again ? kept : hits[0];
       if (hit && holdsTime(hit)) host.hold();
       if (hit && !isSelected(host.selection(), hit)) host.select(selected(host.selection(), hit, p.shift));
       else if (hit && p.shift) host.select(selected(host.selection(), hit, true));
@@ -72,12 +75,15 @@ export function adjustTool(host: ToolHost): Tool {
     up(p) {
       if (drag) {
         drag.gesture.commit();
-        through = { x: NaN, y: NaN, depth: 0 };
+        last = undefined;
       } else if (boxing && pressed) host.select(inBox(host, pressed, p));
       else if (pressed && !hit && !p.shift) host.select(NOTHING);
       else if (pressed && hit && !p.shift) {
-        through = { ...through, depth: through.depth + 1 };
-        if (isSelected(host.selection(), hit)) host.select(selected(NOTHING, hit, false, host.selection()));
+        const hits = hitsNow(pressed);
+        const keys = hits.map(keyOf);
+        const took = again ? (hits[(keys.indexOf(keyOf(hit)) + 1) % hits.length] ?? hit) : hit;
+        host.select(selected(NOTHING, took, false, host.selection()));
+        last = { at: p, keys, took: keyOf(took) };
       }
       stop();
     },
@@ -94,6 +100,25 @@ export function adjustTool(host: ToolHost): Tool {
     },
     key: () => false,
   };
+}
+
+const isNear = (a: Pointer, b: Pointer): boolean => Math.hypot(a.x - b.x, a.y - b.y) * b.zoom <= DRAG_FROM;
+
+/** Tells one thing under the pointer from another, wherever on it the pointer is. */
+function keyOf(hit: Hit): string {
+  switch (hit.kind) {
+    case 'handle':
+      return `handle ${hit.node} ${hit.side}`;
+    case 'node':
+      return `node ${hit.node}`;
+    case 'mark':
+      return `mark ${hit.mark}`;
+    case 'rider':
+      return `rider ${hit.rider}`;
+    case 'grip':
+    case 'guide':
+      return `${hit.kind} ${hit.guide}`;
+  }
 }
 
 const holdsTime = (hit: Hit): boolean => hit.kind === 'rider' || hit.kind === 'mark';

@@ -41,7 +41,7 @@ export function ChecksCard() {
 
 function Wording({ finding }: { finding: SeamFinding }) {
   const { gap, turn, speedBefore, speedAfter, hidden, closes, smooth } = finding;
-  if (hidden) return <span className="good">✓ out of the picture</span>;
+  if (hidden) return <span className="good">✓ out of sight</span>;
   if (!closes)
     return (
       <span className="bad">
