@@ -2,7 +2,7 @@ import tseslint from 'typescript-eslint';
 import reactHooks from 'eslint-plugin-react-hooks';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', 'test-results/**', 'playwright-report/**', '**/*.cjs', '**/*.mjs', '**/*.js'] },
+  { ignores: ['**/dist/**', '.tmp/**', 'test-results/**', 'playwright-report/**', '**/*.cjs', '**/*.mjs', '**/*.js'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: {

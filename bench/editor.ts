@@ -8,6 +8,9 @@ import type { Row } from './measure.ts';
 const PORT = 4189;
 const SECONDS = 4;
 
+/** A machine on which a bare page does not reach 60 cannot show it; there the bare page is the measure. */
+const SIXTY = '60 frames a second; where a bare page does not reach them, 0.9 of its frames';
+
 /** A drawing of twelve elements. */
 const ART = {
   id: 'float',
@@ -188,15 +191,15 @@ export async function editorRows(): Promise<Row[]> {
         what: '40 riders of 12 elements play',
         figure: figure(playing),
         beside: `bare page: ${figure(bare40)}`,
-        promise: '60 frames a second',
-        kept: playing.fps >= 57,
+        promise: SIXTY,
+        kept: playing.fps >= Math.min(57, 0.9 * bare40.fps),
       },
       {
         what: 'the same while a node is dragged',
         figure: figure(dragged),
         beside: `bare page: ${figure(bare40)}`,
-        promise: '60 frames a second',
-        kept: dragged.fps >= 57,
+        promise: SIXTY,
+        kept: dragged.fps >= Math.min(57, 0.9 * bare40.fps),
       },
       {
         what: '300 riders of 12 elements play',

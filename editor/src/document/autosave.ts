@@ -20,18 +20,21 @@ export function startAutosave(
   report: (state: SaveState) => void,
 ): () => void {
   let kept = doc.state.committed;
+  let keptAt = Date.now();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running = false;
   const save = async (): Promise<void> => {
     clearTimeout(timer);
     timer = undefined;
     const scene = doc.state.committed;
+    if (scene === kept) report({ kind: 'kept', at: keptAt });
     if (scene === kept || running || doc.state.readOnly) return;
     running = true;
     try {
       await keep(scene);
       kept = scene;
-      report({ kind: 'kept', at: Date.now() });
+      keptAt = Date.now();
+      report({ kind: 'kept', at: keptAt });
     } catch (error) {
       report({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
       timer = setTimeout(() => void save(), RETRY);
@@ -40,7 +43,7 @@ export function startAutosave(
     if (doc.state.committed !== kept && timer === undefined) timer = setTimeout(() => void save(), DELAY);
   };
   const stopWatching = doc.store.subscribe((state, before) => {
-    if (state.committed === before.committed || state.committed === kept) return;
+    if (state.committed === before.committed) return;
     report({ kind: 'waiting' });
     timer ??= setTimeout(() => void save(), DELAY);
   });

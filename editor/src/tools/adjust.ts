@@ -36,6 +36,7 @@ export function adjustTool(host: ToolHost): Tool {
   // The last press without a drag: where it was, what lay there, and what it took.
   let last: { readonly at: Pointer; readonly keys: readonly string[]; readonly took: string } | undefined;
   let again = false;
+  let lying: readonly string[] = [];
 
   const hitsNow = (p: Pointer): Hit[] => hitsAt(host.scene(), host.selection(), host.poses(), p);
 
@@ -55,6 +56,7 @@ export function adjustTool(host: ToolHost): Tool {
       const kept = last && isNear(last.at, p) ? hits.find((one) => keyOf(one) === last?.took) : undefined;
       again = kept !== undefined && hits[0] !== undefined && last!.keys.includes(keyOf(hits[0]));
       hit = again ? kept : hits[0];
+      lying = hits.map(keyOf);
       if (hit && holdsTime(hit)) host.hold();
       if (hit && !isSelected(host.selection(), hit)) host.select(selected(host.selection(), hit, p.shift));
       else if (hit && p.shift) host.select(selected(host.selection(), hit, true));
@@ -80,10 +82,10 @@ export function adjustTool(host: ToolHost): Tool {
       else if (pressed && !hit && !p.shift) host.select(NOTHING);
       else if (pressed && hit && !p.shift) {
         const hits = hitsNow(pressed);
-        const keys = hits.map(keyOf);
-        const took = again ? (hits[(keys.indexOf(keyOf(hit)) + 1) % hits.length] ?? hit) : hit;
+        const place = hits.findIndex((one) => hit && keyOf(one) === keyOf(hit));
+        const took = again ? (hits[(place + 1) % hits.length] ?? hit) : hit;
         host.select(selected(NOTHING, took, false, host.selection()));
-        last = { at: p, keys, took: keyOf(took) };
+        last = { at: p, keys: lying, took: keyOf(took) };
       }
       stop();
     },

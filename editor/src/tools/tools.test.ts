@@ -164,6 +164,20 @@ describe('adjusting', () => {
     drag(tool, at(300, 160), at(360, 100, { alt: true }));
     expect(guide().nodes[1]).toMatchObject({ out: [60, 0], in: [-0, -60], join: 'corner' });
   });
+  test('a first press selects the guide; pressing there again takes the node that came up, and drags it', () => {
+    const tool = adjustTool(host);
+    click(tool, at(300, 100));
+    expect(doc.state.selection).toMatchObject({ guides: [guide().id], nodes: [] });
+    drag(tool, at(300, 100), at(320, 140));
+    expect(guide().nodes[1]).toMatchObject({ x: 320, y: 140 });
+  });
+  test('what a press took is dragged by pressing there again, not what lies below it', () => {
+    doc.do('rider', (scene) => addRider(scene, { rider: parkedRider('r', 'R', 'box', [200, 100]) }));
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    drag(tool, at(200, 100), at(230, 120));
+    expect(doc.state.committed.riders[0]?.at).toEqual([230, 120]);
+  });
   test('Escape returns to the start of the drag', () => {
     const tool = adjustTool(host);
     click(tool, at(200, 100));

@@ -1,0 +1,83 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdirSync } from 'node:fs';
+import { chromium, type Page } from '@playwright/test';
+
+// npm run screenshots: one picture of each main view, from the samples, on the built application.
+const PORT = 4191;
+const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+mkdirSync(folder, { recursive: true });
+
+const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
+await once(server.stdout, 'data');
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: [
+    ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+    '--disable-background-networking',
+    '--disable-component-update',
+  ],
+});
+
+async function fresh(scheme: 'light' | 'dark' = 'light', height = 800): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height },
+    baseURL: `http://127.0.0.1:${PORT}`,
+  });
+  const page = await context.newPage();
+  await page.addInitScript((value) => localStorage.setItem('mantine-color-scheme-value', value), scheme);
+  return page;
+}
+
+const keep = async (page: Page, name: string): Promise<void> => {
+  await page.screenshot({ path: `${folder}${name}.png` });
+  await page.context().close();
+  console.log(`docs/screenshots/${name}.png`);
+};
+
+/** Opens a sample, stops it at a frame and selects one of its marks. */
+async function sample(page: Page, name: string, frame: number, mark = 1): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: `Open the sample ${name}` }).click();
+  await page.locator('.sheet .pace-line').first().waitFor();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  for (let i = 0; i < frame; i++) await page.keyboard.press('.');
+  if (mark >= 0) await page.locator('.mark').nth(mark).focus();
+  await page.waitForTimeout(400);
+}
+
+const shelf = await fresh();
+await sample(shelf, 'Two ferries, one loop', 0);
+await shelf.waitForTimeout(6000);
+await shelf.goto('/');
+await shelf.getByRole('button', { name: 'Open Two ferries, one loop' }).waitFor();
+await shelf.waitForTimeout(800);
+await keep(shelf, 'shelf');
+
+const desk = await fresh();
+await sample(desk, 'Down the canal', 54);
+await keep(desk, 'desk');
+
+const low = await fresh('light', 680);
+await sample(low, 'Dragonfly among lanterns', 70);
+await keep(low, 'desk-680');
+
+const night = await fresh('dark');
+await sample(night, 'Two ferries, one loop', 90);
+await keep(night, 'desk-night');
+
+const send = await fresh();
+await sample(send, 'Dragonfly among lanterns', 0, -1);
+await send.goto(`${send.url()}/send`);
+await send.getByText('Off the Desk by at most').waitFor();
+await send.waitForTimeout(1500);
+await keep(send, 'send');
+
+const help = await fresh();
+await help.goto('/help');
+await help.getByRole('heading', { name: 'Plot a guide' }).waitFor();
+await keep(help, 'help');
+
+await browser.close();
+server.kill();
