@@ -47,3 +47,6 @@ export const SEAM_ANGLE = Math.PI / 180;
 
 /** px. Radial error allowed when an imported elliptical arc becomes cubics. */
 export const ARC_TOLERANCE = 1e-3;
+
+/** px. Largest distance between a parallel guide and the true parallel. */
+export const PARALLEL_TOLERANCE = 0.1;

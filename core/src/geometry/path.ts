@@ -3,7 +3,7 @@ import { EMPTY_BOX, unionOf, type Box } from './box.ts';
 import { lastAtMost } from './arc-length.ts';
 import { tangentAtParameter } from './cubic.ts';
 import { PIECE, type Inverse } from './inverse.ts';
-import { boundsOfSpan, inverseOfSpan, spanBetween, turnOfSpan, type PathNode, type Span } from './span.ts';
+import { boundsOfSpan, cuspsOfSpan, inverseOfSpan, spanBetween, turnOfSpan, type PathNode, type Span } from './span.ts';
 import { turnBetween } from './vec.ts';
 
 /** Where a path is at a distance, and how it runs there. Filled in place, so that asking allocates nothing. */
@@ -177,7 +177,7 @@ export class Path {
     this.spans.forEach((span, i) => {
       const start = this.starts[i] ?? 0;
       if (i > 0 || this.isClosed) consider(start);
-      for (const inner of cuspsOf(span)) consider(start + inner);
+      for (const t of cuspsOfSpan(span)) consider(start + (span.panels.s[span.panels.t.indexOf(t)] ?? 0));
     });
     return found;
   }
@@ -322,17 +322,6 @@ function parameterIn(inverse: Inverse, piece: number, s: number): number {
       u +
     (p[row + 1] ?? 0);
   return t < 0 ? 0 : t > 1 ? 1 : t;
-}
-
-/** Distances inside a span where its derivative vanishes, px from the span's start. */
-function cuspsOf(span: Span): number[] {
-  const { cubic, panels } = span;
-  return panels.t.flatMap((t, i) => {
-    if (t <= 0 || t >= 1) return [];
-    const x = (3 * cubic.ax * t + 2 * cubic.bx) * t + cubic.cx;
-    const y = (3 * cubic.ay * t + 2 * cubic.by) * t + cubic.cy;
-    return Math.hypot(x, y) <= 1e-6 * cubic.reach ? [panels.s[i] ?? 0] : [];
-  });
 }
 
 const paths = new WeakMap<readonly PathNode[], { open?: Path; closed?: Path }>();

@@ -78,3 +78,13 @@ export function turnOfSpan(span: Span): number {
   if (turn === undefined) turns.set(span, (turn = turnOfCubic(span.points)));
   return turn;
 }
+
+/** Parameters inside a span where its derivative vanishes: exact cusps. Integration has cut the span there. */
+export function cuspsOfSpan({ cubic, panels }: Span): number[] {
+  return panels.t.filter((t) => {
+    if (t <= 0 || t >= 1) return false;
+    const x = (3 * cubic.ax * t + 2 * cubic.bx) * t + cubic.cx;
+    const y = (3 * cubic.ay * t + 2 * cubic.by) * t + cubic.cy;
+    return Math.hypot(x, y) <= 1e-6 * cubic.reach;
+  });
+}
