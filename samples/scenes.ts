@@ -51,8 +51,10 @@ const node = (id: string, x: number, y: number, handle?: [number, number], more:
 
 const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', node: nodeId, along: 0, lap });
 
-const scene = (given: Omit<Scene, 'format' | 'version' | 'assets'>): Scene => {
-  const read = sceneFromJson({ format: 'pace-line/scene', version: 1, ...given, assets: {} });
+const scene = (
+  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing'> & Partial<Pick<Scene, 'assets' | 'tracing'>>,
+): Scene => {
+  const read = sceneFromJson({ format: 'pace-line/scene', version: 2, assets: {}, ...given });
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.scene;
 };

@@ -1,5 +1,8 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
 import { guideById, markById, riderById } from '../scene/index.ts';
+import { settled } from './settle.ts';
+
+export { mapMarks, replaceGuide, replaceMark, replaceRider } from './edits.ts';
 
 /** Why a command does not apply: a code for programs, a sentence for people. */
 export interface Refusal {
@@ -21,12 +24,12 @@ export type Command<A> = (scene: Scene, args: A) => Scene;
 /** Undefined where the command applies. */
 export type CanTwin<A> = (scene: Scene, args: A) => Refusal | undefined;
 
-/** A command and its can-twin, made of the same check. */
+/** A command and its can-twin, made of the same check. What follows from every edit (links, live shapes) is brought up to date after it. */
 export function command<A>(check: CanTwin<A>, apply: Command<A>): [Command<A>, CanTwin<A>] {
   const run: Command<A> = (scene, args) => {
     const refusal = check(scene, args);
     if (refusal) throw new SceneError(refusal);
-    return apply(scene, args);
+    return settled(scene, apply(scene, args));
   };
   return [run, check];
 }
@@ -58,32 +61,3 @@ export const missingGuide = (scene: Scene, id: string | null): Refusal | undefin
 
 export const missingRider = (scene: Scene, id: string): Refusal | undefined =>
   riderById(scene, id) ? undefined : refusal('no-rider', 'That rider is not in this scene.');
-
-export const replaceGuide = (scene: Scene, guide: Guide): Scene => ({
-  ...scene,
-  guides: scene.guides.map((one) => (one.id === guide.id ? guide : one)),
-});
-
-export const replaceRider = (scene: Scene, rider: Rider): Scene => ({
-  ...scene,
-  riders: scene.riders.map((one) => (one.id === rider.id ? rider : one)),
-});
-
-export const replaceMark = (scene: Scene, rider: Rider, mark: Mark): Scene =>
-  replaceRider(scene, {
-    ...rider,
-    pace: { ...rider.pace, marks: rider.pace.marks.map((one) => (one.id === mark.id ? mark : one)) },
-  });
-
-/** Riders of a guide with each mark put through a function; riders whose marks all stay keep their identity. */
-export function mapMarks(scene: Scene, guideId: string, change: (mark: Mark, rider: Rider) => Mark): Scene {
-  return {
-    ...scene,
-    riders: scene.riders.map((rider) => {
-      if (rider.guide !== guideId) return rider;
-      const marks = rider.pace.marks.map((mark) => change(mark, rider));
-      if (marks.every((mark, i) => mark === rider.pace.marks[i])) return rider;
-      return { ...rider, pace: { ...rider.pace, marks } };
-    }),
-  };
-}

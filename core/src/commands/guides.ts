@@ -1,6 +1,7 @@
 import { add } from '../geometry/index.ts';
 import { prepare, Poses, POSE_SIZE, POSE } from '../motion/index.ts';
 import { idsIn, type Guide, type Rider, type Scene } from '../scene/index.ts';
+import { lockedGuide } from './check-nodes.ts';
 import { command, guideOf, missingGuide, refusal, replaceGuide } from './command.ts';
 import { asShare } from './places.ts';
 
@@ -17,31 +18,40 @@ export const [addGuide, canAddGuide] = command<{ guide: Guide }>(
 /** Changes what a guide is called, how it looks and whether it can be edited. */
 export const [setGuide, canSetGuide] = command<{
   id: string;
-  patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor'>>;
+  patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor' | 'thickness' | 'stroke'>>;
 }>(
   (scene, { id }) => missingGuide(scene, id),
   (scene, { id, patch }) => replaceGuide(scene, { ...guideOf(scene, id), ...patch }),
 );
 
-/** Moves whole guides by an offset, px. */
+/** Moves whole guides by an offset, px; shapes stay live, a linked copy stands elsewhere then. A parallel guide moves with its original only. */
 export const [moveGuides, canMoveGuides] = command<{ ids: readonly string[]; dx: number; dy: number }>(
   (scene, { ids }) => {
-    const missing = ids.map((id) => missingGuide(scene, id)).find(Boolean);
-    return missing ?? lockedGuide(scene, ids);
+    const missing = ids.map((id) => missingGuide(scene, id)).find(Boolean) ?? lockedGuide(scene, ids);
+    if (missing) return missing;
+    const bound = scene.guides.find(
+      ({ id, link }) => ids.includes(id) && link?.kind === 'parallel' && !ids.includes(link.of),
+    );
+    return bound
+      ? refusal('linked', `"${bound.name}" keeps its distance from its original; move that one, or unlink it.`)
+      : undefined;
   },
   (scene, { ids, dx, dy }) => ({
     ...scene,
-    guides: scene.guides.map((guide) =>
-      ids.includes(guide.id)
-        ? { ...guide, nodes: guide.nodes.map((node) => ({ ...node, x: node.x + dx, y: node.y + dy })) }
-        : guide,
-    ),
+    guides: scene.guides.map((guide) => (ids.includes(guide.id) ? movedGuide(guide, dx, dy, ids) : guide)),
   }),
 );
 
-export function lockedGuide(scene: Scene, ids: readonly string[]) {
-  const locked = scene.guides.find((guide) => guide.locked && ids.includes(guide.id));
-  return locked ? refusal('locked', `The guide "${locked.name}" is locked.`) : undefined;
+function movedGuide(guide: Guide, dx: number, dy: number, moving: readonly string[]): Guide {
+  const { link, shape } = guide;
+  if (link?.kind === 'copy')
+    return moving.includes(link.of) ? guide : { ...guide, link: { ...link, dx: link.dx + dx, dy: link.dy + dy } };
+  if (link) return guide;
+  return {
+    ...guide,
+    nodes: guide.nodes.map((node) => ({ ...node, x: node.x + dx, y: node.y + dy })),
+    ...(shape ? { shape: { ...shape, x: shape.x + dx, y: shape.y + dy } } : {}),
+  };
 }
 
 /** Deletes guides. Their riders are parked where they are at `time`, s; their marks keep their times and become shares, for the next guide. */

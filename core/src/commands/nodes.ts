@@ -1,37 +1,9 @@
-import {
-  controlPointsBetween,
-  splitCubic,
-  subtract,
-  distanceBetween,
-  multiply,
-  pathThrough,
-  nearestOnPath,
-  type Vec,
-} from '../geometry/index.ts';
-import {
-  distanceOfPlace,
-  idsIn,
-  nodeIndex,
-  pathOfGuide,
-  placeAtDistance,
-  type Guide,
-  type Join,
-  type Node,
-  type Place,
-  type Scene,
-} from '../scene/index.ts';
-import { command, guideOf, mapMarks, missingGuide, refusal, replaceGuide, type Refusal } from './command.ts';
-import { lockedGuide } from './guides.ts';
-import { lapOfPlace, nearestPlace, pointOfPlace } from './places.ts';
-
-/** A guide that is there, not locked, and has the nodes named. */
-function checkNodes(scene: Scene, id: string, nodes: readonly string[]): Refusal | undefined {
-  const missing = missingGuide(scene, id) ?? lockedGuide(scene, [id]);
-  if (missing) return missing;
-  const guide = guideOf(scene, id);
-  const absent = nodes.find((node) => nodeIndex(guide, node) < 0);
-  return absent === undefined ? undefined : refusal('no-node', `The guide "${guide.name}" has no node "${absent}".`);
-}
+import { controlPointsBetween, splitCubic, subtract, distanceBetween, multiply, type Vec } from '../geometry/index.ts';
+import { idsIn, pathOfGuide, type Guide, type Join, type Node, type Place, type Scene } from '../scene/index.ts';
+import { checkNodes } from './check-nodes.ts';
+import { command, guideOf, mapMarks, refusal, replaceGuide } from './command.ts';
+import { refitted } from './refit.ts';
+import { withOutline } from './remap.ts';
 
 const withNodes = (scene: Scene, guide: Guide, change: (node: Node, index: number) => Node): Scene =>
   replaceGuide(scene, { ...guide, nodes: guide.nodes.map(change) });
@@ -50,6 +22,23 @@ export const [setNode, canSetNode] = command<{ guide: string; node: string; x: n
   (scene, { guide, node }) => checkNodes(scene, guide, [node]),
   (scene, { guide, node, x, y }) =>
     withNodes(scene, guideOf(scene, guide), (one) => (one.id === node ? { ...one, x, y } : one)),
+);
+
+/** Gives a node a name, as for a landing; an empty one takes it away. */
+export const [nameNode, canNameNode] = command<{ guide: string; node: string; name: string }>(
+  (scene, { guide, node }) => checkNodes(scene, guide, [node]),
+  (scene, { guide, node, name }) => {
+    const { shape: live } = guideOf(scene, guide);
+    const named = withNodes(scene, guideOf(scene, guide), (one) => {
+      if (one.id !== node) return one;
+      const { name: _name, ...rest } = one;
+      return name.trim() === '' ? rest : { ...rest, name: name.trim() };
+    });
+    // A name is no edit of the shape.
+    return live
+      ? { ...named, guides: named.guides.map((one) => (one.id === guide ? { ...one, shape: { ...live } } : one)) }
+      : named;
+  },
 );
 
 /**
@@ -160,8 +149,11 @@ export const [insertNode, canInsertNode] = command<{ guide: string; span: number
   },
 );
 
-/** Deletes nodes. Marks on a span that is cut away go to the nearest place of the canvas that the guide still passes; at least one node must stay. */
-export const [deleteNodes, canDeleteNodes] = command<{ guide: string; nodes: readonly string[] }>(
+/**
+ * Deletes nodes. With `refit`, the span that then joins two neighbours is the one cubic nearest to the piece that was cut away; else their handles stay
+ * as they are. Marks on a span that is cut away go to the nearest place of the canvas that the guide still passes; at least one node must stay.
+ */
+export const [deleteNodes, canDeleteNodes] = command<{ guide: string; nodes: readonly string[]; refit?: boolean }>(
   (scene, { guide: id, nodes }) => {
     const refused = checkNodes(scene, id, nodes);
     if (refused) return refused;
@@ -169,150 +161,9 @@ export const [deleteNodes, canDeleteNodes] = command<{ guide: string; nodes: rea
       ? undefined
       : refusal('last-node', 'A guide keeps at least one node; delete the guide instead.');
   },
-  (scene, { guide: id, nodes }) => {
+  (scene, { guide: id, nodes, refit = false }) => {
     const guide = guideOf(scene, id);
-    return withGuide(scene, guide, { ...guide, nodes: guide.nodes.filter((node) => !nodes.includes(node.id)) });
+    const kept = guide.nodes.filter((node) => !nodes.includes(node.id));
+    return withOutline(scene, guide, { ...guide, nodes: refit ? refitted(guide, kept) : kept });
   },
 );
-
-/** Closes a guide with a span from its last node to its first, or takes that span away. */
-export const [setClosed, canSetClosed] = command<{ guide: string; closed: boolean }>(
-  (scene, { guide: id, closed }) => {
-    const refused = checkNodes(scene, id, []);
-    if (refused) return refused;
-    return closed && guideOf(scene, id).nodes.length < 2
-      ? refusal('too-short', 'A guide needs two nodes to close.')
-      : undefined;
-  },
-  (scene, { guide: id, closed }) => {
-    const guide = guideOf(scene, id);
-    return withGuide(scene, guide, { ...guide, closed });
-  },
-);
-
-/** Puts `next` in place of `guide`: marks whose span is still there keep their place, all others keep their place on the canvas as nearly as can be. */
-function withGuide(scene: Scene, guide: Guide, next: Guide): Scene {
-  const count = guide.nodes.length;
-  const oldPath = pathOfGuide(guide);
-  const following = (of: Guide, id: string): string | undefined => {
-    const i = nodeIndex(of, id);
-    if (i < 0) return undefined;
-    return of.nodes[i + 1]?.id ?? (of.closed ? of.nodes[0]?.id : '');
-  };
-  const lastId = next.nodes[next.nodes.length - 1]?.id ?? '';
-  return mapMarks(replaceGuide(scene, next), guide.id, (mark) => {
-    const { place } = mark;
-    if (place.by !== 'node') return mark;
-    const opened = guide.closed && !next.closed;
-    if (opened && distanceOfPlace(guide, oldPath, place) >= oldPath.length - 1e-9)
-      return { ...mark, place: { by: 'node', node: lastId, along: 0, lap: 0 } };
-    const stays =
-      place.along === 0
-        ? nodeIndex(next, place.node) >= 0
-        : following(guide, place.node) === following(next, place.node);
-    if (stays && count > 0) return opened && place.lap !== 0 ? { ...mark, place: { ...place, lap: 0 } } : mark;
-    return {
-      ...mark,
-      place: nearestPlace(next, pointOfPlace(guide, place), next.closed ? lapOfPlace(guide, place) : 0),
-    };
-  });
-}
-
-/**
- * Splits a guide at a node. A closed guide opens there (the node stands at both ends, its copy called `nodeId`). An open one becomes two: the
- * second, `guideId`, begins with the copy. Riders stay with the piece that holds most of their marks; marks cut away go to the nearest place.
- */
-export const [splitGuide, canSplitGuide] = command<{
-  guide: string;
-  node: string;
-  nodeId: string;
-  guideId: string;
-  name: string;
-}>(
-  (scene, { guide: id, node, nodeId, guideId }) => {
-    const refused = checkNodes(scene, id, [node]);
-    if (refused) return refused;
-    const guide = guideOf(scene, id);
-    const index = nodeIndex(guide, node);
-    if (guide.closed ? guide.nodes.length < 2 : index === 0 || index === guide.nodes.length - 1)
-      return refusal('at-end', 'A guide can be split at a node between its ends.');
-    const ids = idsIn(scene);
-    return ids.has(nodeId) || ids.has(guideId) ? refusal('id-taken', 'The new ids are in use.') : undefined;
-  },
-  (scene, { guide: id, node, nodeId, guideId, name }) => {
-    const guide = guideOf(scene, id);
-    const k = nodeIndex(guide, node);
-    return guide.closed ? opened(scene, guide, k, nodeId) : halved(scene, guide, k, nodeId, guideId, name);
-  },
-);
-
-function endsAt(node: Node): Node {
-  const { out: _out, ...rest } = node;
-  return { ...rest, join: 'corner' };
-}
-
-function beginsAt(node: Node): Node {
-  const { in: _in, ...rest } = node;
-  return { ...rest, join: 'corner' };
-}
-
-function opened(scene: Scene, guide: Guide, k: number, nodeId: string): Scene {
-  const turned = [...guide.nodes.slice(k), ...guide.nodes.slice(0, k)];
-  const first = turned[0];
-  if (!first) return scene;
-  const next: Guide = {
-    ...guide,
-    closed: false,
-    nodes: [beginsAt(first), ...turned.slice(1), endsAt({ ...first, id: nodeId })],
-  };
-  const path = pathOfGuide(guide);
-  const cut = path.starts[k] ?? 0;
-  const newPath = pathOfGuide(next);
-  return mapMarks(replaceGuide(scene, next), guide.id, (mark, rider) => {
-    if (mark.place.by !== 'node') return mark;
-    const distance = distanceOfPlace(guide, path, mark.place) - cut;
-    let local = path.length > 0 ? distance - Math.floor(distance / path.length) * path.length : 0;
-    const isAtCut = local < 1e-7 || path.length - local < 1e-7;
-    if (isAtCut) local = rider.pace.marks[0] === mark ? 0 : path.length;
-    return { ...mark, place: placeAtDistance(next, newPath, local) };
-  });
-}
-
-function halved(scene: Scene, guide: Guide, k: number, nodeId: string, guideId: string, name: string): Scene {
-  const at = guide.nodes[k];
-  if (!at) return scene;
-  const left: Guide = { ...guide, nodes: [...guide.nodes.slice(0, k), endsAt(at)] };
-  const right: Guide = {
-    ...guide,
-    id: guideId,
-    name,
-    nodes: [beginsAt({ ...at, id: nodeId }), ...guide.nodes.slice(k + 1)],
-  };
-  const path = pathOfGuide(guide);
-  const cut = path.starts[k] ?? 0;
-  const rightPath = pathThrough(right.nodes, false);
-  const split: Scene = {
-    ...scene,
-    guides: scene.guides.flatMap((one) => (one.id === guide.id ? [left, right] : [one])),
-  };
-  return {
-    ...split,
-    riders: split.riders.map((rider) => {
-      if (rider.guide !== guide.id) return rider;
-      const distances = rider.pace.marks.map((mark) => distanceOfPlace(guide, path, mark.place));
-      const isRight = distances.filter((s) => s > cut).length > distances.filter((s) => s < cut).length;
-      const marks = rider.pace.marks.map((mark, i) => {
-        const s = distances[i] ?? 0;
-        if (mark.place.by !== 'node') return mark;
-        if (isRight && s >= cut) return { ...mark, place: placeAtDistance(right, rightPath, s - cut) };
-        if (!isRight && s <= cut)
-          return s < cut ? mark : { ...mark, place: { by: 'node', node: at.id, along: 0, lap: 0 } as const };
-        const side = isRight ? right : left;
-        const [x, y] = pointOfPlace(guide, mark.place);
-        const sidePath = pathOfGuide(side);
-        return { ...mark, place: placeAtDistance(side, sidePath, nearestOnPath(sidePath, x, y)?.distance ?? 0) };
-      });
-      return { ...rider, guide: isRight ? right.id : left.id, pace: { ...rider.pace, marks } };
-    }),
-  };
-}

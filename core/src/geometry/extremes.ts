@@ -1,6 +1,6 @@
 import { curvatureAtParameter } from './inverse.ts';
 import { distanceAtParameter } from './arc-length.ts';
-import { cubicFrom } from './cubic.ts';
+import type { cubicFrom } from './cubic.ts';
 import type { Path } from './path.ts';
 import { rootsInUnit } from './roots.ts';
 

@@ -30,6 +30,8 @@ const at = (run: Run, i: number): Vec => [run.x[i] ?? 0, run.y[i] ?? 0];
 
 /** Rounds of reparametrising by one Newton step each. */
 const ROUNDS = 5;
+/** The same where one piece must be as near as one cubic can be. */
+const PATIENT_ROUNDS = 40;
 
 /**
  * The cubic with given end tangents that fits points a..b best by least squares. P. J. Schneider, "An Algorithm for Automatically Fitting Digitized
@@ -43,6 +45,7 @@ function fitCubic(
   to: Vec,
   tolerance: number,
   far = FAR * tolerance,
+  rounds = ROUNDS,
 ): { cubic: ControlPoints; off: number } {
   const p0 = at(run, a);
   const p3 = at(run, b);
@@ -59,7 +62,7 @@ function fitCubic(
     return { cubic: [p0, add(p0, way), subtract(p3, way), p3], off: 0 };
   }
   let best = { cubic: plain, off: Infinity };
-  for (let round = 0; round <= ROUNDS; round++) {
+  for (let round = 0; round <= rounds; round++) {
     const cubic = leastSquares(run, a, b, from, to, u, third);
     const off = offOf(run, a, b, cubic, u, tolerance);
     if (off < best.off) best = { cubic, off };
@@ -403,6 +406,7 @@ export function fitOneCubic(samples: readonly Sample[]): { out: Vec; in: Vec; of
     [last.tangentX, last.tangentY],
     1e-3,
     Infinity,
+    PATIENT_ROUNDS,
   );
   return { out: subtract(cubic[1], cubic[0]), in: subtract(cubic[2], cubic[3]), off };
 }

@@ -14,6 +14,7 @@ export function emptyScene(name: string): Scene {
     art: [],
     guides: [],
     riders: [],
+    tracing: [],
     assets: {},
   };
 }

@@ -53,6 +53,7 @@ export function writeScene(scene: Scene): string {
     art: ordered.art,
     guides: ordered.guides.map(bareGuide),
     riders: ordered.riders.map(bareRider),
+    tracing: ordered.tracing.length > 0 ? ordered.tracing : undefined,
   };
   const text = JSON.stringify(bare, (_, value: unknown) => (Object.is(value, -0) ? 0 : value), 2);
   return `${text.replace(/\[\n[\s\d.,eE+-]*\]/g, (list) => list.replace(/\s+/g, ' ').replace('[ ', '[').replace(' ]', ']'))}\n`;

@@ -25,6 +25,8 @@ export {
   type Art,
   type Clock,
   type Guide,
+  type GuideLink,
+  type GuideStroke,
   type Heading,
   type Join,
   type Mark,
@@ -33,4 +35,5 @@ export {
   type Place,
   type Rider,
   type Scene,
+  type Tracing,
 } from './schema.ts';

@@ -38,6 +38,7 @@ export function idsIn(scene: Scene): Set<string> {
     ids.add(rider.id);
     for (const mark of rider.pace.marks) ids.add(mark.id);
   }
+  for (const picture of scene.tracing) ids.add(picture.id);
   return ids;
 }
 

@@ -1,28 +1,16 @@
 import { z } from 'zod';
 import { EASE_FAMILIES, EASE_MODES, REPEATS } from '../pace/index.ts';
 import { readArtMarkup } from './art/markup.ts';
+import { color, degrees, guide, id, name, px, tracing, vec } from './guide-schema.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 1;
+export const SCENE_VERSION = 2;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
 const MOST_ASSET_CHARACTERS = Math.ceil((40 * 1024 * 1024 * 4) / 3);
 
-const id = z
-  .string()
-  .min(1)
-  .max(100)
-  .regex(/^[^\s<>"'&]+$/, 'an id has no spaces, quotes or angle brackets');
-const name = z.string().max(200);
-const px = z.number().min(-1e9).max(1e9);
-const color = z
-  .string()
-  .regex(/^#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/, 'a colour is written #RGB or #RRGGBB');
-const degrees = z.number().min(-1e6).max(1e6);
 const seconds = z.number().min(0).max(36_000);
-const vec = z.tuple([px, px]).readonly();
-
 const part = z
   .tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
   .readonly()
@@ -88,26 +76,6 @@ const pace = z.strictObject({
 
 const heading = z.strictObject({ mode: z.enum(['level', 'along']).default('level'), offset: degrees.default(0) });
 
-const node = z.strictObject({
-  id,
-  x: px,
-  y: px,
-  in: vec.optional(),
-  out: vec.optional(),
-  join: z.enum(['corner', 'smooth', 'balanced']).default('corner'),
-});
-
-const guide = z.strictObject({
-  id,
-  name,
-  closed: z.boolean(),
-  nodes: z.array(node).max(20_000).readonly(),
-  color,
-  visible: z.boolean().default(true),
-  locked: z.boolean().default(false),
-  corridor: z.number().positive().max(1e6).nullable().default(null),
-});
-
 const rider = z.strictObject({
   id,
   name,
@@ -164,6 +132,7 @@ export const sceneShape = z.strictObject({
   art: z.array(art).max(10_000).readonly(),
   guides: z.array(guide).max(10_000).readonly(),
   riders: z.array(rider).max(10_000).readonly(),
+  tracing: z.array(tracing).max(100).readonly().default([]),
   assets: assets.default({}),
 });
 
@@ -185,6 +154,7 @@ function checkIds(scene: Shape, issue: Issue): void {
     claim(one.id, ['riders', i]);
     one.pace.marks.forEach((each, j) => claim(each.id, ['riders', i, 'pace', 'marks', j]));
   });
+  scene.tracing.forEach((one, i) => claim(one.id, ['tracing', i]));
 }
 
 /** Marks in order, none overlapping the next, none past the cycle. The sum is compared with a hair's breadth for rounding. */
@@ -216,11 +186,29 @@ function checkReferences(scene: Shape, issue: Issue): void {
   });
 }
 
+/** Links lead to a guide that is there and follows none itself; a drawing rider and a picture's pixels are there. */
+function checkLinks(scene: Shape, issue: Issue): void {
+  const guides = new Map(scene.guides.map((one) => [one.id, one]));
+  const riders = new Set(scene.riders.map((one) => one.id));
+  scene.guides.forEach((one, i) => {
+    const original = one.link && guides.get(one.link.of);
+    if (one.link && !original) issue(['guides', i, 'link', 'of'], `there is no guide "${one.link.of}"`);
+    if (original?.link || (one.link && one.link.of === one.id))
+      issue(['guides', i, 'link', 'of'], 'a linked guide follows one that is not linked itself');
+    if (one.stroke?.draws != null && !riders.has(one.stroke.draws))
+      issue(['guides', i, 'stroke', 'draws'], `there is no rider "${one.stroke.draws}"`);
+  });
+  scene.tracing.forEach((one, i) => {
+    if (!(one.asset in scene.assets)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
+  });
+}
+
 /** The one definition of a scene: shape, references, order of marks, unique ids, verified art. */
 export const sceneSchema = sceneShape.superRefine((scene, context) => {
   const issue: Issue = (path, message) => context.addIssue({ code: 'custom', path, message });
   checkIds(scene, issue);
   checkReferences(scene, issue);
+  checkLinks(scene, issue);
   scene.riders.forEach((one, i) => checkMarks(one, i, scene.clock.duration, issue));
   scene.art.forEach((one, i) => {
     const read = readArtMarkup(one.markup);
@@ -245,3 +233,6 @@ export type Mark = Pace['marks'][number];
 export type Place = Mark['place'];
 export type Heading = Rider['heading'];
 export type Clock = Scene['clock'];
+export type GuideLink = NonNullable<Guide['link']>;
+export type GuideStroke = NonNullable<Guide['stroke']>;
+export type Tracing = Scene['tracing'][number];

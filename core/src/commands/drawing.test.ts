@@ -1,0 +1,728 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { nearestOnPath, nodesOfShape, type GuideShape } from '../geometry/index.ts';
+import { prepare } from '../motion/index.ts';
+import { pathOfGuide, sceneFromJson, writeScene, type Guide, type Scene } from '../scene/index.ts';
+import { countedRandom } from '../testing/random.ts';
+import { BOX_ART, CUSP, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import * as commands from './index.ts';
+import {
+  actedMotion,
+  addGuide,
+  addLinked,
+  addTracing,
+  beThere,
+  canAddLinked,
+  canJoinGuides,
+  canMoveGuides,
+  canMoveNodes,
+  canRestartGuide,
+  canSetShape,
+  canSimplifyGuide,
+  deleteGuides,
+  deleteNodes,
+  deleteTracing,
+  fairGuide,
+  isFirstNode,
+  joinGuides,
+  matrixAbout,
+  moveGuides,
+  moveNodes,
+  nameNode,
+  parkedRider,
+  pullSpan,
+  restartGuide,
+  reverseGuide,
+  rideActed,
+  setDown,
+  setOutline,
+  setShape,
+  shapeNodes,
+  simplifyGuide,
+  straightenSpans,
+  transformGuides,
+  transformNodes,
+  unlinkGuide,
+  addRider,
+  insertNode,
+} from './index.ts';
+
+const looped = (
+  marks = [
+    { time: 0, place: { by: 'node', node: 'l1' } },
+    { time: 1.5, dwell: 0.5, place: { by: 'node', node: 'l2', along: 0.4 } },
+    { time: 3, place: { by: 'share', value: 0.8 } },
+    { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
+  ],
+) => sceneOf({ guides: [LOOPS, LINE], riders: [riderOn('r', 'loops', marks, { lift: 12, lead: 5 })] });
+const guideIn = (scene: Scene, id = 'loops'): Guide => scene.guides.find((guide) => guide.id === id)!;
+const times = Array.from({ length: 41 }, (_, i) => i / 10);
+const placesOf = (scene: Scene, rider = 0): [number, number][] =>
+  times.map((time) => {
+    const pose = prepare(scene).poseAt(time);
+    return [pose.of(rider, 'x'), pose.of(rider, 'y')];
+  });
+const furthest = (a: readonly [number, number][], b: readonly [number, number][]): number =>
+  Math.max(...a.map(([x, y], i) => Math.hypot(x - b[i]![0], y - b[i]![1])));
+const timesOf = (scene: Scene): number[][] =>
+  scene.riders.map((rider) => rider.pace.marks.flatMap((mark) => [mark.time, mark.dwell]));
+const isValid = (scene: Scene): void => {
+  const read = sceneFromJson(JSON.parse(writeScene(scene)));
+  expect(read.ok ? [] : read.problems).toEqual([]);
+};
+
+describe('direction', () => {
+  test('reversed with riders keeping their place, everyone is where it was at every time, and faces the other way', () => {
+    const scene = looped();
+    const after = reverseGuide(scene, { guide: 'loops', riders: 'place' });
+    isValid(after);
+    expect(timesOf(after)).toEqual(timesOf(scene));
+    expect(furthest(placesOf(scene), placesOf(after))).toBeLessThan(1e-4);
+    const turn = (s: Scene): number => prepare(s).poseAt(0.7).of(0, 'angle');
+    expect(Math.cos(turn(after) - turn(scene))).toBeCloseTo(-1, 5);
+    const back = reverseGuide(after, { guide: 'loops', riders: 'place' });
+    expect(furthest(placesOf(scene), placesOf(back))).toBeLessThan(1e-4);
+    expect(guideIn(back).nodes).toEqual(guideIn(scene).nodes);
+  });
+  test('reversed with riders keeping their way, they run along from the new start at the same pace', () => {
+    const scene = looped();
+    const after = reverseGuide(scene, { guide: 'loops', riders: 'way' });
+    for (const time of times)
+      expect(prepare(after).poseAt(time).of(0, 'distance')).toBeCloseTo(
+        prepare(scene).poseAt(time).of(0, 'distance'),
+        5,
+      );
+  });
+  test('started at another node, everyone stays where it is; an open guide cannot', () => {
+    const scene = looped();
+    for (const node of ['l2', 'l3', 'l4']) {
+      const after = restartGuide(scene, { guide: 'loops', node });
+      isValid(after);
+      expect(guideIn(after).nodes[0]?.id).toBe(node);
+      expect(furthest(placesOf(scene), placesOf(after))).toBeLessThan(1e-4);
+    }
+    expect(canRestartGuide(scene, { guide: 'line', node: 'b' })?.code).toBe('open');
+  });
+});
+
+describe('joining', () => {
+  const other = (nodes: [number, number][]): Guide => ({
+    ...guideIn(looped(), 'line'),
+    id: 'other',
+    name: 'Other',
+    nodes: nodes.map(([x, y], i) => ({ id: `o${i}`, x, y, join: 'corner' })),
+  });
+  const two = (nodes: [number, number][]): Scene => {
+    const scene = sceneOf({
+      guides: [LINE],
+      riders: [
+        riderOn('ra', 'line', [
+          { time: 0, place: { by: 'node', node: 'a' } },
+          { time: 4, place: { by: 'node', node: 'b', along: 0.5 } },
+        ]),
+      ],
+    });
+    const both = addGuide(scene, { guide: other(nodes) });
+    return addRider(both, {
+      rider: {
+        ...both.riders[0]!,
+        id: 'rb',
+        name: 'b',
+        guide: 'other',
+        pace: {
+          ...both.riders[0]!.pace,
+          marks: [
+            {
+              id: 'b1',
+              time: 0,
+              place: { by: 'node', node: 'o0', along: 0.25, lap: 0 },
+              dwell: 0,
+              ease: { kind: 'steady' },
+            },
+            { id: 'b2', time: 4, place: { by: 'share', value: 1 }, dwell: 0, ease: { kind: 'steady' } },
+          ],
+        },
+      },
+    });
+  };
+  const line = guideIn(
+    two([
+      [0, 0],
+      [1, 1],
+    ]),
+    'line',
+  );
+  const end = line.nodes.at(-1)!;
+  const start = line.nodes[0]!;
+  test.each([
+    [
+      'its start at my end',
+      [
+        [end.x, end.y],
+        [end.x + 80, end.y + 60],
+      ],
+    ],
+    [
+      'its end at my end',
+      [
+        [end.x + 80, end.y + 60],
+        [end.x, end.y],
+      ],
+    ],
+    [
+      'its end near my start',
+      [
+        [start.x - 90, start.y + 200],
+        [start.x - 10, start.y],
+      ],
+    ],
+    [
+      'its start near my start',
+      [
+        [start.x - 10, start.y],
+        [start.x - 90, start.y + 200],
+      ],
+    ],
+  ] as [string, [number, number][]][])('%s: riders of both stay where they were', (_, nodes) => {
+    const scene = two(nodes);
+    const after = joinGuides(scene, { first: 'line', second: 'other' });
+    isValid(after);
+    expect(after.guides).toHaveLength(1);
+    expect(after.riders.map((rider) => rider.guide)).toEqual(['line', 'line']);
+    expect(furthest(placesOf(scene, 0), placesOf(after, 0))).toBeLessThan(1e-4);
+    expect(furthest(placesOf(scene, 1), placesOf(after, 1))).toBeLessThan(1e-4);
+    expect(timesOf(after)).toEqual(timesOf(scene));
+  });
+  test('closed guides and one guide with itself are refused', () => {
+    expect(canJoinGuides(looped(), { first: 'line', second: 'loops' })?.code).toBe('closed');
+    expect(canJoinGuides(looped(), { first: 'line', second: 'line' })?.code).toBe('same');
+  });
+});
+
+describe('bending and straightening', () => {
+  test('a pulled span passes under the pointer; no mark is touched, no node added', () => {
+    const scene = looped();
+    const after = pullSpan(scene, { guide: 'loops', span: 1, t: 0.5, to: [500, 420] });
+    expect(nearestOnPath(pathOfGuide(guideIn(after)), 500, 420)!.gap).toBeLessThan(1e-6);
+    expect(after.riders).toBe(scene.riders);
+    expect(guideIn(after).nodes.map(({ id }) => id)).toEqual(guideIn(scene).nodes.map(({ id }) => id));
+  });
+  test('a straight span pulled with the arc key becomes an arc through the pointer', () => {
+    const scene = sceneOf({ guides: [SQUARE] });
+    const [a, b] = guideIn(scene, 'square').nodes;
+    const to = [(a!.x + b!.x) / 2, (a!.y + b!.y) / 2 - 60] as const;
+    const after = pullSpan(scene, { guide: 'square', span: 0, t: 0.4, to, arc: true });
+    expect(nearestOnPath(pathOfGuide(guideIn(after, 'square')), ...to)!.gap).toBeLessThan(0.5);
+    const straight = straightenSpans(after, { guide: 'square', spans: [0] });
+    expect(guideIn(straight, 'square').nodes).toEqual(guideIn(scene, 'square').nodes);
+  });
+});
+
+describe('moving, scaling and turning', () => {
+  test('a whole guide turned about a point; widths stay', () => {
+    const scene = { ...looped(), guides: looped().guides.map((guide) => ({ ...guide, corridor: 40, thickness: 5 })) };
+    const after = transformGuides(scene, { ids: ['loops'], matrix: matrixAbout([300, 300], 2, 2, Math.PI / 2) });
+    expect(pathOfGuide(guideIn(after)).length).toBeCloseTo(2 * pathOfGuide(guideIn(scene)).length, 6);
+    expect(guideIn(after)).toMatchObject({ corridor: 40, thickness: 5 });
+    expect(after.riders).toBe(scene.riders);
+  });
+  test('flipped twice, nodes are as before; only the chosen nodes move', () => {
+    const scene = looped();
+    const flip = matrixAbout([400, 300], -1, 1, 0);
+    const once = transformNodes(scene, { guide: 'loops', nodes: ['l2'], matrix: flip });
+    expect(guideIn(once).nodes[0]).toBe(guideIn(scene).nodes[0]);
+    const twice = transformNodes(once, { guide: 'loops', nodes: ['l2'], matrix: flip });
+    expect(guideIn(twice).nodes[1]!.x).toBeCloseTo(guideIn(scene).nodes[1]!.x, 9);
+    expect(guideIn(twice).nodes[1]!.out![0]).toBeCloseTo(guideIn(scene).nodes[1]!.out![0], 9);
+  });
+});
+
+describe('fewer nodes', () => {
+  const wobbly = (seed = 4): Scene => {
+    const random = countedRandom(seed);
+    const scene = sceneOf({});
+    return addGuide(scene, {
+      guide: {
+        id: 'w',
+        name: 'W',
+        closed: false,
+        color: '#0B7A75',
+        visible: true,
+        locked: false,
+        corridor: null,
+        nodes: Array.from({ length: 40 }, (_, i) => ({
+          id: `w${i}`,
+          x: 100 + 20 * i,
+          y: 300 + 90 * Math.sin(i / 6) + (random() - 0.5) * 8,
+          join: 'smooth' as const,
+          in: [-7, 0] as const,
+          out: [7, 0] as const,
+        })),
+      },
+    });
+  };
+  test('simplified within its tolerance, both ways; corners, names and marked nodes stay', () => {
+    const scene = nameNode(looped(), { guide: 'loops', node: 'l3', name: 'Landing' });
+    let dense = scene;
+    for (let i = 0; i < 12; i++) dense = insertNode(dense, { guide: 'loops', span: i, t: 0.4, id: `d${i}` });
+    const after = simplifyGuide(dense, { guide: 'loops', tolerance: 1 });
+    isValid(after);
+    expect(guideIn(after).nodes.length).toBeLessThan(guideIn(dense).nodes.length);
+    for (const id of ['l1', 'l3']) expect(guideIn(after).nodes.some((node) => node.id === id)).toBe(true);
+    const [p, q] = [pathOfGuide(guideIn(dense)), pathOfGuide(guideIn(after))];
+    for (let i = 0; i <= 400; i++) {
+      const a = p.frameAtDistance((p.length * i) / 400);
+      const b = q.frameAtDistance((q.length * i) / 400);
+      expect(nearestOnPath(q, a.x, a.y)!.gap).toBeLessThan(1.05);
+      expect(nearestOnPath(p, b.x, b.y)!.gap).toBeLessThan(1.05);
+    }
+    expect(timesOf(after)).toEqual(timesOf(dense));
+    expect(canSimplifyGuide(scene, { guide: 'loops', tolerance: 0 })?.code).toBe('tolerance');
+  });
+  test('faired, a wobbly line turns less in all and keeps its ends', () => {
+    const scene = wobbly();
+    const after = fairGuide(scene, { guide: 'w', nodes: [], strength: 0.6 });
+    const turning = (s: Scene): number => {
+      const path = pathOfGuide(guideIn(s, 'w'));
+      let sum = 0;
+      for (let i = 1; i < 600; i++)
+        sum += Math.abs(path.frameAtDistance((path.length * i) / 600).curvature) * (path.length / 600);
+      return sum;
+    };
+    expect(turning(after)).toBeLessThan(turning(scene) * 0.6);
+    expect(guideIn(after, 'w').nodes[0]).toMatchObject({
+      x: guideIn(scene, 'w').nodes[0]!.x,
+      y: guideIn(scene, 'w').nodes[0]!.y,
+    });
+    expect(guideIn(after, 'w').nodes.at(-1)).toMatchObject({ x: 880 });
+    expect(fairGuide(scene, { guide: 'w', nodes: [], strength: 0 })).toBe(scene);
+  });
+  test('a deleted node is made good by its neighbours: a node set in and deleted again leaves the shape', () => {
+    const scene = looped();
+    const inserted = insertNode(scene, { guide: 'loops', span: 1, t: 0.35, id: 'x' });
+    const refit = deleteNodes(inserted, { guide: 'loops', nodes: ['x'], refit: true });
+    const plain = deleteNodes(inserted, { guide: 'loops', nodes: ['x'] });
+    const off = (s: Scene): number => {
+      const path = pathOfGuide(guideIn(s));
+      const old = pathOfGuide(guideIn(scene));
+      return Math.max(
+        ...Array.from({ length: 200 }, (_, i) => old.frameAtDistance((old.length * i) / 200)).map(
+          (f) => nearestOnPath(path, f.x, f.y)!.gap,
+        ),
+      );
+    };
+    expect(off(refit)).toBeLessThan(0.5);
+    expect(off(plain)).toBeGreaterThan(2 * off(refit));
+  });
+});
+
+describe('live shapes', () => {
+  const circle: GuideShape = { kind: 'circle', radius: 100, x: 300, y: 200, turn: 0, reversed: false, start: 0 };
+  const withCircle = (): Scene => {
+    const scene = sceneOf({});
+    return addGuide(scene, {
+      guide: {
+        id: 'c',
+        name: 'C',
+        color: '#0B7A75',
+        visible: true,
+        locked: false,
+        corridor: null,
+        ...shapeNodes(scene, 'c', [], circle),
+        shape: circle,
+      },
+    });
+  };
+  test('parameters stay live: nodes follow, ids and marks stay, moving keeps it, editing a node ends it', () => {
+    const scene = withCircle();
+    isValid(scene);
+    const wider = setShape(scene, { guide: 'c', shape: { ...circle, radius: 150 } });
+    expect(guideIn(wider, 'c').nodes.map(({ id }) => id)).toEqual(guideIn(scene, 'c').nodes.map(({ id }) => id));
+    expect(guideIn(wider, 'c').nodes[0]!.x).toBeCloseTo(450, 9);
+    const moved = moveGuides(wider, { ids: ['c'], dx: 10, dy: 0 });
+    expect(guideIn(moved, 'c').shape).toMatchObject({ x: 310 });
+    const given = nodesOfShape(guideIn(moved, 'c').shape!).nodes;
+    guideIn(moved, 'c').nodes.forEach((node, i) => expect(node.x).toBeCloseTo(given[i]!.x, 9));
+    const named = nameNode(moved, { guide: 'c', node: guideIn(moved, 'c').nodes[0]!.id, name: 'East' });
+    expect(guideIn(named, 'c').shape).toBeDefined();
+    const edited = moveNodes(moved, { guide: 'c', nodes: [guideIn(moved, 'c').nodes[0]!.id], dx: 3, dy: 0 });
+    expect(guideIn(edited, 'c').shape).toBeUndefined();
+    expect(canSetShape(edited, { guide: 'c', shape: circle })?.code).toBe('no-shape');
+  });
+  test('reversed and started elsewhere, it is still the shape that its parameters say', () => {
+    const scene = withCircle();
+    for (const after of [
+      reverseGuide(scene, { guide: 'c', riders: 'way' }),
+      restartGuide(scene, { guide: 'c', node: guideIn(scene, 'c').nodes[3]!.id }),
+      restartGuide(reverseGuide(scene, { guide: 'c', riders: 'way' }), {
+        guide: 'c',
+        node: guideIn(scene, 'c').nodes[1]!.id,
+      }),
+    ]) {
+      const { nodes } = nodesOfShape(guideIn(after, 'c').shape!);
+      guideIn(after, 'c').nodes.forEach((node, i) => {
+        expect(node.x).toBeCloseTo(nodes[i]!.x, 6);
+        expect(node.y).toBeCloseTo(nodes[i]!.y, 6);
+      });
+    }
+  });
+});
+
+describe('linked guides', () => {
+  const scene = looped();
+  const beside = addLinked(scene, {
+    id: 'p',
+    name: 'Beside',
+    link: { kind: 'parallel', of: 'loops', distance: 20 },
+    linked: true,
+  });
+  const twin = addLinked(scene, {
+    id: 't',
+    name: 'Twin',
+    link: { kind: 'copy', of: 'loops', dx: 200, dy: 30 },
+    linked: true,
+  });
+  test('a parallel keeps its distance when its original is bent', () => {
+    isValid(beside);
+    const bent = moveNodes(beside, { guide: 'loops', nodes: ['l2'], dx: 60, dy: -40 });
+    const path = pathOfGuide(guideIn(bent));
+    const parallel = pathOfGuide(guideIn(bent, 'p'));
+    for (let i = 0; i < 300; i++) {
+      const { x, y } = parallel.frameAtDistance((parallel.length * i) / 300);
+      expect(nearestOnPath(path, x, y)!.gap).toBeLessThan(20.1);
+    }
+    expect(canMoveNodes(bent, { guide: 'p', nodes: [guideIn(bent, 'p').nodes[0]!.id], dx: 1, dy: 1 })?.code).toBe(
+      'linked',
+    );
+    expect(canMoveGuides(bent, { ids: ['p'], dx: 1, dy: 1 })?.code).toBe('linked');
+  });
+  test('a copy stands elsewhere, keeps its riders’ marks at their nodes, and can be moved', () => {
+    isValid(twin);
+    const riding = addRider(twin, {
+      rider: {
+        ...twin.riders[0]!,
+        id: 'q',
+        name: 'q',
+        guide: 't',
+        pace: {
+          ...twin.riders[0]!.pace,
+          marks: [
+            {
+              id: 'q1',
+              time: 0,
+              place: { by: 'node', node: 't.l2', along: 0.5, lap: 0 },
+              dwell: 0,
+              ease: { kind: 'steady' },
+            },
+          ],
+        },
+      },
+    });
+    const bent = moveNodes(riding, { guide: 'loops', nodes: ['l3'], dx: 30, dy: 10 });
+    expect(guideIn(bent, 't').nodes[2]).toMatchObject({
+      x: guideIn(bent).nodes[2]!.x + 200,
+      y: guideIn(bent).nodes[2]!.y + 30,
+    });
+    expect(bent.riders[1]!.pace.marks[0]!.place).toMatchObject({ node: 't.l2', along: 0.5 });
+    const moved = moveGuides(bent, { ids: ['t'], dx: 5, dy: 0 });
+    expect(guideIn(moved, 't').nodes[0]!.x).toBeCloseTo(guideIn(moved).nodes[0]!.x + 205, 9);
+  });
+  test('unlinked it stays as it is; without its original it stands on its own', () => {
+    const free = unlinkGuide(twin, { id: 't' });
+    expect(moveNodes(free, { guide: 'loops', nodes: ['l1'], dx: 9, dy: 9 }).guides.find((g) => g.id === 't')).toBe(
+      guideIn(free, 't'),
+    );
+    const alone = deleteGuides(twin, { ids: ['loops'], time: 0 });
+    expect(guideIn(alone, 't').link).toBeUndefined();
+    isValid(alone);
+    expect(
+      canAddLinked(twin, { id: 'z', name: 'Z', link: { kind: 'copy', of: 't', dx: 0, dy: 0 }, linked: true })?.code,
+    ).toBe('linked');
+  });
+});
+
+describe('setting down', () => {
+  const parked = addRider(sceneOf({ art: [BOX_ART] }), { rider: parkedRider('k', 'Kite', 'box', [100, 300]) });
+  let made = 0;
+  const down = (scene: Scene, time: number, to: readonly [number, number], closes = false): Scene => {
+    made++;
+    return setDown(scene, {
+      rider: 'k',
+      time,
+      to,
+      name: 'Way',
+      closes,
+      ids: { guide: `way${made}`, nodes: [`a${made}`, `b${made}`], marks: [`m${made}`, `o${made}`] },
+    });
+  };
+  const at = (scene: Scene, time: number): [number, number] => {
+    const pose = prepare(scene).poseAt(time);
+    return [Math.round(pose.of(0, 'x') * 1e4) / 1e4, Math.round(pose.of(0, 'y') * 1e4) / 1e4];
+  };
+  const spots: [number, [number, number]][] = [
+    [1, [300, 120]],
+    [2.5, [620, 340]],
+    [3.5, [900, 160]],
+  ];
+  test('parked at the start it is moved; later a guide begins, with a node and a mark for each placement', () => {
+    expect(down(parked, 0, [130, 310]).riders[0]!.at).toEqual([130, 310]);
+    const scene = spots.reduce((sum, [time, to]) => down(sum, time, to), parked);
+    isValid(scene);
+    expect(scene.guides).toHaveLength(1);
+    expect(scene.guides[0]!.nodes).toHaveLength(4);
+    expect(at(scene, 0)).toEqual([100, 300]);
+    for (const [time, to] of spots) expect(at(scene, time)).toEqual(to);
+  });
+  test('in any order of time it comes out the same', () => {
+    for (const order of [
+      [2, 0, 1],
+      [1, 2, 0],
+      [2, 1, 0],
+    ]) {
+      const scene = order.reduce((sum, i) => down(sum, ...spots[i]!), parked);
+      isValid(scene);
+      for (const [time, to] of spots) expect(at(scene, time)).toEqual(to);
+      expect(at(scene, 0)).toEqual([100, 300]);
+    }
+  });
+  test('changing an earlier placement moves that node; bending between adds no mark', () => {
+    const scene = spots.reduce((sum, [time, to]) => down(sum, time, to), parked);
+    const changed = down(scene, 1, [320, 60]);
+    expect(changed.guides[0]!.nodes).toHaveLength(4);
+    expect(at(changed, 1)).toEqual([320, 60]);
+    expect(at(changed, 2.5)).toEqual([620, 340]);
+    const bent = pullSpan(changed, { guide: changed.guides[0]!.id, span: 1, t: 0.5, to: [500, 20] });
+    expect(bent.riders).toBe(changed.riders);
+  });
+  test('it closes when the last placement meets the first', () => {
+    const scene = spots.reduce((sum, [time, to]) => down(sum, time, to), parked);
+    expect(isFirstNode(scene.guides[0]!, [104, 302], 10)).toBe(true);
+    const closed = down(scene, 4, [104, 302], true);
+    isValid(closed);
+    expect(closed.guides[0]!.closed).toBe(true);
+    expect(closed.guides[0]!.nodes).toHaveLength(4);
+    expect(at(closed, 4)).toEqual([100, 300]);
+  });
+  test('a guide that exists: pressed at the playhead, the rider is there then', () => {
+    const scene = looped();
+    const to = pathOfGuide(guideIn(scene)).frameAtDistance(420);
+    const after = beThere(
+      { ...scene, riders: scene.riders.map((r) => ({ ...r, lift: 0, lead: 0 })) },
+      { rider: 'r', guide: 'loops', time: 0.8, at: [to.x, to.y], ids: ['new', 'new2'] },
+    );
+    isValid(after);
+    const pose = prepare(after).poseAt(0.8);
+    expect(Math.hypot(pose.of(0, 'x') - to.x, pose.of(0, 'y') - to.y)).toBeLessThan(1e-3);
+    const onto = beThere(
+      addGuide(parked, {
+        guide: { ...guideIn(scene), id: 'g', nodes: guideIn(scene).nodes.map((n) => ({ ...n, id: `g${n.id}` })) },
+      }),
+      { rider: 'k', guide: 'g', time: 1, at: [to.x, to.y], ids: ['k1', 'k2'] },
+    );
+    expect(onto.riders[0]).toMatchObject({ guide: 'g' });
+    expect(onto.riders[0]!.pace.marks).toHaveLength(1);
+  });
+});
+
+describe('acting out', () => {
+  /** A hand that swings along a curve, slows, and hurries on; a moment each 8 ms, with tremor. */
+  const hand = (tremor: number) => {
+    const random = countedRandom(11);
+    return Array.from({ length: 400 }, (_, i) => {
+      const time = i * 0.008;
+      const u = time / 3.2;
+      const s = u + 0.12 * Math.sin(2 * Math.PI * u * 2);
+      return {
+        time,
+        x: 200 + 700 * s + (random() - 0.5) * tremor,
+        y: 360 + 140 * Math.sin(5 * s) + (random() - 0.5) * tremor,
+      };
+    });
+  };
+  test('guide and pace stay within 2 px and one frame of what the hand did, with few marks', () => {
+    const moments = hand(0.4);
+    const acted = actedMotion(moments)!;
+    expect(acted.marks.length).toBeLessThan(16);
+    const scene = addRider(sceneOf({ art: [BOX_ART], clock: { duration: 3.192, fps: 30, repeat: 'loop' } }), {
+      rider: parkedRider('k', 'K', 'box', [0, 0]),
+    });
+    const guide: Guide = {
+      id: 'way',
+      name: 'Way',
+      closed: false,
+      color: '#0B7A75',
+      visible: true,
+      locked: false,
+      corridor: null,
+      nodes: acted.nodes,
+    };
+    const after = rideActed(scene, { rider: 'k', guide, marks: acted.marks, start: 0, ids: 'k-m' });
+    isValid(after);
+    const motion = prepare(after);
+    for (const { time, x, y } of moments.slice(0, -1)) {
+      const gap = Math.min(
+        ...[-1 / 30, -1 / 60, 0, 1 / 60, 1 / 30].map((shift) => {
+          const pose = motion.poseAt(Math.min(3.19, Math.max(0, time + shift)));
+          return Math.hypot(pose.of(0, 'x') - x, pose.of(0, 'y') - y);
+        }),
+      );
+      expect(gap, `at ${time}`).toBeLessThan(2);
+    }
+  });
+  test('smoothing can be changed afterwards: more of it, fewer marks and nodes', () => {
+    const rough = hand(5);
+    const counts = [0, 0.03, 0.12].map((smoothing) => actedMotion(rough, { smoothing })!);
+    expect(counts[2]!.nodes.length).toBeLessThan(counts[0]!.nodes.length);
+    expect(counts[2]!.marks.length).toBeLessThanOrEqual(counts[0]!.marks.length);
+  });
+  test('a tap, or a hand that did not move, is no motion', () => {
+    expect(actedMotion([])).toBeUndefined();
+    expect(actedMotion([{ x: 1, y: 1, time: 0 }])).toBeUndefined();
+    expect(actedMotion(Array.from({ length: 9 }, (_, i) => ({ x: 1, y: 1, time: i })))).toBeUndefined();
+  });
+});
+
+test('tracing pictures bring their pixels and take them away', () => {
+  const asset = 'a'.repeat(64);
+  const picture = {
+    id: 'pic',
+    name: 'Sketch',
+    asset,
+    type: 'image/png' as const,
+    width: 100,
+    height: 50,
+    x: 0,
+    y: 0,
+    scale: 1,
+    turn: 0,
+    opacity: 0.5,
+    visible: true,
+    locked: true,
+  };
+  const scene = addTracing(looped(), { picture, data: 'AAAA' });
+  isValid(scene);
+  expect(sceneFromJson({ ...scene, assets: {} }).ok).toBe(false);
+  const without = deleteTracing(scene, { id: 'pic' });
+  expect(without.assets).toEqual({});
+  expect(prepare(scene).poseAt(1).data).toEqual(prepare(without).poseAt(1).data);
+});
+
+describe('shape never disturbs pace', () => {
+  const n = fc.nat(30);
+  const offset = fc.integer({ min: -80, max: 80 });
+  const edit = fc.oneof(
+    fc.record({ kind: fc.constant('move' as const), at: n, dx: offset, dy: offset }),
+    fc.record({ kind: fc.constant('pull' as const), at: n, dx: offset, dy: offset }),
+    fc.record({ kind: fc.constant('insert' as const), at: n, t: fc.double({ min: 0.02, max: 0.98, noNaN: true }) }),
+    fc.record({ kind: fc.constant('delete' as const), at: n, refit: fc.boolean() }),
+    fc.record({ kind: fc.constant('close' as const) }),
+    fc.record({ kind: fc.constant('split' as const), at: n }),
+    fc.record({ kind: fc.constant('reverse' as const) }),
+    fc.record({ kind: fc.constant('restart' as const), at: n }),
+    fc.record({ kind: fc.constant('straighten' as const), at: n }),
+    fc.record({ kind: fc.constant('simplify' as const), tolerance: fc.double({ min: 0.5, max: 20, noNaN: true }) }),
+    fc.record({ kind: fc.constant('fair' as const), strength: fc.double({ min: 0.1, max: 1, noNaN: true }) }),
+    fc.record({ kind: fc.constant('turn' as const), angle: fc.double({ min: -3, max: 3, noNaN: true }) }),
+    fc.record({ kind: fc.constant('join' as const) }),
+    fc.record({ kind: fc.constant('parallel' as const), distance: fc.integer({ min: -30, max: 30 }) }),
+  );
+  /** Edits after which every rider must be just where it was at every time. */
+  const EXACT = new Set(['insert', 'reverse', 'restart']);
+  test('over any edits marks keep their times, and exact edits their places', () => {
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 10 }), fc.constantFrom(LOOPS, SQUARE, CUSP), (edits, guide) => {
+        const first = guide.nodes[0].id;
+        let s = sceneOf({
+          guides: [guide, LINE],
+          riders: [
+            riderOn('r', guide.id, [
+              { time: 0, place: { by: 'node', node: first, along: 0.3 } },
+              { time: 1.2, dwell: 0.3, place: { by: 'node', node: guide.nodes.at(-1)!.id } },
+              { time: 2.5, place: { by: 'node', node: first, along: 0.9 } },
+              { time: 4, place: { by: 'share', value: 0.9 } },
+            ]),
+          ],
+        });
+        const before = timesOf(s);
+        edits.forEach((one, i) => {
+          const current = s.guides.find((g) => g.id === s.riders[0]!.guide)!;
+          const id = current.id;
+          const at = 'at' in one ? one.at % Math.max(1, current.nodes.length) : 0;
+          const node = current.nodes[at]!.id;
+          const span = at % Math.max(1, pathOfGuide(current).spans.length);
+          const was = placesOf(s);
+          const apply = <A>([run, can]: [(s: Scene, a: A) => Scene, (s: Scene, a: A) => unknown], args: A): void => {
+            if (!can(s, args)) s = run(s, args);
+          };
+          const c = commands;
+          if (one.kind === 'move')
+            apply([c.moveNodes, c.canMoveNodes], { guide: id, nodes: [node], dx: one.dx, dy: one.dy });
+          if (one.kind === 'pull') {
+            const here = current.nodes[at]!;
+            apply([c.pullSpan, c.canPullSpan], { guide: id, span, t: 0.4, to: [here.x + one.dx, here.y + one.dy] });
+          }
+          if (one.kind === 'insert')
+            apply([c.insertNode, c.canInsertNode], { guide: id, span, t: one.t, id: `new${i}` });
+          if (one.kind === 'delete')
+            apply([c.deleteNodes, c.canDeleteNodes], { guide: id, nodes: [node], refit: one.refit });
+          if (one.kind === 'close') apply([c.setClosed, c.canSetClosed], { guide: id, closed: !current.closed });
+          if (one.kind === 'split')
+            apply([c.splitGuide, c.canSplitGuide], {
+              guide: id,
+              node,
+              nodeId: `cut${i}`,
+              guideId: `piece${i}`,
+              name: 'P',
+            });
+          if (one.kind === 'reverse') apply([c.reverseGuide, c.canReverseGuide], { guide: id, riders: 'place' });
+          if (one.kind === 'restart') apply([c.restartGuide, c.canRestartGuide], { guide: id, node });
+          if (one.kind === 'straighten') apply([c.straightenSpans, c.canStraightenSpans], { guide: id, spans: [span] });
+          if (one.kind === 'simplify')
+            apply([c.simplifyGuide, c.canSimplifyGuide], { guide: id, tolerance: one.tolerance });
+          if (one.kind === 'fair')
+            apply([c.fairGuide, c.canFairGuide], { guide: id, nodes: [], strength: one.strength });
+          if (one.kind === 'turn')
+            apply([c.transformGuides, c.canTransformGuides], {
+              ids: [id],
+              matrix: matrixAbout([400, 300], 1.1, 0.9, one.angle),
+            });
+          if (one.kind === 'join') {
+            const other = s.guides.find((g) => g.id !== id);
+            if (other) apply([c.joinGuides, c.canJoinGuides], { first: id, second: other.id });
+          }
+          if (one.kind === 'parallel')
+            apply([c.addLinked, c.canAddLinked], {
+              id: `par${i}`,
+              name: 'Q',
+              link: { kind: 'parallel', of: id, distance: one.distance },
+              linked: true,
+            });
+          if (EXACT.has(one.kind)) expect(furthest(was, placesOf(s)), one.kind).toBeLessThan(2e-3);
+          expect(timesOf(s)).toEqual(before);
+        });
+        isValid(s);
+        for (const t of [0, 1.3, 3.7]) expect(Number.isFinite(prepare(s).poseAt(t).of(0, 'x'))).toBe(true);
+      }),
+      { numRuns: 120, seed: 8 },
+    );
+  });
+  test('an outline fitted again keeps each mark’s share', () => {
+    const scene = looped();
+    const after = setOutline(scene, {
+      guide: 'loops',
+      nodes: guideIn(scene).nodes.map((node) => ({
+        ...node,
+        x: node.x * 2,
+        y: node.y * 2,
+        in: [node.in![0] * 2, node.in![1] * 2],
+        out: [node.out![0] * 2, node.out![1] * 2],
+      })),
+      closed: true,
+    });
+    for (const time of times)
+      expect(prepare(after).poseAt(time).of(0, 'distance')).toBeCloseTo(
+        2 * prepare(scene).poseAt(time).of(0, 'distance'),
+        4,
+      );
+  });
+});
