@@ -7,4 +7,6 @@ export * from './checks/index.ts';
 export * from './take/index.ts';
 export * from './export/index.ts';
 export { outlinesFromPathData, type Outline, type PathDataResult } from './import/path-data.ts';
+export { tracksFromGpx, type GpxTrack, type TracksResult } from './import/gpx.ts';
+export { fittedTo, nodesThrough, pointsFromText, type PointsResult } from './import/points.ts';
 export { assertNever } from './assert-never.ts';

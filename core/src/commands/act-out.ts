@@ -34,13 +34,13 @@ export function actedMotion(
   const first = even[0];
   const last = even[even.length - 1];
   if (!first || !last || even.length < 2) return undefined;
-  const { nodes } = fitStroke(
+  const { nodes, stands } = fitStroke(
     even.map(({ x, y }): Vec => [x, y]),
     { tolerance: SHAPE_SHARE },
   );
   if (nodes.length < 2) return undefined;
   const path = pathThrough(nodes, false);
-  const moments = along(path, even, first.time);
+  const moments = along(path, stands, even, first.time);
   return {
     nodes: nodes.map((node, i) => namedNode(node, `${ids}${i + 1}`)),
     marks: fitPaceLine(moments, PACE_SHARE),
@@ -73,16 +73,18 @@ function smoothed(hand: readonly HandMoment[], width: number): readonly HandMome
   });
 }
 
-/** Distance along the fitted path at each moment: the nearest place that is not behind the last by more than the hand's own wobble. */
-function along(path: Path, hand: readonly HandMoment[], begin: number): Moment[] {
+/**
+ * Distance along the fitted path at each moment: the nearest place on the piece that was fitted to it, never behind the last. Pieces keep a hand that
+ * turns back on its own way from being put on the branch beside it.
+ */
+function along(path: Path, stands: readonly number[], hand: readonly HandMoment[], begin: number): Moment[] {
+  let piece = 0;
   let distance = 0;
   return hand.map(({ x, y, time }, i) => {
-    if (i === hand.length - 1) distance = path.length;
-    else if (i > 0) {
-      const before = hand[i - 1] ?? { x, y };
-      const step = Math.hypot(x - before.x, y - before.y);
-      distance = nearestWithin(path, x, y, distance, Math.min(path.length, distance + 2 * step + 3));
-    }
+    while (piece + 2 < stands.length && (stands[piece + 1] ?? 0) <= i) piece++;
+    const from = Math.max(distance, path.starts[piece] ?? 0);
+    const to = path.starts[piece + 1] ?? path.length;
+    distance = i === hand.length - 1 ? path.length : i === 0 ? 0 : nearestWithin(path, x, y, from, to);
     return { time: time - begin, distance };
   });
 }
@@ -93,7 +95,7 @@ function nearestWithin(path: Path, x: number, y: number, from: number, to: numbe
     const frame = path.frameAtDistance(s);
     return Math.hypot(frame.x - x, frame.y - y);
   };
-  const looks = 12;
+  const looks = 48;
   let best = from;
   let least = Infinity;
   for (let i = 0; i <= looks; i++) {

@@ -1,12 +1,20 @@
 import { z } from 'zod';
 import { artById, placedArt, type Art, type Scene } from '../scene/index.ts';
-import type { Key, Take, Track } from '../take/index.ts';
+import type { DrawnStroke, Key, Take, Track } from '../take/index.ts';
 import { escapeMarkup, fileStem, formatNumber, shortHash, type Format } from './format.ts';
+import { pathData } from './path-data.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
 });
+
+/** A dash pattern cannot stand beside the dash that draws a line. */
+export function droppedStrokes(scene: Scene): string[] {
+  return scene.guides
+    .filter((guide) => guide.stroke?.dash && guide.stroke.draws !== null)
+    .map((guide) => `The dashes of “${guide.name}”: it is drawn by its rider as one line.`);
+}
 
 /** SVG that moves by CSS inside itself: self-contained, plays as a file, in an <img> and inline. */
 export const animatedSvg: Format<typeof options> = {
@@ -16,7 +24,7 @@ export const animatedSvg: Format<typeof options> = {
   extension: 'svg',
   type: 'image/svg+xml',
   options,
-  drops: () => [],
+  drops: droppedStrokes,
   write: (take, given) => [
     { name: `${fileStem(take.scene.name)}.svg`, type: 'image/svg+xml', text: `${svgOf(take, given)}\n` },
   ],
@@ -35,6 +43,7 @@ function render(take: Take, given: z.infer<typeof options>, prefix: string): str
   const h = formatNumber(height, 3);
   const shared = sharedArts(scene, tracks);
   const rules: string[] = [];
+  const strokes = take.strokes.map((stroke, i) => strokeMarkup(take, stroke, `${prefix}-g${i + 1}`, prefix, rules));
   const riders = tracks.map((track, i) => riderMarkup(take, track, `${prefix}-r${i + 1}`, prefix, shared, rules));
   const definitions = [...shared].map(
     ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`)}</g>`,
@@ -48,7 +57,7 @@ function render(take: Take, given: z.infer<typeof options>, prefix: string): str
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
     `<title id="${prefix}-t">${escapeMarkup(given.title || scene.name)}</title>${style}` +
     `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${definitions.join('')}</defs>` +
-    `<g clip-path="url(#${prefix}-c)">${paint}${riders.join('')}</g></svg>`
+    `<g clip-path="url(#${prefix}-c)">${paint}${strokes.join('')}${riders.join('')}</g></svg>`
   );
 }
 
@@ -88,12 +97,7 @@ function riderMarkup(
   const opacity = first.opacity === 1 ? '' : ` opacity="${formatNumber(first.opacity, 4)}"`;
   const still = `translate(${formatNumber(first.x, 3)} ${formatNumber(first.y, 3)})`;
   if (track.keys.length === 1) return `<g transform="${[still, ...inner].join('')}"${opacity}>${drawing}</g>`;
-  const { length, scene } = take;
-  const ends = scene.clock.repeat === 'once' ? '1 both' : 'infinite';
-  rules.push(
-    `@keyframes ${name}{${keyframes(track.keys, length, turns)}}`,
-    `.${name}{animation:${name} ${formatNumber(length, 6)}s linear ${ends}}`,
-  );
+  rules.push(`@keyframes ${name}{${keyframes(track.keys, take.length, turns)}}`, animation(name, take));
   const begin = turns ? `${still}rotate(${degrees(first)})` : still;
   return (
     `<g class="${name} ${prefix}-m" transform="${begin}"${opacity}>` +
@@ -102,22 +106,66 @@ function riderMarkup(
   );
 }
 
+/** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */
+function strokeMarkup(
+  take: Take,
+  { guide: index, keys }: DrawnStroke,
+  name: string,
+  prefix: string,
+  rules: string[],
+): string {
+  const guide = take.scene.guides[index];
+  const stroke = guide?.stroke;
+  if (!guide || !stroke) return '';
+  const drawn = keys.length > 0;
+  const dash = drawn
+    ? ' pathLength="1" stroke-dasharray="1 1"'
+    : stroke.dash
+      ? ` stroke-dasharray="${stroke.dash.map((one) => formatNumber(one, 3)).join(' ')}"`
+      : '';
+  const line =
+    `d="${pathData(guide.nodes, guide.closed)}" fill="none" stroke="${stroke.color}" stroke-width="${formatNumber(stroke.width, 3)}" ` +
+    `stroke-linejoin="round"${drawn ? '' : ' stroke-linecap="round"'}${dash}`;
+  if (!drawn) return `<path ${line}/>`;
+  const offset = (share: number): string => formatNumber(1 - share, 6);
+  const first = keys[0]?.share ?? 0;
+  rules.push(
+    `@keyframes ${name}{${percentages(keys, take.length)
+      .map(([percent, key]) => `${formatNumber(percent, PERCENT_DIGITS)}%{stroke-dashoffset:${offset(key.share)}}`)
+      .join('')}}`,
+    animation(name, take),
+  );
+  return `<path class="${name} ${prefix}-m" ${line} stroke-dashoffset="${offset(first)}"/>`;
+}
+
+const animation = (name: string, { length, scene }: Take): string =>
+  `.${name}{animation:${name} ${formatNumber(length, 6)}s linear ${scene.clock.repeat === 'once' ? '1 both' : 'infinite'}}`;
+
 const degrees = (key: Key): string => formatNumber((key.angle * 180) / Math.PI, 3);
 
 /** Decimals of a keyframe's percentage: a microsecond in ten seconds. */
 const PERCENT_DIGITS = 5;
 const PERCENT_STEP = 10 ** -PERCENT_DIGITS;
 
-/** The rules of one @keyframes. Of two keys at one time the second stands the smallest step later, as a jump. */
-function keyframes(keys: readonly Key[], length: number, turns: boolean): string {
+/** Keys with the percentages of the loop at which they stand. Of two keys at one time the second stands the smallest step later, as a jump. */
+function percentages<K extends { readonly time: number }>(
+  keys: readonly K[],
+  length: number,
+): [percent: number, key: K][] {
   let last = -1;
-  const rows: [percent: number, value: string][] = [];
-  keys.forEach((key, i) => {
+  return keys.map((key, i) => {
     const exact = Math.round((key.time / length) * 100 * 10 ** PERCENT_DIGITS) * PERCENT_STEP;
-    const percent = i === 0 ? 0 : i === keys.length - 1 ? 100 : Math.min(Math.max(exact, last + PERCENT_STEP), 100);
-    last = percent;
-    const move = `translate(${formatNumber(key.x, 3)}px,${formatNumber(key.y, 3)}px)`;
-    rows.push([percent, turns ? `${move}rotate(${degrees(key)}deg)` : move]);
+    last = i === 0 ? 0 : i === keys.length - 1 ? 100 : Math.min(Math.max(exact, last + PERCENT_STEP), 100);
+    return [last, key];
   });
-  return rows.map(([percent, value]) => `${formatNumber(percent, PERCENT_DIGITS)}%{transform:${value}}`).join('');
+}
+
+/** The rules of one @keyframes. */
+function keyframes(keys: readonly Key[], length: number, turns: boolean): string {
+  return percentages(keys, length)
+    .map(([percent, key]) => {
+      const move = `translate(${formatNumber(key.x, 3)}px,${formatNumber(key.y, 3)}px)`;
+      return `${formatNumber(percent, PERCENT_DIGITS)}%{transform:${turns ? `${move}rotate(${degrees(key)}deg)` : move}}`;
+    })
+    .join('');
 }

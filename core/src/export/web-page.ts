@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { svgOf } from './animated-svg.ts';
+import { droppedStrokes, svgOf } from './animated-svg.ts';
 import { escapeMarkup, fileStem, formatNumber, type Format } from './format.ts';
 
 const options = z.object({
@@ -16,7 +16,7 @@ export const webPage: Format<typeof options> = {
   extension: 'html',
   type: 'text/html',
   options,
-  drops: () => [],
+  drops: droppedStrokes,
   write: (take, given) => {
     const { canvas, name } = take.scene;
     const ratio = formatNumber(canvas.width / canvas.height, 6);

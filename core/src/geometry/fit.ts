@@ -222,8 +222,14 @@ export const gapToSegment = (a: Vec, b: Vec, x: number, y: number): number =>
 type TangentAt = (index: number, side: -1 | 0 | 1) => Vec;
 
 /** Fits points a..b with as few cubics as the tolerance allows, each reaching as far as it can. */
-function fitRun(run: Run, a: number, b: number, tangent: TangentAt, tolerance: number): { cubic: ControlPoints }[] {
-  const pieces: { cubic: ControlPoints }[] = [];
+function fitRun(
+  run: Run,
+  a: number,
+  b: number,
+  tangent: TangentAt,
+  tolerance: number,
+): { cubic: ControlPoints; end: number }[] {
+  const pieces: { cubic: ControlPoints; end: number }[] = [];
   let start = a;
   let from = tangent(a, 1);
   const attempt = (end: number): { cubic: ControlPoints; off: number } =>
@@ -256,7 +262,7 @@ function fitRun(run: Run, a: number, b: number, tangent: TangentAt, tolerance: n
         fitted = tried;
       } else bad = middle;
     }
-    pieces.push(fitted);
+    pieces.push({ cubic: fitted.cubic, end: good });
     from = tangent(good, 0);
     start = good;
   }
@@ -277,6 +283,8 @@ function nodesOfPieces(pieces: readonly { cubic: ControlPoints }[]): PathNode[] 
 export interface Fitted {
   readonly nodes: readonly PathNode[];
   readonly corners: readonly number[];
+  /** For each node, the index of the stroke's point on which it stands. */
+  readonly stands: readonly number[];
 }
 
 export interface StrokeOptions {
@@ -291,22 +299,26 @@ export const STROKE_CORNER = (55 * Math.PI) / 180;
 
 /** Fits a freehand stroke with few cubics, corners where it turns sharply. Coincident points are one; one point gives one node. */
 export function fitStroke(stroke: readonly Vec[], { tolerance, corner = STROKE_CORNER }: StrokeOptions): Fitted {
-  const points = stroke.filter((p, i) => i === 0 || distanceBetween(p, stroke[i - 1] ?? p) > 1e-6);
+  const kept = stroke.flatMap((p, i) => (i === 0 || distanceBetween(p, stroke[i - 1] ?? p) > 1e-6 ? [i] : []));
+  const points = kept.map((i): Vec => stroke[i] ?? [0, 0]);
   const [first] = points;
-  if (!first) return { nodes: [], corners: [] };
-  if (points.length === 1) return { nodes: [{ x: first[0], y: first[1] }], corners: [] };
+  if (!first) return { nodes: [], corners: [], stands: [] };
+  if (points.length === 1) return { nodes: [{ x: first[0], y: first[1] }], corners: [], stands: [0] };
   const run = runOf(points);
-  // Half of what is asked for is kept for the wobble of the hand: the tangents are felt over that much of the way.
+  // The tangents are felt over a little more of the way than the wobble of the hand that the tolerance allows.
   const reach = Math.max(4, 3 * tolerance);
   const feel: TangentAt = (i, side) => feltTangent(run, i, side, reach);
   const stops = [0, ...cornersOf(run, corner, reach), points.length - 1];
   const nodes: PathNode[] = [];
   const corners: number[] = [];
+  const stands = [0];
   for (let k = 0; k + 1 < stops.length; k++) {
     const a = stops[k] ?? 0;
     const b = stops[k + 1] ?? 0;
     const within: TangentAt = (i, side) => feel(i, i === a ? 1 : i === b ? -1 : side);
-    const made = nodesOfPieces(fitRun(run, a, b, within, tolerance * 0.999));
+    const pieces = fitRun(run, a, b, within, tolerance * 0.999);
+    const made = nodesOfPieces(pieces);
+    stands.push(...pieces.map(({ end }) => kept[end] ?? 0));
     const last = nodes.pop();
     if (last && made[0]) {
       made[0] = { ...last, ...(made[0].out ? { out: made[0].out } : {}) };
@@ -314,7 +326,7 @@ export function fitStroke(stroke: readonly Vec[], { tolerance, corner = STROKE_C
     }
     nodes.push(...made);
   }
-  return { nodes, corners };
+  return { nodes, corners, stands };
 }
 
 /** Direction of the stroke at a point: the line of least squares through what lies within `reach` px to one side or both. */

@@ -1,6 +1,7 @@
 import { eventTimes, prepare, type Motion } from '../motion/index.ts';
 import { BAKE_TOLERANCE, SHORTEST_BAKE_STEP } from '../tolerances.ts';
 import { artById, type Scene } from '../scene/index.ts';
+import { bakeStrokes, type DrawnStroke } from './strokes.ts';
 import { between, cornerGap, keyAt, type Key, type PivotBox } from './key.ts';
 
 /** A rider's baked motion: keys in order of time from 0 to the loop's length. Two keys at one time are a jump; a rider that never moves has one key. */
@@ -16,6 +17,8 @@ export interface Take {
   /** Seconds. */
   readonly length: number;
   readonly tracks: readonly Track[];
+  /** Guides that are drawn, from behind to the front; all stand behind the riders. */
+  readonly strokes: readonly DrawnStroke[];
 }
 
 export interface BakeOptions {
@@ -39,7 +42,7 @@ export function bake(scene: Scene, { scale = 1, tolerance = BAKE_TOLERANCE, onPr
     tracks.push({ rider: index, keys: bakeRider(motion, index, box, tolerance / scale) });
     onProgress?.((index + 1) / scene.riders.length);
   });
-  return { scene, length: motion.length, tracks };
+  return { scene, length: motion.length, tracks, strokes: bakeStrokes(scene, motion, tolerance / scale) };
 }
 
 /** Share of the tolerance that sampling may use; reducing has the rest. */

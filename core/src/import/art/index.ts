@@ -1,19 +1,16 @@
 import { optimize } from 'svgo/browser';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { partsOfDrawing, type DrawingParts } from './parts.ts';
+import type { ReadArt } from './read-art.ts';
 import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
 import { declarationsOf } from './declarations.ts';
 import { shownSize, viewBoxOf } from './size.ts';
 
+export type { DrawingPart, DrawingParts } from './parts.ts';
+export type { ReadArt } from './read-art.ts';
+
 /** Characters that an SVG file may have: 5 MB. */
 export const MOST_FILE_CHARACTERS = 5 * 1024 * 1024;
-
-/** A drawing read from a file: ready to be art, with what was left out. */
-export interface ReadArt {
-  readonly markup: string;
-  readonly width: number;
-  readonly height: number;
-  readonly notices: readonly string[];
-}
 
 export type ArtResult = { readonly ok: true; readonly art: ReadArt } | { readonly ok: false; readonly message: string };
 
@@ -36,6 +33,17 @@ export function readSvgArt(text: string): ArtResult {
   const root = parsed.root.children?.find((node) => node.type === 'element');
   if (!root || (root.name !== 'svg' && root.name !== 'svg:svg')) return refuse('it does not begin with <svg>');
   return finish(root);
+}
+
+export type PartsResult =
+  | { readonly ok: true; readonly parts: DrawingParts; readonly notices: readonly string[] }
+  | { readonly ok: false; readonly message: string };
+
+/** Reads the text of an SVG file and takes it apart: each part may become a guide, the art of a rider, or scenery. Never throws. */
+export function readSvgParts(text: string): PartsResult {
+  const read = readSvgArt(text);
+  if (!read.ok) return read;
+  return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices };
 }
 
 /** Text declared as an entity may be inserted, not nested: nesting is how a small file grows without end. */

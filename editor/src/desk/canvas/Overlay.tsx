@@ -1,11 +1,11 @@
 import { memo, useMemo, type KeyboardEvent } from 'react';
-import { guideById, pathOfGuide, riderById, type Guide, type Scene } from '@pace-line/core';
+import { guideById, pathData, pathOfGuide, riderById, type Guide, type Scene } from '@pace-line/core';
 import { selectGuide, useDocument, type Selection } from '../../document/index.ts';
 import { flagsOf, gripOf, showsHandles, type Preview } from '../../tools/index.ts';
 import { useDesk } from '../context.ts';
 import { nodeLabel } from '../labels.ts';
 import { useDeskView } from '../view.ts';
-import { guideData, ticksOf, type Ticks } from './overlay-paths.ts';
+import { ticksOf, type Ticks } from './overlay-paths.ts';
 import { cssMatrix } from './view-transform.ts';
 
 interface LinesProps {
@@ -90,7 +90,7 @@ export function Overlay({ scene, selection, preview }: OverlayProps) {
 }
 
 const GuideLine = memo(function GuideLine({ guide, isSelected }: { guide: Guide; isSelected: boolean }) {
-  const d = useMemo(() => guideData(guide.nodes, guide.closed), [guide.nodes, guide.closed]);
+  const d = useMemo(() => pathData(guide.nodes, guide.closed), [guide.nodes, guide.closed]);
   return (
     <g className={isSelected ? 'guide selected' : 'guide'}>
       <path className="guide-casing" d={d} />
@@ -236,9 +236,9 @@ function PreviewShape({ preview, zoom }: { preview: Preview; zoom: number }) {
   const target = closes && first ? first : next ? { x: next[0], y: next[1] } : undefined;
   return (
     <g className="draft">
-      <path className="guide-casing" d={guideData(nodes, false)} />
-      <path className="draft-line" d={guideData(nodes, false)} />
-      {last && target && <path className="draft-next" d={guideData([last, target], false)} />}
+      <path className="guide-casing" d={pathData(nodes, false)} />
+      <path className="draft-line" d={pathData(nodes, false)} />
+      {last && target && <path className="draft-next" d={pathData([last, target], false)} />}
       {nodes.map((node, i) => (
         <g key={i}>
           {node.out && (

@@ -6,32 +6,9 @@ import {
   loopLength,
   pathOfGuide,
   prepare,
-  type Guide,
   type Rider,
   type Scene,
 } from '@pace-line/core';
-import { formatNumber } from '@pace-line/core';
-
-/** A guide's nodes as SVG path data, canvas px. */
-export function guideData(
-  nodes: readonly Pick<Guide['nodes'][number], 'x' | 'y' | 'in' | 'out'>[],
-  closed: boolean,
-): string {
-  const [first] = nodes;
-  if (!first) return '';
-  const n = (value: number): string => formatNumber(value, 3);
-  const pieces = [`M${n(first.x)} ${n(first.y)}`];
-  const count = closed ? nodes.length : nodes.length - 1;
-  for (let i = 0; i < count; i++) {
-    const a = nodes[i] ?? first;
-    const b = nodes[(i + 1) % nodes.length] ?? first;
-    const [ox, oy] = a.out ?? [0, 0];
-    const [ix, iy] = b.in ?? [0, 0];
-    if (!a.out && !b.in) pieces.push(`L${n(b.x)} ${n(b.y)}`);
-    else pieces.push(`C${n(a.x + ox)} ${n(a.y + oy)} ${n(b.x + ix)} ${n(b.y + iy)} ${n(b.x)} ${n(b.y)}`);
-  }
-  return pieces.join('') + (closed ? 'Z' : '');
-}
 
 /** Spacing ticks of a rider, canvas px: short strokes where it is at each frame, longer ones at each second. */
 export interface Ticks {

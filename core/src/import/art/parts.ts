@@ -1,0 +1,332 @@
+import SvgPath from 'svgpath';
+import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { outlinesFromPathData, type Outline } from '../path-data.ts';
+import type { ReadArt } from './read-art.ts';
+
+/** A part of a drawing: an element of its upper level, with the outlines that it draws in px of the drawing's own size. */
+export interface DrawingPart {
+  readonly name: string;
+  /** What it most likely is: a stroke without a fill is a way, the rest is a picture. */
+  readonly looksLike: 'guide' | 'art';
+  readonly outlines: readonly Outline[];
+  /** Its picture alone, cut to its own box, and where that box stands in the drawing, px. */
+  readonly art: ReadArt;
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface DrawingParts {
+  readonly width: number;
+  readonly height: number;
+  readonly parts: readonly DrawingPart[];
+  /** What could not be read as an outline, and why. */
+  readonly skipped: readonly string[];
+}
+
+type Matrix = readonly [number, number, number, number, number, number];
+
+const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
+
+const times = (m: Matrix, n: Matrix): Matrix => [
+  m[0] * n[0] + m[2] * n[1],
+  m[1] * n[0] + m[3] * n[1],
+  m[0] * n[2] + m[2] * n[3],
+  m[1] * n[2] + m[3] * n[3],
+  m[0] * n[4] + m[2] * n[5] + m[4],
+  m[1] * n[4] + m[3] * n[5] + m[5],
+];
+
+/** Deepest nesting of `use`. */
+const DEEPEST = 24;
+
+const HOLDERS = new Set(['g', 'svg', 'switch']);
+const DRAWN = new Set([
+  'path',
+  'line',
+  'polyline',
+  'polygon',
+  'rect',
+  'circle',
+  'ellipse',
+  'use',
+  'text',
+  'g',
+  'svg',
+  'switch',
+]);
+
+/** Takes a drawing that was read apart into its parts. `source` is the text of the file: problems are named by its lines. */
+export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
+  const read = readArtMarkup(art.markup);
+  if (!read.ok) return { width: art.width, height: art.height, parts: [], skipped: [read.message] };
+  const { root } = read;
+  const byId = new Map<string, ArtElement>();
+  const index = (element: ArtElement): void => {
+    const id = element.attributes['id'];
+    if (id !== undefined) byId.set(id, element);
+    for (const child of element.children) if (typeof child !== 'string') index(child);
+  };
+  index(root);
+  const skipped: string[] = [];
+  const walk: Walk = { byId, skipped, source };
+  const view = viewMatrix(root.attributes, art.width, art.height);
+  const parts: DrawingPart[] = [];
+  const { holders, members } = upperLevel(root);
+  const base = holders.reduce((matrix, holder) => times(matrix, transformOf(holder)), view);
+  const inherited = Object.assign({}, ...[root, ...holders].map(({ attributes }) => attributes)) as Record<
+    string,
+    string
+  >;
+  const definitions = root.children.filter((child) => typeof child !== 'string' && child.name === 'defs');
+  members.forEach((element, i) => {
+    const outlines: Outline[] = [];
+    collect(element, base, walk, outlines, 0);
+    const paint = paintOf(element, inherited);
+    const name = nameOf(element, i);
+    const part = pictureOf(root, holders, definitions, element, outlines, art, paint.width * scaleOf(base));
+    parts.push({
+      name,
+      looksLike: outlines.length > 0 && paint.isStroke ? 'guide' : 'art',
+      outlines,
+      ...part,
+    });
+  });
+  return { width: art.width, height: art.height, parts, skipped };
+}
+
+interface Walk {
+  readonly byId: ReadonlyMap<string, ArtElement>;
+  readonly skipped: string[];
+  readonly source: string;
+}
+
+/** The elements of the upper level, groups that hold nothing but one group opened. */
+function upperLevel(root: ArtElement): { holders: ArtElement[]; members: ArtElement[] } {
+  const holders: ArtElement[] = [];
+  let level = root;
+  for (;;) {
+    const drawn = level.children.filter(
+      (child): child is ArtElement => typeof child !== 'string' && DRAWN.has(child.name),
+    );
+    const [only] = drawn;
+    if (drawn.length !== 1 || !only || only.name !== 'g' || !only.children.some((child) => typeof child !== 'string'))
+      return { holders, members: drawn };
+    holders.push(only);
+    level = only;
+  }
+}
+
+function nameOf(element: ArtElement, index: number): string {
+  const title = element.children.find(
+    (child): child is ArtElement => typeof child !== 'string' && child.name === 'title',
+  );
+  const text = title?.children.find((child) => typeof child === 'string');
+  const words = (typeof text === 'string' && text.trim()) || element.attributes['id']?.replace(/[-_]+/g, ' ').trim();
+  const plain =
+    words ||
+    `${element.name === 'g' ? 'Group' : element.name.charAt(0).toUpperCase() + element.name.slice(1)} ${index + 1}`;
+  return plain.charAt(0).toUpperCase() + plain.slice(1);
+}
+
+/** The way from the drawing's own units to px of its size: viewBox and preserveAspectRatio (SVG 2, 8.2: meet, or none). */
+function viewMatrix(attributes: Record<string, string>, width: number, height: number): Matrix {
+  const box = (attributes['viewBox'] ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
+  const [x = 0, y = 0, w = 0, h = 0] = box;
+  if (box.length !== 4 || !(w > 0 && h > 0)) return IDENTITY;
+  const how = attributes['preserveAspectRatio'] ?? 'xMidYMid meet';
+  let [sx, sy] = [width / w, height / h];
+  if (!/none/.test(how)) sx = sy = /slice/.test(how) ? Math.max(sx, sy) : Math.min(sx, sy);
+  const share = (axis: 'x' | 'Y'): number =>
+    new RegExp(`${axis}Min`, 'i').test(how) ? 0 : new RegExp(`${axis}Max`, 'i').test(how) ? 1 : 0.5;
+  const isNone = /none/.test(how);
+  const dx = isNone ? 0 : (width - w * sx) * share('x');
+  const dy = isNone ? 0 : (height - h * sy) * share('Y');
+  return [sx, 0, 0, sy, dx - x * sx, dy - y * sy];
+}
+
+const scaleOf = (m: Matrix): number => Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
+
+/** An element's transform as a matrix, worked out by the path library: where the origin and the two units go. */
+function transformOf({ attributes }: ArtElement): Matrix {
+  const text = attributes['transform'];
+  if (!text) return IDENTITY;
+  const at = (x: number, y: number): [number, number] => {
+    let found: [number, number] = [x, y];
+    SvgPath.from(`M${x} ${y}`)
+      .transform(text)
+      .iterate((segment) => void (found = [Number(segment[1]), Number(segment[2])]));
+    return found;
+  };
+  const [e, f] = at(0, 0);
+  const [ax, ay] = at(1, 0);
+  const [cx, cy] = at(0, 1);
+  return [ax - e, ay - f, cx - e, cy - f, e, f];
+}
+
+function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[], depth: number): void {
+  if (element.attributes['display'] === 'none') return;
+  const matrix = times(base, transformOf(element));
+  if (HOLDERS.has(element.name)) {
+    const inner = element.name === 'svg' ? times(matrix, nestedView(element.attributes)) : matrix;
+    for (const child of element.children)
+      if (typeof child !== 'string' && DRAWN.has(child.name)) collect(child, inner, walk, into, depth);
+    return;
+  }
+  if (element.name === 'use') {
+    const target = walk.byId.get((element.attributes['href'] ?? '').slice(1));
+    if (!target || depth >= DEEPEST) return;
+    const shift: Matrix = [1, 0, 0, 1, number(element, 'x'), number(element, 'y')];
+    const used = target.name === 'symbol' ? { ...target, name: 'g' } : target;
+    collect(used, times(matrix, shift), walk, into, depth + 1);
+    return;
+  }
+  const data = pathDataOf(element);
+  if (data === undefined) return;
+  const result = outlinesFromPathData(data);
+  if (result.ok) into.push(...result.outlines.map((outline) => moved(outline, matrix)));
+  else {
+    const line = lineOf(walk.source, data);
+    const called = element.attributes['id'] ? ` "${element.attributes['id']}"` : '';
+    walk.skipped.push(
+      `${line === undefined ? '' : `line ${line}: `}<${element.name}>${called} ${result.message.replace(/^SvgPath: /, '')}`,
+    );
+  }
+}
+
+function nestedView(attributes: Record<string, string>): Matrix {
+  const value = (name: string): number => Number.parseFloat(attributes[name] ?? '') || 0;
+  const shift: Matrix = [1, 0, 0, 1, value('x'), value('y')];
+  return attributes['viewBox'] ? times(shift, viewMatrix(attributes, value('width'), value('height'))) : shift;
+}
+
+const number = (element: ArtElement, name: string): number => Number.parseFloat(element.attributes[name] ?? '') || 0;
+
+/** The path data that draws a basic shape (SVG 2, chapter 10); undefined for what has no outline. */
+function pathDataOf(element: ArtElement): string | undefined {
+  const n = (name: string): number => number(element, name);
+  switch (element.name) {
+    case 'path':
+      return element.attributes['d'] ?? '';
+    case 'line':
+      return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`;
+    case 'polyline':
+    case 'polygon': {
+      const points = (element.attributes['points'] ?? '').trim().replace(/[\s,]+/g, ' ');
+      return points ? `M${points}${element.name === 'polygon' ? 'Z' : ''}` : '';
+    }
+    case 'rect': {
+      const [x, y, w, h] = [n('x'), n('y'), n('width'), n('height')];
+      const { rx: a, ry: b } = element.attributes;
+      const rx = Math.min(w / 2, Number.parseFloat(a ?? b ?? '0') || 0);
+      const ry = Math.min(h / 2, Number.parseFloat(b ?? a ?? '0') || 0);
+      if (rx === 0 || ry === 0) return `M${x} ${y}H${x + w}V${y + h}H${x}Z`;
+      const arc = (dx: number, dy: number): string => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
+      return `M${x + rx} ${y}H${x + w - rx}${arc(rx, ry)}V${y + h - ry}${arc(-rx, ry)}H${x + rx}${arc(-rx, -ry)}V${y + ry}${arc(rx, -ry)}Z`;
+    }
+    case 'circle':
+    case 'ellipse': {
+      const rx = element.name === 'circle' ? n('r') : n('rx');
+      const ry = element.name === 'circle' ? n('r') : n('ry');
+      const arc = (dx: number, dy: number): string => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
+      return `M${n('cx') + rx} ${n('cy')}${arc(-rx, ry)}${arc(-rx, -ry)}${arc(rx, -ry)}${arc(rx, ry)}Z`;
+    }
+    default:
+      return undefined;
+  }
+}
+
+function moved(outline: Outline, [a, b, c, d, e, f]: Matrix): Outline {
+  const turn = ([x, y]: readonly [number, number]): readonly [number, number] => [a * x + c * y, b * x + d * y];
+  return {
+    closed: outline.closed,
+    nodes: outline.nodes.map((node) => {
+      const [x, y] = turn([node.x, node.y]);
+      return {
+        x: x + e,
+        y: y + f,
+        ...(node.in ? { in: turn(node.in) } : {}),
+        ...(node.out ? { out: turn(node.out) } : {}),
+      };
+    }),
+  };
+}
+
+/** The line of the file on which a piece of path data stands. */
+function lineOf(source: string, data: string): number | undefined {
+  const start = data.trim().slice(0, 40);
+  const at = start ? source.indexOf(start) : -1;
+  return at < 0 ? undefined : source.slice(0, at).split('\n').length;
+}
+
+/** Whether an element is drawn by its stroke alone, and how wide that is, in the drawing's units. */
+function paintOf(element: ArtElement, inherited: Record<string, string>): { isStroke: boolean; width: number } {
+  let isStroke = true;
+  let widest = 0;
+  const visit = (one: ArtElement, above: Record<string, string>): void => {
+    const now = { ...above, ...one.attributes };
+    if (HOLDERS.has(one.name)) {
+      for (const child of one.children) if (typeof child !== 'string' && DRAWN.has(child.name)) visit(child, now);
+      return;
+    }
+    const hasStroke = (now['stroke'] ?? 'none') !== 'none';
+    if (!hasStroke || (now['fill'] ?? 'black') !== 'none') isStroke = false;
+    if (hasStroke) widest = Math.max(widest, Number.parseFloat(now['stroke-width'] ?? '1') || 0);
+  };
+  visit(element, inherited);
+  return { isStroke, width: widest };
+}
+
+/** The part's picture alone, its box cut to what it draws; the whole drawing's box where that is not known. */
+function pictureOf(
+  root: ArtElement,
+  holders: readonly ArtElement[],
+  definitions: readonly (ArtElement | string)[],
+  element: ArtElement,
+  outlines: readonly Outline[],
+  art: ReadArt,
+  stroke: number,
+): { art: ReadArt; x: number; y: number } {
+  const view = viewMatrix(root.attributes, art.width, art.height);
+  const whole = { left: 0, top: 0, right: art.width, bottom: art.height };
+  const hasText = JSON.stringify(element).includes('"text"');
+  const box = outlines.length === 0 || hasText ? whole : boxOf(outlines, stroke / 2 + 1);
+  const width = Math.max(1, box.right - box.left);
+  const height = Math.max(1, box.bottom - box.top);
+  const inner = holders.reduceRight<ArtElement>((child, holder) => ({ ...holder, children: [child] }), element);
+  const { viewBox: _box, width: _w, height: _h, preserveAspectRatio: _p, overflow: _o, ...rest } = root.attributes;
+  const round = (value: number): number => Math.round(value * 1e4) / 1e4;
+  const shown = [(box.left - view[4]) / view[0], (box.top - view[5]) / view[3], width / view[0], height / view[3]]
+    .map(round)
+    .join(' ');
+  const markup = writeArtElement({
+    name: 'svg',
+    attributes: {
+      ...rest,
+      width: String(round(width)),
+      height: String(round(height)),
+      viewBox: shown,
+      overflow: 'visible',
+    },
+    children: [...definitions, inner],
+  });
+  return { art: { markup, width: round(width), height: round(height), notices: [] }, x: box.left, y: box.top };
+}
+
+function boxOf(
+  outlines: readonly Outline[],
+  edge: number,
+): { left: number; top: number; right: number; bottom: number } {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { nodes } of outlines)
+    for (const { x, y, in: a = [0, 0], out: b = [0, 0] } of nodes)
+      for (const [dx, dy] of [[0, 0], a, b] as const) {
+        left = Math.min(left, x + dx);
+        right = Math.max(right, x + dx);
+        top = Math.min(top, y + dy);
+        bottom = Math.max(bottom, y + dy);
+      }
+  return { left: left - edge, top: top - edge, right: right + edge, bottom: bottom + edge };
+}

@@ -1,0 +1,93 @@
+import { add, distanceBetween, multiply, subtract, type PathNode, type Vec } from '../geometry/index.ts';
+
+export type PointsResult =
+  | { readonly ok: true; readonly points: readonly Vec[]; readonly skipped: readonly string[] }
+  | { readonly ok: false; readonly message: string };
+
+/** Points that a list may have. */
+const MOST_POINTS = 20_000;
+
+/**
+ * Reads points from text: a pair of numbers a line (comma, semicolon, tab or spaces between; further columns are passed over), or one run of numbers. A
+ * first line of words is a heading. A line that is no pair is named; nothing is thrown.
+ */
+export function pointsFromText(text: string): PointsResult {
+  const points: Vec[] = [];
+  const skipped: string[] = [];
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
+  let isFirst = true;
+  for (let i = 0; i < lines.length; i++) {
+    const line = (lines[i] ?? '').trim();
+    if (line === '' || line.startsWith('#')) continue;
+    const numbers = numbersIn(line);
+    if (numbers.length >= 2 && numbers.every(Number.isFinite)) {
+      const isRun = lines.length === 1 && numbers.length > 3 && numbers.length % 2 === 0;
+      if (isRun) for (let k = 0; k + 1 < numbers.length; k += 2) points.push([numbers[k] ?? 0, numbers[k + 1] ?? 0]);
+      else points.push([numbers[0] ?? 0, numbers[1] ?? 0]);
+    } else if (!(isFirst && /[a-z]/i.test(line)))
+      skipped.push(`line ${i + 1}: "${line.slice(0, 30)}" is no pair of numbers`);
+    isFirst = false;
+    if (points.length > MOST_POINTS)
+      return { ok: false, message: `it has more than ${MOST_POINTS.toLocaleString('en')} points` };
+  }
+  if (points.length === 0) return { ok: false, message: skipped[0] ?? 'there are no points in it' };
+  return { ok: true, points, skipped };
+}
+
+/** The numbers of a line. Between semicolons or tabs a comma is a decimal comma. */
+function numbersIn(line: string): number[] {
+  const isComma = /[;\t]/.test(line);
+  const cells = line.split(isComma ? /[;\t]/ : /[\s,]+/).map((cell) => cell.trim().replace(/^"|"$/g, ''));
+  const plain = cells.map((cell) => (isComma ? cell.replace(',', '.') : cell));
+  const numbers: number[] = [];
+  for (const cell of plain) {
+    if (!/^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?$/i.test(cell)) break;
+    numbers.push(Number(cell));
+  }
+  return numbers;
+}
+
+/**
+ * Nodes through every point. `roundness` 0: straight lines and exact corners; 1: a smooth curve, each tangent parallel to the line between its
+ * neighbours (Catmull and Rom, 1974), handles a third of the way to each; between the two, shorter handles.
+ */
+export function nodesThrough(points: readonly Vec[], roundness: number, closed: boolean): PathNode[] {
+  const apart = points.filter((p, i) => i === 0 || distanceBetween(p, points[i - 1] ?? p) > 1e-9);
+  const first = apart[0];
+  const final = apart[apart.length - 1];
+  if (closed && apart.length > 2 && first && final && distanceBetween(first, final) <= 1e-9) apart.pop();
+  const count = apart.length;
+  return apart.map((p, i): PathNode => {
+    const before = apart[i - 1] ?? (closed ? apart[count - 1] : undefined);
+    const after = apart[i + 1] ?? (closed ? apart[0] : undefined);
+    const plain: PathNode = { x: p[0], y: p[1] };
+    if (roundness <= 0 || count < 3) return plain;
+    if (!before && after) return { ...plain, out: multiply(subtract(after, p), roundness / 3) };
+    if (!after && before) return { ...plain, in: multiply(subtract(before, p), roundness / 3) };
+    if (!before || !after) return plain;
+    const chord = subtract(after, before);
+    const size = Math.hypot(chord[0], chord[1]);
+    const tangent: Vec =
+      size > 1e-9 ? multiply(chord, 1 / size) : multiply(subtract(after, p), 1 / (distanceBetween(after, p) || 1));
+    return {
+      ...plain,
+      in: multiply(tangent, (-roundness * distanceBetween(before, p)) / 3),
+      out: multiply(tangent, (roundness * distanceBetween(after, p)) / 3),
+    };
+  });
+}
+
+/** Points moved and scaled evenly so that their bounds fill a canvas but for a margin (a share of its smaller side). */
+export function fittedTo(points: readonly Vec[], width: number, height: number, margin = 0.1): Vec[] {
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  const least = (list: readonly number[]): number => list.reduce((a, b) => Math.min(a, b), Infinity);
+  const most = (list: readonly number[]): number => list.reduce((a, b) => Math.max(a, b), -Infinity);
+  const [left, right, top, bottom] = [least(xs), most(xs), least(ys), most(ys)];
+  const edge = margin * Math.min(width, height);
+  const scale = Math.min((width - 2 * edge) / (right - left || 1e-9), (height - 2 * edge) / (bottom - top || 1e-9));
+  const sized = Number.isFinite(scale) && right - left + (bottom - top) > 0 ? scale : 1;
+  return points.map((p) =>
+    add([width / 2, height / 2], multiply(subtract(p, [(left + right) / 2, (top + bottom) / 2]), sized)),
+  );
+}
