@@ -1,5 +1,12 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import {
+  actedMotion,
+  pullSpan,
+  rideActed,
+  setDown,
+  setEase,
+  setJoin,
   type Art,
   type Guide,
   type Mark,
@@ -231,8 +238,119 @@ function ferries(): Scene {
   });
 }
 
+/** A kite set down at four places, one after another, over a sketch of the swing; then the spans between were pulled. */
+function kite(): Scene {
+  const sketch = readFileSync(new URL('./art/swing-sketch.svg', import.meta.url));
+  const asset = createHash('sha256').update(sketch).digest('hex');
+  const start = scene({
+    name: 'Kite over the quay',
+    canvas: { width: 1280, height: 720, background: '#2F6670' },
+    clock: { duration: 5, fps: 30, repeat: 'there-and-back' },
+    art: [art('quay', 'Quay at dusk', [0, 0]), art('kite', 'Kite', [75, 58])],
+    guides: [],
+    riders: [scenery('quay', 'Quay'), rider({ id: 'kite-1', name: 'Kite', art: 'kite', at: [256, 228] })],
+    tracing: [
+      {
+        id: 'swing',
+        name: 'Sketch of the swing',
+        asset,
+        type: 'image/svg+xml',
+        width: 1280,
+        height: 720,
+        x: 640,
+        y: 360,
+        scale: 1,
+        turn: 0,
+        opacity: 0.55,
+        visible: true,
+        locked: true,
+      },
+    ],
+    assets: { [asset]: sketch.toString('base64') },
+  });
+  const places = [
+    [1.5, 451, 105],
+    [3, 618, 176],
+    [4, 855, 247],
+    [5, 1010, 168],
+  ] as const;
+  const set = places.reduce(
+    (sum, [time, x, y], i) =>
+      setDown(sum, {
+        rider: 'kite-1',
+        time,
+        to: [x, y],
+        ids: {
+          guide: 'swing-way',
+          nodes: [`swing-way-n${2 * i + 1}`, `swing-way-n${2 * i + 2}`],
+          marks: [`kite-m${2 * i + 1}`, `kite-m${2 * i + 2}`],
+        },
+        name: 'Swing',
+        color: '#A3471F',
+      }),
+    start,
+  );
+  const pulls = [
+    [0, 318, 138],
+    [1, 542, 112],
+    [2, 730, 240],
+    [3, 948, 228],
+  ] as const;
+  const bent = pulls.reduce(
+    (sum, [span, x, y]) => pullSpan(sum, { guide: 'swing-way', span, t: 0.5, to: [x, y] }),
+    set,
+  );
+  const way = bent.guides[0]?.nodes.map((one) => one.id) ?? [];
+  const smooth = setJoin(bent, { guide: 'swing-way', nodes: way.slice(1, -1), join: 'smooth' });
+  const marks = smooth.riders.find((one) => one.id === 'kite-1')?.pace.marks ?? [];
+  // It leaves its ends from rest and flows through the places between.
+  return marks.slice(0, -1).reduce((sum, mark, i) => {
+    const leaves = i === 0 ? 0 : 0.16;
+    const arrives = i === marks.length - 2 ? 1 : 0.84;
+    const ease = { kind: 'bezier', values: [0.4, leaves, 0.6, arrives] } as const;
+    return setEase(sum, { rider: 'kite-1', marks: [mark.id], ease });
+  }, smooth);
+}
+
+/** A heron's way along the bank, acted out by a hand that steps, waits and steps on. */
+function heron(): Scene {
+  const steps = [0, 0.13, 0.13, 0.3, 0.42, 0.42, 0.42, 0.62, 0.78, 0.78, 1];
+  const hand = Array.from({ length: 401 }, (_, i) => {
+    const time = i * 0.02;
+    const at = (time / 8) * (steps.length - 1);
+    const k = Math.min(steps.length - 2, Math.floor(at));
+    const u = at - k;
+    const share = (steps[k] ?? 0) + ((steps[k + 1] ?? 1) - (steps[k] ?? 0)) * u * u * (3 - 2 * u);
+    const x = -120 + 1540 * share;
+    return { time, x, y: 612 - 40 * Math.sin((share + 0.08) * 6.2) * (1 - share / 2) + 12 * Math.sin(share * 19) };
+  });
+  const acted = actedMotion(hand, { ids: 'bank-n' });
+  if (!acted) throw new Error('the hand did not move');
+  const start = scene({
+    name: 'Heron along the bank',
+    canvas: { width: 1280, height: 720, background: '#A9C3C0' },
+    clock: { duration: 8, fps: 30, repeat: 'loop' },
+    art: [art('bank', 'Bank at dawn', [0, 0]), art('heron', 'Heron', [76, 184])],
+    guides: [],
+    riders: [scenery('bank', 'Bank'), rider({ id: 'heron-1', name: 'Heron', art: 'heron', at: [-120, 600] })],
+  });
+  const guide: Guide = {
+    id: 'bank-way',
+    name: 'Along the bank',
+    closed: false,
+    nodes: acted.nodes,
+    color: '#55752A',
+    visible: true,
+    locked: false,
+    corridor: null,
+  };
+  return rideActed(start, { rider: 'heron-1', guide, marks: acted.marks, start: 0, ids: 'heron-m' });
+}
+
 export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[] = [
   { file: 'down-the-canal.paceline.json', scene: canal() },
   { file: 'dragonfly.paceline.json', scene: dragonfly() },
   { file: 'two-ferries.paceline.json', scene: ferries() },
+  { file: 'kite.paceline.json', scene: kite() },
+  { file: 'heron.paceline.json', scene: heron() },
 ];

@@ -12,6 +12,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Desk } from './desk/Desk.tsx';
 import './desk/desk.css';
+import './desk/drawing.css';
 import { SceneRoute } from './desk/SceneRoute.tsx';
 import { theme } from './look/theme.ts';
 import { Shelf } from './shelf/Shelf.tsx';

@@ -1,7 +1,9 @@
 import { fitStroke, pathThrough, type Path, type Vec } from '../geometry/index.ts';
 import { fitPaceLine, type Moment } from '../pace/index.ts';
 import { idsIn, placeAtDistance, type Guide, type Mark, type Node, type Rider, type Scene } from '../scene/index.ts';
-import { command, refusal, replaceRider, riderOf } from './command.ts';
+import { checkNodes } from './check-nodes.ts';
+import { command, guideOf, refusal, replaceRider, riderOf } from './command.ts';
+import { setOutline } from './refit.ts';
 import { namedNode } from './settle.ts';
 
 /** Where the hand was at a time: canvas px, s from its start. */
@@ -167,7 +169,7 @@ function actedRider(
 }
 
 /** Marks of an acted motion on its guide, their times moved and stretched. */
-export function actedMarks(
+function actedMarks(
   scene: Scene,
   guide: Guide,
   marks: Acted['marks'],
@@ -178,15 +180,58 @@ export function actedMarks(
   const path = pathThrough(guide.nodes, guide.closed);
   const taken = idsIn(scene);
   let counter = 1;
-  return marks.map(({ time, distance, ease }) => {
+  return withRests(marks).map(({ time, distance, ease, rest }) => {
     while (taken.has(`${ids}${counter}`)) counter++;
     const id = `${ids}${counter++}`;
     return {
       id,
       time: begin + time * factor,
       place: placeAtDistance(guide, path, Math.min(distance, path.length)),
-      dwell: 0,
+      dwell: rest * factor,
       ease,
     };
   });
 }
+
+/** px. A leg that gets no further than this is a rest. */
+const REST = 0.5;
+
+/** Legs on which the hand stood still become rests of the mark before them. */
+function withRests(marks: Acted['marks']): (Acted['marks'][number] & { readonly rest: number })[] {
+  const kept: (Acted['marks'][number] & { rest: number })[] = [];
+  for (const mark of marks) {
+    const last = kept[kept.length - 1];
+    if (last && mark !== marks[marks.length - 1] && Math.abs(mark.distance - last.distance) <= REST) {
+      last.rest = mark.time - last.time;
+      kept[kept.length - 1] = { ...last, ease: mark.ease };
+    } else kept.push({ ...mark, rest: 0 });
+  }
+  return kept;
+}
+
+/** Fits an acted motion again, as with another smoothing: the guide's outline and, while its rider is on it, the marks, over the time they took before. */
+export const [refitActed, canRefitActed] = command<{ rider: string; guide: string; acted: Acted; ids: string }>(
+  (scene, { guide }) => checkNodes(scene, guide, []),
+  (scene, { rider: id, guide: guideId, acted, ids }) => {
+    const guide = guideOf(scene, guideId);
+    const nodes = acted.nodes.map((node, i) => ({ ...node, id: `${guideId}-n${i + 1}` }));
+    const shaped = setOutline(scene, { guide: guideId, nodes, closed: false });
+    const rider = shaped.riders.find((one) => one.id === id);
+    const first = rider?.pace.marks[0];
+    const last = rider?.pace.marks[rider.pace.marks.length - 1];
+    if (rider?.guide !== guideId || !first || !last || !(acted.length > 0)) return shaped;
+    const factor = (last.time - first.time) / acted.length;
+    const marks = actedMarks(
+      withoutMarks(shaped, rider),
+      { ...guide, nodes, closed: false },
+      acted.marks,
+      first.time,
+      factor,
+      ids,
+    );
+    return replaceRider(shaped, { ...rider, pace: { ...rider.pace, marks } });
+  },
+);
+
+const withoutMarks = (scene: Scene, rider: Rider): Scene =>
+  replaceRider(scene, { ...rider, pace: { ...rider.pace, marks: [] } });

@@ -15,7 +15,15 @@ export * from './nodes.ts';
 export * from './riders.ts';
 export * from './scene.ts';
 export { asShare, nearestPlace, pointOfPlace } from './places.ts';
-export { actedMarks, actedMotion, canRideActed, rideActed, type Acted, type HandMoment } from './act-out.ts';
+export {
+  actedMotion,
+  canRefitActed,
+  canRideActed,
+  refitActed,
+  rideActed,
+  type Acted,
+  type HandMoment,
+} from './act-out.ts';
 export * from './bend.ts';
 export * from './direction.ts';
 export * from './joining.ts';

@@ -63,7 +63,7 @@ function checkSetDown(scene: Scene, { rider: id, time, ids }: SetDown): Refusal 
   if (!(time >= 0 && time <= cycleOf(rider, scene.clock)))
     return refusal('outside', 'A placement lies within the rider’s cycle.');
   const taken = idsIn(scene);
-  const used = [ids.guide, ...ids.nodes, ...ids.marks].find((one) => taken.has(one));
+  const used = [...(rider.guide === null ? [ids.guide] : []), ...ids.nodes, ...ids.marks].find((one) => taken.has(one));
   if (used !== undefined) return refusal('id-taken', `The id "${used}" is in use.`);
   return rider.guide === null ? undefined : checkNodes(scene, rider.guide, []);
 }

@@ -7,9 +7,11 @@ import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
 import { DeskContext } from './context.ts';
 import { ArtDrawer } from './drawers/ArtDrawer.tsx';
+import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keyboard.ts';
+import { PartsDialog } from './PartsDialog.tsx';
 import { Playback } from './playback.ts';
 import { SheetPane } from './sheet/SheetPane.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -78,6 +80,7 @@ function DeskBody({ id, save }: { id: string; save: SaveState }) {
             <CanvasPane />
             {drawer === 'contents' && <ContentsDrawer />}
             {drawer === 'art' && <ArtDrawer />}
+            {drawer === 'collection' && <CollectionDrawer />}
           </div>
         </Panel>
         <Separator className="divider" aria-label="Divider between canvas and sheet" />
@@ -92,6 +95,7 @@ function DeskBody({ id, save }: { id: string; save: SaveState }) {
         <PaceCard />
         <ChecksCard />
       </div>
+      <PartsDialog />
     </main>
   );
 }

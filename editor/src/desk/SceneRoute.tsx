@@ -15,7 +15,7 @@ import {
   type SceneLock,
   type Stored,
 } from '../document/index.ts';
-import { tell, warn } from '../look/notices.ts';
+import { tell, warn } from '../look/notices.tsx';
 import { saveFile } from '../platform/files.ts';
 import { writeOutput } from '../workers/index.ts';
 

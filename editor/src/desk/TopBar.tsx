@@ -72,6 +72,14 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
       <button
         type="button"
         className="bar-button"
+        aria-pressed={drawer === 'collection'}
+        onClick={() => toggle('collection')}
+      >
+        Collection
+      </button>
+      <button
+        type="button"
+        className="bar-button"
         onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(doc.state.committed))}
       >
         Save file

@@ -28,6 +28,7 @@ import {
   parkedRider,
   pasteMarks,
   pasteThings,
+  pathData,
   pathOfGuide,
   retimeMark,
   riderById,
@@ -42,8 +43,14 @@ import {
 } from '@pace-line/core';
 import type { ReadArt } from '@pace-line/core/art-import';
 import { NOTHING, selectGuide, selectRider, type SceneDocument, type Selection } from '../document/index.ts';
-import { tell } from '../look/notices.ts';
+import { tell } from '../look/notices.tsx';
+import { GuideActions } from './guide-actions.ts';
+import type { Remembered } from '../tools/index.ts';
 import type { Playback } from './playback.ts';
+import { useDeskView } from './view.ts';
+
+/** Stands before what is copied, so that pasting here pastes the things themselves. */
+const COPIED = 'Pace Line selection';
 
 /** Canvas px by which what is pasted or duplicated is moved, to be seen. */
 const PASTE_OFFSET = 24;
@@ -55,9 +62,21 @@ export class DeskActions {
   #clip: Clip | undefined;
   #copiedGuides: readonly string[] = [];
 
+  readonly guides: GuideActions;
+
   constructor(doc: SceneDocument, playback: Playback) {
     this.#doc = doc;
     this.#playback = playback;
+    this.guides = new GuideActions(this);
+  }
+
+  /** Remembers what the last guide was made of, so that its fit can be changed. */
+  remember(made: Remembered): void {
+    useDeskView.getState().set({ remembered: made });
+  }
+
+  select(selection: Selection): void {
+    this.#doc.select(selection);
   }
 
   get scene(): Scene {
@@ -98,7 +117,11 @@ export class DeskActions {
       const refusal = canDeleteNodes(this.scene, { guide, nodes });
       if (refusal?.code === 'last-node') this.#deleteThings([guide], []);
       else if (!refused(refusal))
-        this.do(plural('Delete node', nodes), (scene) => deleteNodes(scene, { guide, nodes }), selectGuide(guide));
+        this.do(
+          plural('Delete node', nodes),
+          (scene) => deleteNodes(scene, { guide, nodes, refit: true }),
+          selectGuide(guide),
+        );
     } else if (guides.length > 0 || riders.length > 0) this.#deleteThings(guides, riders);
   }
 
@@ -124,6 +147,13 @@ export class DeskActions {
       this.#copiedGuides = guides;
     } else return false;
     return true;
+  }
+
+  /** What goes onto the system's clipboard with a copy: path data where guides were copied. */
+  copiedText(): string {
+    const guides =
+      this.#clip?.kind === 'things' ? this.#clip.guides.filter((one) => this.#copiedGuides.includes(one.id)) : [];
+    return guides.length > 0 ? `${COPIED} ${guides.map((one) => pathData(one.nodes, one.closed)).join(' ')}` : COPIED;
   }
 
   cut(): void {

@@ -1,10 +1,13 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { warn } from '../look/notices.ts';
+import { looksLikeCollection } from '../document/index.ts';
+import { warn } from '../look/notices.tsx';
 import { isSceneFile, isSvgFile } from '../platform/files.ts';
 import { openSceneFile } from '../shelf/open-scene.ts';
 import { useDesk } from './context.ts';
 import { importArt, importArtText } from './import-art.ts';
+import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
+import { addTracingFile, isPictureFile } from './tracing.ts';
 import { useDeskView } from './view.ts';
 
 const inField = (target: EventTarget | null): boolean =>
@@ -17,17 +20,27 @@ export function useFileDrops(): void {
   useEffect(() => {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
-        if (isSvgFile(file)) {
+        if (isGuideFile(file)) await importGuideFiles([file], actions);
+        else if (isPictureFile(file)) await addTracingFile(file, actions);
+        else if (isSvgFile(file)) {
           if (await importArt(file, actions)) useDeskView.getState().set({ drawer: 'art' });
+        } else if (isSceneFile(file) && looksLikeCollection(await file.slice(0, 400).text())) {
+          await importGuideFiles([file], actions);
         } else if (isSceneFile(file)) {
           const id = await openSceneFile(file);
           if (id !== undefined) return void navigate(`/scene/${id}`);
         } else
           warn(
             `${file.name} was not taken in`,
-            'The Desk takes SVG drawings and Pace Line scenes. Nothing was changed.',
+            'The Desk takes SVG drawings, pictures to draw over, lists of points (CSV), GPX tracks and Pace Line files. Nothing was changed.',
           );
       }
+    };
+    const pastedPoints = (text: string): boolean => {
+      const lines = text.trim().split(/\r?\n/);
+      const isList = lines.length > 1 && lines.every((line) => /^\s*"?[-+.\d][^a-z]*$/i.test(line));
+      if (isList) importPoints('Pasted points', text, actions);
+      return isList;
     };
     const onDragOver = (event: DragEvent): void => {
       if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
@@ -41,7 +54,7 @@ export function useFileDrops(): void {
     const onCopy = (event: ClipboardEvent): void => {
       if (inField(event.target) || !actions.copy()) return;
       event.preventDefault();
-      event.clipboardData?.setData('text/plain', 'Pace Line selection');
+      event.clipboardData?.setData('text/plain', actions.copiedText());
     };
     const onPaste = (event: ClipboardEvent): void => {
       if (inField(event.target)) return;
@@ -53,7 +66,7 @@ export function useFileDrops(): void {
         void importArtText('Pasted drawing', text, actions).then(
           (id) => id && useDeskView.getState().set({ drawer: 'art' }),
         );
-      else actions.paste();
+      else if (!actions.guides.pastePathData(text) && !pastedPoints(text)) actions.paste();
     };
     window.addEventListener('dragover', onDragOver);
     window.addEventListener('drop', onDrop);

@@ -1,4 +1,4 @@
-import { tell, warn } from '../look/notices.ts';
+import { tell, warn } from '../look/notices.tsx';
 import { readArtFile } from '../workers/index.ts';
 import type { DeskActions } from './actions.ts';
 import { fitsItsBox } from './fits-box.ts';

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useDesk } from './context.ts';
 import { spaceHeld } from './space-key.ts';
 import { zoomedAt } from './canvas/view-transform.ts';
-import { useDeskView, usePreferences } from './view.ts';
+import { TOOL_NAMES, useDeskView, usePreferences } from './view.ts';
 
 /** A shortcut as the help shows it. */
 export interface Shortcut {
@@ -26,6 +26,16 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
     list: [
       { keys: '1', does: 'Adjust' },
       { keys: '2', does: 'Plot' },
+      { keys: '3', does: 'Sketch' },
+      { keys: '4', does: 'Act out' },
+      { keys: '5', does: 'Set down' },
+      { keys: '6', does: 'Shape' },
+      { keys: '7', does: 'Measure' },
+      { keys: 'Alt while bending', does: 'a straight span becomes an arc' },
+      { keys: 'Shift while dragging', does: 'multiples of 15°; scaling keeps proportions' },
+      { keys: 'Ctrl while dragging', does: 'holds snapping off' },
+      { keys: 'R', does: 'reverse the selected guide; its riders keep their place' },
+      { keys: 'J', does: 'join two open guides at their nearest ends' },
       { keys: 'Enter', does: 'end the guide that is being plotted' },
       { keys: 'Backspace', does: 'take the last plotted node back' },
       { keys: 'Escape', does: 'give up what is under way' },
@@ -37,7 +47,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
     group: 'Timing',
     list: [
       { keys: 'M', does: 'set a mark at the playhead' },
-      { keys: 'Shift while dragging', does: 'keep to one direction' },
+      { keys: 'Shift while dragging a mark', does: 'keep to one direction' },
       { keys: 'Ctrl while dragging a mark', does: 'off frames and nodes' },
     ],
   },
@@ -50,7 +60,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
       { keys: '[ and ]', does: 'lean toward the canvas, toward the sheet' },
       { keys: '\\', does: 'fold the cards' },
       { keys: '0, + and −', does: 'fit the canvas, zoom in, zoom out' },
-      { keys: 'K and L', does: 'Contents, Art' },
+      { keys: 'K, L and ;', does: 'Contents, Art, Collection' },
     ],
   },
 ];
@@ -75,14 +85,17 @@ export function useDeskKeys(): void {
       const view = useDeskView.getState();
       view.set({ lean: view.lean === way ? 0 : way });
     };
-    const drawer = (which: 'contents' | 'art'): void => {
+    const drawer = (which: 'contents' | 'art' | 'collection'): void => {
       const view = useDeskView.getState();
       view.set({ drawer: view.drawer === which ? null : which });
     };
+    const selectedGuide = (act: (id: string) => void): void => {
+      const [id] = actions.selection.guides;
+      if (id !== undefined) act(id);
+    };
     const press = (selector: string): void => document.querySelector<HTMLElement>(selector)?.click();
     const plain: Readonly<Record<string, () => void>> = {
-      '1': () => useDeskView.getState().set({ tool: 'adjust' }),
-      '2': () => useDeskView.getState().set({ tool: 'plot' }),
+      ...Object.fromEntries(TOOL_NAMES.map((tool, i) => [String(i + 1), () => useDeskView.getState().set({ tool })])),
       ',': () => playback.step(-1, actions.scene.clock.fps),
       '.': () => playback.step(1, actions.scene.clock.fps),
       Home: () => playback.seek(0),
@@ -90,6 +103,9 @@ export function useDeskKeys(): void {
       m: () => void actions.addMark(),
       k: () => drawer('contents'),
       l: () => drawer('art'),
+      ';': () => drawer('collection'),
+      r: () => selectedGuide((id) => actions.guides.reverse(id, 'place')),
+      j: () => actions.guides.join(),
       '[': () => lean(1),
       ']': () => lean(-1),
       '\\': () => usePreferences.getState().toggleCards(),

@@ -11,6 +11,7 @@ export class Playback {
   #last: number | undefined;
   #requested = false;
   #once = false;
+  #before: { readonly playing: boolean; readonly speed: number } | undefined;
   readonly #listeners = new Set<FrameListener>();
   readonly #changes = new Set<() => void>();
 
@@ -73,6 +74,24 @@ export class Playback {
   seek(time: number): void {
     this.#time = Math.min(Math.max(time, 0), this.#length);
     this.invalidate();
+  }
+
+  /** Plays from a time at a speed until `endRun`, whatever was set before. */
+  run(time: number, speed: number): void {
+    this.#before ??= { playing: this.#playing, speed: this.#speed };
+    this.#speed = speed;
+    this.seek(time);
+    this.play();
+  }
+
+  /** Goes on as before `run`. */
+  endRun(): void {
+    const before = this.#before;
+    this.#before = undefined;
+    if (!before) return;
+    this.#speed = before.speed;
+    if (before.playing) this.#tell();
+    else this.pause();
   }
 
   /** Stops at the frame before or after; wraps at the ends. */

@@ -1,9 +1,12 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { DrawingParts } from '@pace-line/core/art-import';
+import { FIRST_SNAPPING, type Remembered, type SnapKind, type SnapSettings, type ToolOptions } from '../tools/index.ts';
 import { IDENTITY, type ViewTransform } from './canvas/view-transform.ts';
 
-export type ToolName = 'adjust' | 'plot';
-export type Drawer = 'contents' | 'art' | null;
+export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
+export type ToolName = (typeof TOOL_NAMES)[number];
+export type Drawer = 'contents' | 'art' | 'collection' | null;
 export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
 
 /** How this browser likes the Desk: remembered. */
@@ -11,8 +14,22 @@ interface Preferences {
   /** Share of the width that the canvas has, in percent; null until it was moved. */
   divider: number | null;
   cardsFolded: boolean;
+  snapping: SnapSettings;
+  toolOptions: ToolOptions;
+  /** What is shown of guides beside their lines. */
+  seeing: Seeing;
   setDivider: (divider: number) => void;
   toggleCards: () => void;
+  setSnap: (kind: SnapKind, on: boolean) => void;
+  setGrid: (grid: number) => void;
+  setToolOptions: (change: Partial<ToolOptions>) => void;
+  setSeeing: (change: Partial<Seeing>) => void;
+}
+
+export interface Seeing {
+  readonly arrows: boolean;
+  readonly nodeNames: boolean;
+  readonly landmarks: boolean;
 }
 
 export const usePreferences = create<Preferences>()(
@@ -20,10 +37,31 @@ export const usePreferences = create<Preferences>()(
     (set) => ({
       divider: null,
       cardsFolded: false,
+      snapping: FIRST_SNAPPING,
+      toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle' },
+      seeing: { arrows: false, nodeNames: false, landmarks: false },
       setDivider: (divider) => set({ divider }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),
+      setSnap: (kind, on) =>
+        set(({ snapping }) => ({ snapping: { ...snapping, kinds: { ...snapping.kinds, [kind]: on } } })),
+      setGrid: (grid) => set(({ snapping }) => ({ snapping: { ...snapping, grid } })),
+      setToolOptions: (change) => set(({ toolOptions }) => ({ toolOptions: { ...toolOptions, ...change } })),
+      setSeeing: (change) => set(({ seeing }) => ({ seeing: { ...seeing, ...change } })),
     }),
-    { name: 'pace-line-desk' },
+    {
+      name: 'pace-line-desk',
+      // What an older visit has stored may lack what has come since.
+      merge: (stored, now) => {
+        const old = (stored ?? {}) as Partial<Preferences>;
+        return {
+          ...now,
+          ...old,
+          snapping: { ...now.snapping, ...old.snapping, kinds: { ...now.snapping.kinds, ...old.snapping?.kinds } },
+          toolOptions: { ...now.toolOptions, ...old.toolOptions },
+          seeing: { ...now.seeing, ...old.seeing },
+        };
+      },
+    },
   ),
 );
 
@@ -31,6 +69,12 @@ export const usePreferences = create<Preferences>()(
 export interface Hover {
   readonly guide: string;
   readonly distance: number;
+}
+
+export interface Apart {
+  readonly name: string;
+  readonly parts: DrawingParts;
+  readonly notices: readonly string[];
 }
 
 interface DeskView {
@@ -45,6 +89,10 @@ interface DeskView {
   hover: Hover | null;
   /** The canvas is shown as it will be sent. */
   asSent: boolean;
+  /** The last stroke or motion of the hand: its fit can still be changed. */
+  remembered: Remembered | null;
+  /** A drawing that was taken apart, while its parts are being named. */
+  apart: Apart | null;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
   set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
@@ -61,6 +109,8 @@ export const useDeskView = create<DeskView>()((set) => ({
   hover: null,
   asSent: false,
   lean: 0,
+  remembered: null,
+  apart: null,
   set: (change) => set(change),
   setRoute: (route) =>
     set((state) => ({
@@ -84,4 +134,6 @@ export const resetDeskView = (): void =>
     hover: null,
     asSent: false,
     lean: 0,
+    remembered: null,
+    apart: null,
   });

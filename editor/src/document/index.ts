@@ -1,8 +1,21 @@
+export {
+  keepGuide,
+  listKept,
+  looksLikeCollection,
+  onCollectionChange,
+  readCollection,
+  removeKept,
+  renameKept,
+  writeCollection,
+  type KeptGuide,
+} from './collection.ts';
+export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
 export { DocumentContext, useDocument, useDocumentState } from './context.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
+  collectAssets,
   hasThumbnail,
   keepScene,
   keepThumbnail,

@@ -16,6 +16,8 @@ export interface SceneCard {
 const store = (name: string): LocalForage => localforage.createInstance({ name: 'pace-line', storeName: name });
 const scenes = store('scenes');
 const cards = store('cards');
+/** Pixels by SHA-256: written once, however many scenes show them; collected when none does. */
+const assets = store('assets');
 
 const shelf = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('pace-line-shelf');
 
@@ -49,7 +51,7 @@ export type Stored =
 
 /** Reads a scene and validates it; a broken one is given raw, so that nothing is lost. */
 export async function loadStored(id: string): Promise<Stored> {
-  const json: unknown = await scenes.getItem(id);
+  const json: unknown = await withAssets(await scenes.getItem(id));
   if (json === null) return { state: 'missing' };
   const read = sceneFromJson(json);
   return read.ok
@@ -59,7 +61,9 @@ export async function loadStored(id: string): Promise<Stored> {
 
 /** Writes a scene and its card. Fails where the browser's quota is full. */
 export async function keepScene(id: string, scene: Scene, sample: string | null = null): Promise<void> {
-  await scenes.setItem(id, scene);
+  const known = new Set(await assets.keys());
+  for (const [hash, data] of Object.entries(scene.assets)) if (!known.has(hash)) await assets.setItem(hash, data);
+  await scenes.setItem(id, bodyOf(scene));
   const card = await cards.getItem<SceneCard>(id);
   await cards.setItem(id, {
     id,
@@ -80,6 +84,35 @@ export async function keepThumbnail(id: string, thumbnail: string): Promise<void
 
 export async function hasThumbnail(id: string): Promise<boolean> {
   return Boolean((await cards.getItem<SceneCard>(id))?.thumbnail);
+}
+
+/** A scene as it is stored: its assets by name only. */
+const bodyOf = (scene: Scene): object => ({
+  ...scene,
+  assets: Object.fromEntries(Object.keys(scene.assets).map((hash) => [hash, ''])),
+});
+
+/** A stored scene with its assets put back in. */
+async function withAssets(body: unknown): Promise<unknown> {
+  if (typeof body !== 'object' || body === null || !('assets' in body)) return body;
+  const names = Object.keys(body.assets as object);
+  if (names.length === 0) return body;
+  const stored = body.assets as Record<string, string>;
+  const found = await Promise.all(
+    names.map(async (hash) => [hash, (await assets.getItem<string>(hash)) ?? stored[hash] ?? ''] as const),
+  );
+  return { ...body, assets: Object.fromEntries(found) };
+}
+
+/** Deletes assets that no stored scene refers to. */
+export async function collectAssets(): Promise<void> {
+  const names = await assets.keys();
+  if (names.length === 0) return;
+  const used = new Set<string>();
+  await scenes.iterate<{ assets?: object }, void>((body) =>
+    Object.keys(body.assets ?? {}).forEach((hash) => used.add(hash)),
+  );
+  await Promise.all(names.filter((hash) => !used.has(hash)).map((hash) => assets.removeItem(hash)));
 }
 
 /** Takes a scene off the Shelf; gives back what puts it there again. */

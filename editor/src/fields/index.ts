@@ -1,3 +1,3 @@
-export { DEGREES, PERCENT, PX, secondsAt } from './arithmetic.ts';
+export { DEGREES, PERCENT, PX, secondsAt, type Units } from './arithmetic.ts';
 export { NumberField } from './NumberField.tsx';
 export { TextField } from './TextField.tsx';

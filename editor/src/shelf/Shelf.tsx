@@ -1,13 +1,20 @@
 import { Menu } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { IconDots, IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { bake, fileStem, formatById, renameScene, writeScene } from '@pace-line/core';
-import { keepScene, listCards, loadStored, onShelfChange, removeStored, type SceneCard } from '../document/index.ts';
+import {
+  collectAssets,
+  keepScene,
+  listCards,
+  loadStored,
+  onShelfChange,
+  removeStored,
+  type SceneCard,
+} from '../document/index.ts';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
-import { warn } from '../look/notices.ts';
+import { offerUndo, warn } from '../look/notices.tsx';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { isSceneFile, pickFiles, saveFile } from '../platform/files.ts';
 import { openSceneFile, startNew } from './open-scene.ts';
@@ -20,6 +27,8 @@ export function Shelf() {
   const { data: cards, mutate } = useSWR('shelf', listCards);
   const { data: samples, error } = useSWR<Sample[], Error>('samples', loadSamples, { revalidateOnFocus: false });
   useEffect(() => onShelfChange(() => void mutate()), [mutate]);
+  // Undo of a deletion is still possible until the Shelf is opened again: only then are pixels that nothing shows collected.
+  useEffect(() => void collectAssets(), []);
   useEffect(() => {
     document.title = 'Shelf · Pace Line';
   }, []);
@@ -117,24 +126,7 @@ function KeptCard({ card }: { card: SceneCard }) {
   const [renaming, setRenaming] = useState(false);
   const remove = async (): Promise<void> => {
     const restore = await removeStored(card.id);
-    const note = notifications.show({
-      title: `“${card.name}” was deleted`,
-      withBorder: true,
-      autoClose: 12_000,
-      closeButtonProps: { 'aria-label': 'Close this notice' },
-      message: (
-        <button
-          type="button"
-          className="small-button"
-          onClick={() => {
-            void restore();
-            notifications.hide(note);
-          }}
-        >
-          Undo
-        </button>
-      ),
-    });
+    offerUndo(`“${card.name}” was deleted`, restore);
   };
   const rename = async (name: string): Promise<void> => {
     setRenaming(false);

@@ -1,6 +1,6 @@
 import { emptyScene, readScene, wordingOf, type Scene } from '@pace-line/core';
 import { keepScene, listCards } from '../document/index.ts';
-import { warn } from '../look/notices.ts';
+import { warn } from '../look/notices.tsx';
 import { newSceneId } from '../platform/ids.ts';
 
 /** Keeps a scene under a new id and gives the id. */

@@ -1,7 +1,10 @@
 import {
+  canPullSpan,
   guideById,
+  matrixAbout,
   insertNode,
   canInsertNode,
+  canMoveGuides,
   freeId,
   idsIn,
   moveGuides,
@@ -10,15 +13,20 @@ import {
   nearestOnPath,
   nodeIndex,
   pathOfGuide,
+  pullSpan,
   retimeMark,
   riderById,
   setHandle,
   setSeating,
+  transformGuides,
+  transformNodes,
   type Scene,
 } from '@pace-line/core';
 import { NOTHING, selectGuide, selectRider, toggled, type Gesture, type Selection } from '../document/index.ts';
 import { hitsAt, type Hit } from './hit.ts';
-import { DRAG_FROM, type Pointer, type Tool, type ToolHost } from './tool.ts';
+import { boundsOf, boxedOf, type BoxHandle, type Boxed } from './selection-box.ts';
+import { snapped, type Moving } from './snap.ts';
+import { DRAG_FROM, heldToAngles, wayOf, type Pointer, type Tool, type ToolHost } from './tool.ts';
 
 /** A drag that has begun: how the scene at its start follows the pointer. */
 interface Drag {
@@ -46,6 +54,7 @@ export function adjustTool(host: ToolHost): Tool {
     pressed = hit = drag = undefined;
     boxing = false;
     host.preview(null);
+    host.hint([]);
   };
 
   return {
@@ -65,7 +74,7 @@ export function adjustTool(host: ToolHost): Tool {
       if (!pressed) return;
       if (!drag && !boxing) {
         if (Math.hypot(p.x - pressed.x, p.y - pressed.y) * p.zoom <= DRAG_FROM) return;
-        if (hit) drag = beginDrag(host, hit);
+        if (hit) drag = beginDrag(host, hit, pressed);
         else boxing = true;
       }
       const from = pressed;
@@ -78,7 +87,7 @@ export function adjustTool(host: ToolHost): Tool {
       if (drag) {
         drag.gesture.commit();
         last = undefined;
-      } else if (boxing && pressed) host.select(inBox(host, pressed, p));
+      } else if (boxing && pressed) host.select(joined(host.selection(), inBox(host, pressed, p), p.shift));
       else if (pressed && !hit && !p.shift) host.select(NOTHING);
       else if (pressed && hit && !p.shift) {
         const hits = hitsNow(pressed);
@@ -92,7 +101,7 @@ export function adjustTool(host: ToolHost): Tool {
     hover(p) {
       const [first] = hitsNow(p);
       if (!first) return 'default';
-      return first.kind === 'guide' ? 'pointer' : first.kind === 'rider' || first.kind === 'grip' ? 'grab' : 'move';
+      return CURSORS[first.kind === 'box' ? (first.handle.kind === 'turn' ? 'turn' : 'scale') : first.kind];
     },
     cancel() {
       const had = drag !== undefined || boxing;
@@ -105,6 +114,17 @@ export function adjustTool(host: ToolHost): Tool {
 }
 
 const isNear = (a: Pointer, b: Pointer): boolean => Math.hypot(a.x - b.x, a.y - b.y) * b.zoom <= DRAG_FROM;
+
+const CURSORS = {
+  grip: 'grab',
+  rider: 'grab',
+  guide: 'ns-resize',
+  turn: 'alias',
+  scale: 'nwse-resize',
+  handle: 'move',
+  node: 'move',
+  mark: 'move',
+} as const;
 
 /** Tells one thing under the pointer from another, wherever on it the pointer is. */
 function keyOf(hit: Hit): string {
@@ -120,6 +140,8 @@ function keyOf(hit: Hit): string {
     case 'grip':
     case 'guide':
       return `${hit.kind} ${hit.guide}`;
+    case 'box':
+      return hit.handle.kind === 'turn' ? 'turn' : `scale ${hit.handle.sx} ${hit.handle.sy}`;
   }
 }
 
@@ -128,7 +150,7 @@ const holdsTime = (hit: Hit): boolean => hit.kind === 'rider' || hit.kind === 'm
 function isSelected(selection: Selection, hit: Hit): boolean {
   switch (hit.kind) {
     case 'grip':
-      return true;
+    case 'box':
     case 'handle':
       return true;
     case 'node':
@@ -146,7 +168,8 @@ function isSelected(selection: Selection, hit: Hit): boolean {
 function selected(before: Selection, hit: Hit, shift: boolean, kept: Selection = before): Selection {
   switch (hit.kind) {
     case 'grip':
-      return selectGuide(hit.guide);
+      return kept.guides.includes(hit.guide) ? { ...kept, nodes: [] } : selectGuide(hit.guide);
+    case 'box':
     case 'handle':
       return kept;
     case 'node':
@@ -164,36 +187,79 @@ function selected(before: Selection, hit: Hit, shift: boolean, kept: Selection =
   }
 }
 
-/** The pointer's way since the press; with Shift along one axis only. */
-function wayOf(from: Pointer, to: Pointer): [number, number] {
-  const dx = to.x - from.x;
-  const dy = to.y - from.y;
-  if (!to.shift) return [dx, dy];
-  return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
+/** The way of a drag that puts `anchor` on what it is drawn to. */
+function drawnWay(
+  host: ToolHost,
+  anchor: readonly [number, number],
+  a: Pointer,
+  b: Pointer,
+  moving: Moving,
+): [number, number] {
+  const [dx, dy] = wayOf(a, b);
+  if (b.shift) {
+    host.hint([]);
+    return [dx, dy];
+  }
+  const { x, y, hints } = snapped(
+    host.scene(),
+    host.poses(),
+    host.snapping(),
+    b,
+    [anchor[0] + dx, anchor[1] + dy],
+    moving,
+  );
+  host.hint(hints);
+  return [x - anchor[0], y - anchor[1]];
 }
 
-function beginDrag(host: ToolHost, hit: Hit): Drag | undefined {
+function beginDrag(host: ToolHost, hit: Hit, pressed: Pointer): Drag | undefined {
   const scene = host.scene();
   const time = host.time();
   switch (hit.kind) {
-    case 'guide':
-      return undefined;
-    case 'grip':
+    case 'guide': {
+      const refusal = canPullSpan(scene, { guide: hit.guide, span: hit.span, t: hit.t, to: [0, 0] });
+      if (refusal) {
+        host.tell(refusal.message);
+        return undefined;
+      }
       return {
-        gesture: host.begin('Move guide'),
+        gesture: host.begin('Bend span'),
         holds: false,
         follow: (base, a, b) => {
           const [dx, dy] = wayOf(a, b);
-          return moveGuides(base, { ids: [hit.guide], dx, dy });
+          return pullSpan(base, { guide: hit.guide, span: hit.span, t: hit.t, to: [a.x + dx, a.y + dy], arc: b.alt });
         },
       };
+    }
+    case 'box':
+      return boxDrag(host, hit.handle);
+    case 'grip': {
+      const ids = host.selection().guides.includes(hit.guide) ? host.selection().guides : [hit.guide];
+      const refusal = canMoveGuides(scene, { ids, dx: 0, dy: 0 });
+      if (refusal) {
+        host.tell(refusal.message);
+        return undefined;
+      }
+      const first = guideById(scene, hit.guide)?.nodes[0];
+      const anchor = [first?.x ?? pressed.x, first?.y ?? pressed.y] as const;
+      return {
+        gesture: host.begin(ids.length > 1 ? `Move ${ids.length} guides` : 'Move guide'),
+        holds: false,
+        follow: (base, a, b) => {
+          const [dx, dy] = drawnWay(host, anchor, a, b, { guides: ids });
+          return moveGuides(base, { ids, dx, dy });
+        },
+      };
+    }
     case 'node': {
       const nodes = host.selection().nodes;
+      const node = guideById(scene, hit.guide)?.nodes.find((one) => one.id === hit.node);
+      const anchor = [node?.x ?? pressed.x, node?.y ?? pressed.y] as const;
       return {
         gesture: host.begin(nodes.length > 1 ? `Move ${nodes.length} nodes` : 'Move node'),
         holds: false,
         follow: (base, a, b) => {
-          const [dx, dy] = wayOf(a, b);
+          const [dx, dy] = drawnWay(host, anchor, a, b, { nodes });
           return moveNodes(base, { guide: hit.guide, nodes, dx, dy });
         },
       };
@@ -206,7 +272,8 @@ function beginDrag(host: ToolHost, hit: Hit): Drag | undefined {
         gesture: host.begin('Move handle'),
         holds: false,
         follow: (base, a, b) => {
-          const handle = constrained([start[0] + b.x - a.x, start[1] + b.y - a.y], b.shift);
+          const free: readonly [number, number] = [start[0] + b.x - a.x, start[1] + b.y - a.y];
+          const handle = b.shift ? heldToAngles(free) : free;
           return setHandle(base, { guide: hit.guide, node: hit.node, side: hit.side, handle, alone: b.alt });
         },
       };
@@ -222,7 +289,7 @@ function beginDrag(host: ToolHost, hit: Hit): Drag | undefined {
           gesture: host.begin(ids.length > 1 ? `Move ${ids.length} riders` : `Move ${rider?.name ?? 'rider'}`),
           holds: true,
           follow: (base, a, b) => {
-            const [dx, dy] = wayOf(a, b);
+            const [dx, dy] = drawnWay(host, rider?.at ?? [a.x, a.y], a, b, { riders: ids });
             return moveRiders(base, { ids, dx, dy });
           },
         };
@@ -239,14 +306,49 @@ function beginDrag(host: ToolHost, hit: Hit): Drag | undefined {
   }
 }
 
-/** A handle held to multiples of 15°. */
-function constrained([x, y]: readonly [number, number], hold: boolean): readonly [number, number] {
-  if (!hold) return [x, y];
-  const size = Math.hypot(x, y);
-  const step = Math.PI / 12;
-  const angle = Math.round(Math.atan2(y, x) / step) * step;
-  return [size * Math.cos(angle), size * Math.sin(angle)];
+/** Scaling or turning the boxed selection: about the opposite side, with Alt about the middle; Shift keeps proportions, and turns by 15°. */
+function boxDrag(host: ToolHost, handle: BoxHandle): Drag | undefined {
+  const scene = host.scene();
+  const boxed = boxedOf(scene, host.selection());
+  const bounds = boxed && boundsOf(scene, boxed);
+  if (!boxed || !bounds) return undefined;
+  const middle = [(bounds.left + bounds.right) / 2, (bounds.top + bounds.bottom) / 2] as const;
+  if (handle.kind === 'turn')
+    return {
+      gesture: host.begin('Turn'),
+      holds: false,
+      follow: (base, a, b) => {
+        const from = Math.atan2(a.y - middle[1], a.x - middle[0]);
+        const to = Math.atan2(b.y - middle[1], b.x - middle[0]);
+        const step = Math.PI / 12;
+        const angle = b.shift ? Math.round((to - from) / step) * step : to - from;
+        return transformed(base, boxed, matrixAbout(middle, 1, 1, angle));
+      },
+    };
+  const { sx, sy } = handle;
+  const size = [bounds.right - bounds.left, bounds.bottom - bounds.top] as const;
+  return {
+    gesture: host.begin('Scale'),
+    holds: false,
+    follow: (base, a, b) => {
+      const about = [
+        b.alt || sx === 0 ? middle[0] : sx > 0 ? bounds.left : bounds.right,
+        b.alt || sy === 0 ? middle[1] : sy > 0 ? bounds.top : bounds.bottom,
+      ] as const;
+      const double = b.alt ? 2 : 1;
+      let fx = sx === 0 || size[0] < 1 ? 1 : 1 + (double * sx * (b.x - a.x)) / size[0];
+      let fy = sy === 0 || size[1] < 1 ? 1 : 1 + (double * sy * (b.y - a.y)) / size[1];
+      if (b.shift && sx !== 0 && sy !== 0) fx = fy = Math.abs(fx - 1) > Math.abs(fy - 1) ? fx : fy;
+      const kept = (factor: number): number => (Math.abs(factor) < 0.01 ? 0.01 * (Math.sign(factor) || 1) : factor);
+      return transformed(base, boxed, matrixAbout(about, kept(fx), kept(fy), 0));
+    },
+  };
 }
+
+const transformed = (scene: Scene, boxed: Boxed, matrix: ReturnType<typeof matrixAbout>): Scene =>
+  boxed.kind === 'nodes'
+    ? transformNodes(scene, { guide: boxed.guide, nodes: boxed.nodes, matrix })
+    : transformGuides(scene, { ids: boxed.guides, matrix });
 
 /** A mark follows the pointer along its guide; its time and its lap stay. */
 function followMark(scene: Scene, riderId: string, markId: string): Drag['follow'] {
@@ -262,6 +364,15 @@ function followMark(scene: Scene, riderId: string, markId: string): Drag['follow
       ? retimeMark(base, { rider: riderId, mark: markId, time: mark.time, distance: near.distance + lap * path.length })
       : base;
   };
+}
+
+/** What a box took, added to what was selected where Shift is held and both are of one kind. */
+function joined(before: Selection, found: Selection, shift: boolean): Selection {
+  if (!shift) return found;
+  const both = (a: readonly string[], b: readonly string[]): string[] => [...new Set([...a, ...b])];
+  const isSame = found.nodes.length > 0 && before.guides[0] === found.guides[0];
+  if (found.nodes.length > 0) return isSame ? { ...found, nodes: both(before.nodes, found.nodes) } : found;
+  return { ...NOTHING, guides: both(before.guides, found.guides), riders: both(before.riders, found.riders) };
 }
 
 function inBox(host: ToolHost, a: Pointer, b: Pointer): Selection {

@@ -12,11 +12,13 @@ import {
   type Scene,
 } from '@pace-line/core';
 import type { Selection } from '../document/index.ts';
+import { boundsOf, boxedOf, handlesAround, type BoxHandle } from './selection-box.ts';
 import { hitRadius, type Pointer } from './tool.ts';
 
 /** What lies under a pointer. */
 export type Hit =
   | { readonly kind: 'grip'; readonly guide: string }
+  | { readonly kind: 'box'; readonly handle: BoxHandle }
   | { readonly kind: 'handle'; readonly guide: string; readonly node: string; readonly side: 'in' | 'out' }
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
   | { readonly kind: 'mark'; readonly rider: string; readonly mark: string }
@@ -43,11 +45,15 @@ export function hitsAt(scene: Scene, selection: Selection, poses: Poses, pointer
     const gap = Math.hypot(x - pointer.x, y - pointer.y);
     if (gap <= reach) found.push({ hit, rank, gap });
   };
+  const boxed = boxedOf(scene, selection);
+  const bounds = boxed && boundsOf(scene, boxed);
+  if (bounds)
+    for (const { handle, x, y } of handlesAround(bounds, pointer.zoom).handles) add({ kind: 'box', handle }, 1, x, y);
   const guide = guideById(scene, selection.guides[0] ?? null);
   if (guide && !guide.locked && guide.visible) {
     const [gx, gy] = gripOf(guide, pointer.zoom);
     add({ kind: 'grip', guide: guide.id }, 0, gx, gy);
-    for (const node of guide.nodes) {
+    for (const node of guide.link ? [] : guide.nodes) {
       if (showsHandles(guide, selection, node.id))
         for (const side of ['in', 'out'] as const) {
           const handle = node[side];

@@ -1,4 +1,12 @@
+export { actOutTool } from './act-out.ts';
 export { addNodeAt, adjustTool } from './adjust.ts';
 export { flagsOf, gripOf, hitsAt, showsHandles } from './hit.ts';
+export { measureTool } from './measure.ts';
+export { guideFrom } from './new-guide.ts';
 export { plotTool } from './plot.ts';
-export type { Pointer, Preview, Tool, ToolHost } from './tool.ts';
+export { boundsOf, boxedOf, handlesAround } from './selection-box.ts';
+export { setDownTool } from './set-down.ts';
+export { SHAPE_NAMES, shapeTool } from './shape.ts';
+export { sketchTool, strokeNodes } from './sketch.ts';
+export { FIRST_SNAPPING, SNAP_KINDS, type Hint, type SnapKind, type SnapSettings } from './snap.ts';
+export type { Pointer, Preview, Remembered, Tool, ToolHost, ToolOptions } from './tool.ts';

@@ -1,33 +1,8 @@
-import { addGuide, freeId, freeName, idsIn, ROUTE_COLORS, type Guide, type Scene } from '@pace-line/core';
+import { addGuide } from '@pace-line/core';
 import { selectGuide } from '../document/index.ts';
-import { DRAG_FROM, hitRadius, type DraftNode, type Pointer, type Tool, type ToolHost } from './tool.ts';
-
-/** A guide made of plotted nodes, with ids and a name that are free in the scene, in the next route colour. */
-export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boolean): Guide {
-  const taken = idsIn(scene);
-  const claim = (base: string): string => {
-    const id = freeId(taken, base);
-    taken.add(id);
-    return id;
-  };
-  const id = claim('guide');
-  const color =
-    ROUTE_COLORS.find((one) => scene.guides.every((guide) => guide.color !== one)) ??
-    ROUTE_COLORS[scene.guides.length % ROUTE_COLORS.length];
-  return {
-    id,
-    name: freeName(
-      scene.guides.map((guide) => guide.name),
-      'Guide',
-    ),
-    closed,
-    nodes: nodes.map((node, i) => ({ ...node, id: claim(`${id}-n${i + 1}`) })),
-    color: color ?? ROUTE_COLORS[0],
-    visible: true,
-    locked: false,
-    corridor: null,
-  };
-}
+import { guideFrom } from './new-guide.ts';
+import { snapped } from './snap.ts';
+import { DRAG_FROM, heldToAngles, hitRadius, type DraftNode, type Pointer, type Tool, type ToolHost } from './tool.ts';
 
 /**
  * Plotting: click for a corner, press and drag to pull handles, click the first node to close, click the last one again (or Enter) to end,
@@ -42,6 +17,22 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
 
   const near = (node: DraftNode | undefined, p: Pointer): boolean =>
     node !== undefined && Math.hypot(node.x - p.x, node.y - p.y) * p.zoom <= hitRadius(p.kind);
+
+  /** The pointer drawn to what lies near; with Shift at a multiple of 15° from the last node. */
+  const placed = (p: Pointer): Pointer => {
+    const before = nodes.at(-1);
+    if (p.shift && before) {
+      const [dx, dy] = heldToAngles([p.x - before.x, p.y - before.y]);
+      return { ...p, x: before.x + dx, y: before.y + dy };
+    }
+    if (near(nodes[0], p) || near(before, p)) {
+      host.hint([]);
+      return p;
+    }
+    const { x, y, hints } = snapped(host.scene(), host.poses(), host.snapping(), p);
+    host.hint(hints);
+    return { ...p, x, y };
+  };
 
   const show = (): void =>
     host.preview(
@@ -60,6 +51,7 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
     pulling = closing = false;
     last = undefined;
     host.preview(null);
+    host.hint([]);
   };
 
   const finish = (closed: boolean): void => {
@@ -72,7 +64,8 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
   };
 
   return {
-    down(p) {
+    down(raw) {
+      const p = placed(raw);
       pressed = p;
       last = p;
       if (nodes.length >= 2 && near(nodes[0], p)) closing = pulling = true;
@@ -89,7 +82,8 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
       const index = closing ? 0 : nodes.length - 1;
       const node = nodes[index];
       if (!node) return;
-      const out = [p.x - node.x, p.y - node.y] as const;
+      const way = [p.x - node.x, p.y - node.y] as const;
+      const out = p.shift ? heldToAngles(way) : way;
       const isPulled = Math.hypot(p.x - pressed.x, p.y - pressed.y) * p.zoom > DRAG_FROM;
       if (!isPulled) return;
       const into = [-out[0], -out[1]] as const;
@@ -104,7 +98,7 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
       else show();
     },
     hover(p) {
-      last = p;
+      last = placed(p);
       show();
       return 'crosshair';
     },

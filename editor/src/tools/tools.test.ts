@@ -1,10 +1,12 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { addGuide, addRider, emptyScene, parkedRider, prepare, type Scene } from '@pace-line/core';
-import { SceneDocument } from '../document/store.ts';
+import { addGuide, addRider, emptyScene, parkedRider, type Scene } from '@pace-line/core';
+import type { SceneDocument } from '../document/store.ts';
 import { addNodeAt, adjustTool } from './adjust.ts';
 import { hitsAt } from './hit.ts';
-import { guideFrom, plotTool } from './plot.ts';
-import type { Pointer, Preview, ToolHost } from './tool.ts';
+import { guideFrom } from './new-guide.ts';
+import { plotTool } from './plot.ts';
+import { toolBench } from './testing.ts';
+import type { Pointer, ToolHost } from './tool.ts';
 
 const art = {
   id: 'box',
@@ -17,51 +19,16 @@ const art = {
   facing: 0,
 };
 
+const bench = toolBench(() => ({ ...emptyScene('Test'), art: [art] }));
+const { at, click, drag } = bench;
 let doc: SceneDocument;
 let host: ToolHost;
-let preview: Preview | null = null;
-let holds = 0;
-
-const at = (x: number, y: number, more: Partial<Pointer> = {}): Pointer => ({
-  x,
-  y,
-  zoom: 1,
-  shift: false,
-  alt: false,
-  ctrl: false,
-  kind: 'mouse',
-  ...more,
-});
+const preview = () => bench.state.preview;
 
 beforeEach(() => {
-  doc = new SceneDocument({ ...emptyScene('Test'), art: [art] }, (callback) => callback());
-  preview = null;
-  holds = 0;
-  host = {
-    scene: () => doc.state.committed,
-    motion: () => prepare(doc.state.committed),
-    poses: () => prepare(doc.state.committed).poseAt(0),
-    selection: () => doc.state.selection,
-    time: () => 0,
-    begin: (label) => doc.begin(label),
-    do: (label, change, selection) => doc.do(label, change, selection),
-    select: (selection) => doc.select(selection),
-    hold: () => holds++,
-    release: () => holds--,
-    preview: (next) => (preview = next),
-  };
+  ({ doc, host } = bench.reset());
 });
 
-const click = (tool: { down: (p: Pointer) => void; up: (p: Pointer) => void }, p: Pointer): void => {
-  tool.down(p);
-  tool.up(p);
-};
-const drag = (tool: ReturnType<typeof adjustTool>, from: Pointer, to: Pointer): void => {
-  tool.down(from);
-  tool.move({ ...to, x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 });
-  tool.move(to);
-  tool.up(to);
-};
 const withGuide = (scene: Scene): Scene =>
   addGuide(scene, {
     guide: guideFrom(
@@ -81,7 +48,7 @@ describe('plotting', () => {
     click(tool, at(10, 10));
     click(tool, at(100, 10));
     tool.hover(at(150, 80));
-    expect(preview).toMatchObject({ kind: 'plot', next: [150, 80], closes: false });
+    expect(preview()).toMatchObject({ kind: 'plot', next: [150, 80], closes: false });
     expect(doc.state.committed.guides).toEqual([]);
     expect(tool.key('Enter')).toBe(true);
     expect(doc.state.committed.guides[0]?.nodes.map(({ x, y }) => [x, y])).toEqual([
@@ -132,7 +99,7 @@ describe('plotting', () => {
     click(tool, at(0, 0));
     click(tool, at(90, 0));
     expect(tool.key('Backspace')).toBe(true);
-    expect(preview).toMatchObject({ nodes: [{ x: 0, y: 0 }] });
+    expect(preview()).toMatchObject({ nodes: [{ x: 0, y: 0 }] });
     tool.key('Enter');
     expect(doc.state.committed.guides).toEqual([]);
     click(tool, at(0, 0));
@@ -214,10 +181,10 @@ describe('adjusting', () => {
     doc.do('rider', (scene) => addRider(scene, { rider: parkedRider('r', 'R', 'box', [200, 100]) }));
     const tool = adjustTool(host);
     tool.down(at(205, 110));
-    expect(holds).toBe(1);
+    expect(bench.state.holds).toBe(1);
     tool.move(at(215, 140));
     tool.up(at(215, 140));
-    expect(holds).toBe(0);
+    expect(bench.state.holds).toBe(0);
     expect(doc.state.committed.riders[0]?.at).toEqual([210, 130]);
     doc.undo();
     click(tool, at(200, 100));

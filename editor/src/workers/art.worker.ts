@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { readSvgArt } from '@pace-line/core/art-import';
+import { readSvgArt, readSvgParts } from '@pace-line/core/art-import';
 
-const api = { readSvgArt };
+const api = { readSvgArt, readSvgParts };
 
 export type ArtApi = typeof api;
 expose(api);

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { ArtResult } from '@pace-line/core/art-import';
+import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
 import type { Scene } from '@pace-line/core';
 import type { ArtApi } from './art.worker.ts';
 import type { BakingApi, Output } from './baking.worker.ts';
@@ -26,15 +26,29 @@ export function writeOutput(
 }
 
 /** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
-export async function readArtFile(text: string, limit = 20_000): Promise<ArtResult> {
+export const readArtFile = (text: string, limit?: number): Promise<ArtResult> =>
+  withArtWorker<ArtResult>((api) => api.readSvgArt(text), limit);
+
+/** Reads an SVG file's text and takes it apart, in the same way. */
+export const readPartsOf = (text: string, limit?: number): Promise<PartsResult> =>
+  withArtWorker<PartsResult>((api) => api.readSvgParts(text), limit);
+
+async function withArtWorker<T extends ArtResult | PartsResult>(
+  ask: (api: Remote<ArtApi>) => Promise<T>,
+  limit = 20_000,
+): Promise<T | Late> {
   const worker = new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' });
-  const art: Remote<ArtApi> = wrap<ArtApi>(worker);
-  const late = new Promise<ArtResult>((resolve) =>
+  const late = new Promise<Late>((resolve) =>
     setTimeout(() => resolve({ ok: false, message: 'it takes too long to read' }), limit),
   );
   try {
-    return await Promise.race([art.readSvgArt(text), late]);
+    return await Promise.race([ask(wrap<ArtApi>(worker)), late]);
   } finally {
     worker.terminate();
   }
+}
+
+interface Late {
+  readonly ok: false;
+  readonly message: string;
 }

@@ -1,24 +1,37 @@
-import { useCallback, useEffect, useRef, useState, type DragEvent, type PointerEvent, type RefObject } from 'react';
-import { guideById, nearestOnPath, pathOfGuide, prepare, riderById, setSeating, type Seating } from '@pace-line/core';
+import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
+import { prepare, riderById } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
+import { tell } from '../../look/notices.tsx';
 import {
+  actOutTool,
   addNodeAt,
   adjustTool,
   hitsAt,
+  measureTool,
   plotTool,
+  setDownTool,
+  shapeTool,
+  sketchTool,
+  type Hint,
   type Pointer,
   type Preview,
   type Tool,
   type ToolHost,
 } from '../../tools/index.ts';
 import { useDesk, useFrame } from '../context.ts';
-import { ART_DRAG } from '../drawers/drag.ts';
-import { spaceHeld } from '../space-key.ts';
-import { useDeskView, type ToolName } from '../view.ts';
+import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 import { CanvasTools } from './CanvasTools.tsx';
 import { Beyond, Lines, Overlay, useTicks } from './Overlay.tsx';
+import { Hints } from './Hints.tsx';
+import { useFitWhileUntouched, usePan } from './navigation.ts';
+import { SeeingLayer } from './SeeingLayer.tsx';
+import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
 import { createSvgStage, type Stage } from './stage.ts';
-import { fitted, panned, toCanvas, zoomedAt } from './view-transform.ts';
+import { useToolKeys } from './tool-keys.ts';
+import { ToolOptionsBar } from './ToolOptionsBar.tsx';
+import { TracingLayer } from './TracingLayer.tsx';
+import { useArtDrop } from './use-art-drop.tsx';
+import { fitted, toCanvas } from './view-transform.ts';
 
 const FIT_MARGIN = 28;
 
@@ -34,12 +47,9 @@ export function CanvasPane() {
   const stage = useRef<Stage | null>(null);
   const position = useRef<HTMLSpanElement>(null);
   const [preview, setPreview] = useState<Preview | null>(null);
+  const [hints, setHints] = useState<readonly Hint[]>([]);
   const [cursor, setCursor] = useState('default');
   const ticks = useTicks(shown, selection, view.zoom);
-  const [dropped, setDropped] = useState<{ rider: string; point: readonly [number, number]; seating: Seating } | null>(
-    null,
-  );
-  const [overGuide, setOverGuide] = useState<string | null>(null);
 
   useEffect(() => {
     if (!stageHost.current) return;
@@ -86,10 +96,28 @@ export function CanvasPane() {
       hold: () => playback.hold(),
       release: () => playback.release(),
       preview: setPreview,
+      snapping: () => usePreferences.getState().snapping,
+      hint: (next) => setHints((before) => (before.length === 0 && next.length === 0 ? before : next)),
+      tell: (message) => tell(message),
+      options: () => usePreferences.getState().toolOptions,
+      remember: (remembered) => useDeskView.getState().set({ remembered }),
+      runFrom: (time, speed) => playback.run(time, speed),
+      endRun: () => playback.endRun(),
+      now: () => performance.now() / 1000,
+      every: (ms, call) => {
+        const timer = setInterval(call, ms);
+        return () => clearInterval(timer);
+      },
     };
+    const toAdjust = (): void => useDeskView.getState().set({ tool: 'adjust' });
     const all: Record<ToolName, Tool> = {
       adjust: adjustTool(host),
-      plot: plotTool(host, () => useDeskView.getState().set({ tool: 'adjust' })),
+      plot: plotTool(host, toAdjust),
+      sketch: sketchTool(host, () => undefined),
+      'act-out': actOutTool(host, () => undefined),
+      'set-down': setDownTool(host),
+      shape: shapeTool(host, toAdjust),
+      measure: measureTool(host),
     };
     return { host, all };
   });
@@ -113,6 +141,7 @@ export function CanvasPane() {
     ctrlKey: boolean;
     metaKey: boolean;
     pointerType?: string;
+    timeStamp: number;
   }): Pointer => {
     const box = surface.current?.getBoundingClientRect();
     const now = useDeskView.getState().view;
@@ -125,17 +154,19 @@ export function CanvasPane() {
       alt: event.altKey,
       ctrl: event.ctrlKey || event.metaKey,
       kind: event.pointerType === 'pen' || event.pointerType === 'touch' ? event.pointerType : 'mouse',
+      time: event.timeStamp / 1000,
     };
   };
 
   const pan = usePan(surface);
+  const drop = useArtDrop(pointerOf);
 
   const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
     surface.current?.focus({ preventScroll: true });
     if (pan.down(event)) return;
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    if (dropped) setDropped(null);
+    drop.settle();
     active.down(pointerOf(event));
   };
 
@@ -143,8 +174,10 @@ export function CanvasPane() {
     const p = pointerOf(event);
     if (position.current) position.current.textContent = `${Math.round(p.x)}, ${Math.round(p.y)} px`;
     if (pan.move(event)) return;
-    if (event.buttons & 1) active.move(p);
-    else {
+    if (event.buttons & 1) {
+      const passed = event.nativeEvent.getCoalescedEvents?.() ?? [];
+      active.move(p, passed.length > 0 ? passed.map(pointerOf) : [p]);
+    } else {
       setCursor(active.hover(p));
       showHover(p);
     }
@@ -166,58 +199,24 @@ export function CanvasPane() {
     if (event.button === 0) active.up(pointerOf(event));
   };
 
-  const onDragOver = (event: DragEvent<HTMLDivElement>): void => {
-    if (!event.dataTransfer.types.includes(ART_DRAG)) return;
-    event.preventDefault();
-    event.dataTransfer.dropEffect = 'copy';
-    setOverGuide(guideUnder(pointerOf(event)));
-  };
-
-  const guideUnder = (p: Pointer): string | null => {
-    let best: { id: string; gap: number } | undefined;
-    for (const guide of doc.state.committed.guides) {
-      if (!guide.visible) continue;
-      const near = nearestOnPath(pathOfGuide(guide), p.x, p.y, DROP_REACH / p.zoom);
-      if (near && (!best || near.gap < best.gap)) best = { id: guide.id, gap: near.gap };
-    }
-    return best?.id ?? null;
-  };
-
-  const onDrop = (event: DragEvent<HTMLDivElement>): void => {
-    const art = event.dataTransfer.getData(ART_DRAG);
-    setOverGuide(null);
-    if (!art) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const p = pointerOf(event);
-    const guide = guideUnder(p);
-    const rider = actions.placeArt(art, [p.x, p.y], guide, 'seat');
-    if (guide !== null && rider !== undefined) setDropped({ rider, point: [p.x, p.y], seating: 'seat' });
-  };
-
-  const reseat = (seating: Seating): void => {
-    if (!dropped) return;
-    setDropped({ ...dropped, seating });
-    actions.do(seating === 'seat' ? 'Seat on the guide' : 'Keep its distance', (scene) =>
-      setSeating(scene, { rider: dropped.rider, seating, point: dropped.point, time: playback.time }),
-    );
-  };
-
-  const hovered = overGuide === null ? undefined : guideById(shown, overGuide);
   const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && !preview;
   return (
     <section className={`canvas-pane ${asSent ? 'as-sent' : ''}`} aria-label="Canvas">
       <CanvasTools fit={fit} zoom={view.zoom} position={position} />
+      <ToolOptionsBar tool={tool} />
       <div className="canvas-view">
         <div className="stage" ref={stageHost} />
+        <TracingLayer />
         <Beyond scene={shown} />
         <Lines scene={shown} selection={selection} ticks={ticks} />
+        <SeeingLayer scene={shown} selection={selection} />
         <Overlay scene={shown} selection={selection} preview={preview} />
+        <Hints hints={hints} />
         {/* What takes the pointer lies beside the drawing, not around it: inside, the browser would keep regions for every element that moves. */}
         <div
           ref={surface}
           className="canvas-surface"
-          style={{ cursor: pan.isPanning ? 'grabbing' : tool === 'plot' ? 'crosshair' : cursor }}
+          style={{ cursor: pan.isPanning ? 'grabbing' : cursor }}
           tabIndex={0}
           role="application"
           aria-label="Canvas: guides and riders"
@@ -225,160 +224,20 @@ export function CanvasPane() {
           onPointerMove={onPointerMove}
           onPointerUp={onPointerUp}
           onPointerCancel={() => void active.cancel()}
-          onPointerLeave={() => set({ hover: null })}
+          onPointerLeave={() => {
+            set({ hover: null });
+            setHints([]);
+          }}
           onDoubleClick={(event) => {
             if (tool === 'adjust') addNodeAt(tools.host, pointerOf(event));
           }}
           onContextMenu={(event) => event.preventDefault()}
-          onDragOver={onDragOver}
-          onDragLeave={() => setOverGuide(null)}
-          onDrop={onDrop}
+          {...drop.handlers}
         />
         {isEmpty && <EmptyCanvas />}
-        {hovered && <p className="drop-hint">Drop to ride “{hovered.name}”</p>}
-        {dropped && (
-          <div
-            className="seating"
-            role="group"
-            aria-label="How the rider sits"
-            onPointerDown={(event) => event.stopPropagation()}
-            onPointerUp={(event) => event.stopPropagation()}
-          >
-            <span>{riderById(shown, dropped.rider)?.name}</span>
-            <button type="button" aria-pressed={dropped.seating === 'seat'} onClick={() => reseat('seat')}>
-              sits on the guide
-            </button>
-            <button type="button" aria-pressed={dropped.seating === 'keep'} onClick={() => reseat('keep')}>
-              stays where it was dropped
-            </button>
-          </div>
-        )}
+        {drop.notes}
       </div>
-      <StatusLine every={ticks?.every ?? null} plotting={tool === 'plot'} />
+      <StatusLine every={ticks?.every ?? null} tool={tool} />
     </section>
   );
-}
-
-/** Screen px within which dropped art takes a guide. */
-const DROP_REACH = 24;
-
-function EmptyCanvas() {
-  return (
-    <div className="empty-canvas">
-      <p>
-        <strong>Plot a guide:</strong> press <kbd>2</kbd>, then click on the canvas; press and drag for curves.
-      </p>
-      <p>
-        <strong>Bring in a drawing:</strong> drop an SVG file here, then drag it from <em>Art</em> onto the guide.
-      </p>
-    </div>
-  );
-}
-
-function StatusLine({ every, plotting }: { every: number | null; plotting: boolean }) {
-  const selection = useDocumentState((state) => state.selection);
-  const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
-  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
-  let text = 'Click to select; drag a box to select several.';
-  if (plotting)
-    text =
-      'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.';
-  else if (selection.nodes.length > 0 && guide)
-    text = `${selection.nodes.length} of ${guide.nodes.length} nodes. Arrows nudge; marks keep their times.`;
-  else if (guide) text = 'Drag nodes to bend; double-click adds one; the cross moves it whole.';
-  else if (selection.marks.length > 0) text = 'Drag the flag along the guide; its time stays.';
-  else if (selection.riders.length > 0) text = 'Drag to move it; on a guide that sets lift and lead.';
-  return (
-    <p className="status-line">
-      <span className="status-text">{text}</span>
-      <span className="status-ticks">{ticks}</span>
-    </p>
-  );
-}
-
-function ordinal(n: number): string {
-  const tail = n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
-  return `${n}${tail}`;
-}
-
-/** Fits the canvas into its pane when that is first laid out and whenever its size changes, until the view was moved by hand. */
-function useFitWhileUntouched(surface: RefObject<HTMLDivElement | null>, fit: () => void): void {
-  useEffect(() => {
-    const pane = surface.current;
-    if (!pane) return;
-    let fittedView = useDeskView.getState().view;
-    const refit = (): void => {
-      const { view } = useDeskView.getState();
-      if (view !== fittedView) return;
-      fit();
-      fittedView = useDeskView.getState().view;
-    };
-    const observer = new ResizeObserver(refit);
-    observer.observe(pane);
-    return () => observer.disconnect();
-  }, [surface, fit]);
-}
-
-/** Keys that a tool understands, before the Desk's own. */
-function useToolKeys(tool: Tool, leave: () => void): void {
-  useEffect(() => {
-    const onKeyDown = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role="dialog"], [role="listbox"]')) return;
-      const used = event.key === 'Escape' ? tool.cancel() : tool.key(event.key);
-      if (used) {
-        event.preventDefault();
-        event.stopImmediatePropagation();
-      } else if (event.key === 'Escape' && useDeskView.getState().tool !== 'adjust') leave();
-    };
-    window.addEventListener('keydown', onKeyDown, true);
-    return () => window.removeEventListener('keydown', onKeyDown, true);
-  }, [tool, leave]);
-}
-
-/** Wheel pans, Ctrl-wheel and pinch zoom; held space or the middle button pans. */
-function usePan(surface: RefObject<HTMLDivElement | null>) {
-  const [isPanning, setPanning] = useState(false);
-  const from = useRef<{ x: number; y: number } | null>(null);
-  useEffect(() => {
-    const pane = surface.current;
-    if (!pane) return;
-    const onWheel = (event: WheelEvent): void => {
-      event.preventDefault();
-      const { view, set } = useDeskView.getState();
-      const box = pane.getBoundingClientRect();
-      if (event.ctrlKey || event.metaKey)
-        set({
-          view: zoomedAt(view, Math.exp(-event.deltaY * 0.0022), event.clientX - box.left, event.clientY - box.top),
-        });
-      else set({ view: event.shiftKey ? panned(view, -event.deltaY, 0) : panned(view, -event.deltaX, -event.deltaY) });
-    };
-    pane.addEventListener('wheel', onWheel, { passive: false });
-    return () => pane.removeEventListener('wheel', onWheel);
-  }, [surface]);
-  return {
-    isPanning,
-    down(event: PointerEvent<HTMLDivElement>): boolean {
-      if (event.button !== 1 && !spaceHeld.current) return false;
-      event.preventDefault();
-      event.currentTarget.setPointerCapture(event.pointerId);
-      from.current = { x: event.clientX, y: event.clientY };
-      spaceHeld.panned = true;
-      setPanning(true);
-      return true;
-    },
-    move(event: PointerEvent<HTMLDivElement>): boolean {
-      if (!from.current) return false;
-      const { view, set } = useDeskView.getState();
-      set({ view: panned(view, event.clientX - from.current.x, event.clientY - from.current.y) });
-      from.current = { x: event.clientX, y: event.clientY };
-      return true;
-    },
-    up(): boolean {
-      if (!from.current) return false;
-      from.current = null;
-      setPanning(false);
-      return true;
-    },
-  };
 }

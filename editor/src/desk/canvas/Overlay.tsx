@@ -1,11 +1,12 @@
 import { memo, useMemo, type KeyboardEvent } from 'react';
 import { guideById, pathData, pathOfGuide, riderById, type Guide, type Scene } from '@pace-line/core';
 import { selectGuide, useDocument, type Selection } from '../../document/index.ts';
-import { flagsOf, gripOf, showsHandles, type Preview } from '../../tools/index.ts';
+import { boundsOf, boxedOf, flagsOf, gripOf, handlesAround, showsHandles, type Preview } from '../../tools/index.ts';
 import { useDesk } from '../context.ts';
 import { nodeLabel } from '../labels.ts';
 import { useDeskView } from '../view.ts';
 import { ticksOf, type Ticks } from './overlay-paths.ts';
+import { PreviewShape } from './PreviewShape.tsx';
 import { cssMatrix } from './view-transform.ts';
 
 interface LinesProps {
@@ -71,6 +72,7 @@ interface OverlayProps {
 export function Overlay({ scene, selection, preview }: OverlayProps) {
   const view = useDeskView((state) => state.view);
   const hover = useDeskView((state) => state.hover);
+  const tool = useDeskView((state) => state.tool);
   const guide = guideById(scene, selection.guides[0] ?? null);
   const near = hover ? guideById(scene, hover.guide) : undefined;
   const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
@@ -82,19 +84,54 @@ export function Overlay({ scene, selection, preview }: OverlayProps) {
           <MarkFlag key={flag.mark} {...flag} zoom={z} isSelected={selection.marks.includes(flag.mark)} />
         ))}
         {dot && <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z} />}
-        {guide?.visible && !guide.locked && <Nodes guide={guide} selection={selection} zoom={z} />}
+        {tool === 'adjust' && <SelectionBox scene={scene} selection={selection} zoom={z} />}
+        {guide?.visible && !guide.locked && !guide.link && <Nodes guide={guide} selection={selection} zoom={z} />}
         {preview && <PreviewShape preview={preview} zoom={z} />}
       </g>
     </svg>
   );
 }
 
+/** The box about several nodes or whole guides: brackets and ticks scale it, the ring on a stem turns it. */
+function SelectionBox({ scene, selection, zoom }: { scene: Scene; selection: Selection; zoom: number }) {
+  const boxed = boxedOf(scene, selection);
+  const bounds = boxed && boundsOf(scene, boxed);
+  if (!bounds) return null;
+  const { box, handles } = handlesAround(bounds, zoom);
+  const k = 1 / zoom;
+  return (
+    <g className="selection-box" aria-hidden>
+      <rect x={box.left} y={box.top} width={box.right - box.left} height={box.bottom - box.top} />
+      {handles.map(({ handle, x, y }) => {
+        if (handle.kind === 'turn')
+          return (
+            <g key="turn" transform={`translate(${x} ${y}) scale(${k})`}>
+              <path d="M0 7V24" />
+              <circle r={6} />
+              <path d="M-2.500 -1.500A3 3 0 1 1 -1 2.500" />
+            </g>
+          );
+        const { sx, sy } = handle;
+        const d = sx !== 0 && sy !== 0 ? `M${-sx * 9} 0H0V${-sy * 9}` : sx !== 0 ? 'M0 -7V7' : 'M-7 0H7';
+        return <path key={`${sx}${sy}`} className="bracket" d={d} transform={`translate(${x} ${y}) scale(${k})`} />;
+      })}
+    </g>
+  );
+}
+
 const GuideLine = memo(function GuideLine({ guide, isSelected }: { guide: Guide; isSelected: boolean }) {
   const d = useMemo(() => pathData(guide.nodes, guide.closed), [guide.nodes, guide.closed]);
+  const thick = guide.thickness;
   return (
     <g className={isSelected ? 'guide selected' : 'guide'}>
-      <path className="guide-casing" d={d} />
-      <path className="guide-line" d={d} stroke={guide.color} />
+      <path className="guide-casing" d={d} style={thick === undefined ? undefined : { strokeWidth: thick + 3 }} />
+      <path
+        className="guide-line"
+        d={d}
+        stroke={guide.color}
+        style={thick === undefined ? undefined : { strokeWidth: thick }}
+        strokeDasharray={guide.link ? '9 5' : undefined}
+      />
     </g>
   );
 });
@@ -212,52 +249,6 @@ function MarkFlag({ x, y, normalX, normalY, time, zoom, isSelected }: MarkFlagPr
           {time.toFixed(2)} s
         </text>
       )}
-    </g>
-  );
-}
-
-function PreviewShape({ preview, zoom }: { preview: Preview; zoom: number }) {
-  if (preview.kind === 'box') {
-    const { x0, y0, x1, y1 } = preview;
-    return (
-      <rect
-        className="select-box"
-        x={Math.min(x0, x1)}
-        y={Math.min(y0, y1)}
-        width={Math.abs(x1 - x0)}
-        height={Math.abs(y1 - y0)}
-      />
-    );
-  }
-  const { nodes, next, closes } = preview;
-  const [first] = nodes;
-  const last = nodes.at(-1);
-  const k = 1 / zoom;
-  const target = closes && first ? first : next ? { x: next[0], y: next[1] } : undefined;
-  return (
-    <g className="draft">
-      <path className="guide-casing" d={pathData(nodes, false)} />
-      <path className="draft-line" d={pathData(nodes, false)} />
-      {last && target && <path className="draft-next" d={pathData([last, target], false)} />}
-      {nodes.map((node, i) => (
-        <g key={i}>
-          {node.out && (
-            <path
-              className="draft-handle"
-              d={`M${node.x + (node.in?.[0] ?? 0)} ${node.y + (node.in?.[1] ?? 0)}L${node.x + node.out[0]} ${node.y + node.out[1]}`}
-            />
-          )}
-          {node.out && (
-            <circle className="draft-knob" cx={node.x + node.out[0]} cy={node.y + node.out[1]} r={3.5 * k} />
-          )}
-          <circle
-            className={i === 0 && closes ? 'draft-node closes' : 'draft-node'}
-            cx={node.x}
-            cy={node.y}
-            r={(i === 0 && closes ? 8 : 5) * k}
-          />
-        </g>
-      ))}
     </g>
   );
 }

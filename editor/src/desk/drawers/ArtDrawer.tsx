@@ -1,11 +1,12 @@
 import { ActionIcon, Tooltip } from '@mantine/core';
-import { IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconPuzzle, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, placedArt, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
+import { takeApart } from '../import-guides.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
@@ -98,6 +99,17 @@ function ArtTile({ art }: { art: Art }) {
         >
           park
         </button>
+        <Tooltip label="Take apart: name its parts guide, rider or scenery">
+          <ActionIcon
+            size="sm"
+            variant="subtle"
+            color="gray"
+            aria-label={`Take ${art.name} apart`}
+            onClick={() => void takeApart(art.name, art.markup)}
+          >
+            <IconPuzzle size={14} aria-hidden />
+          </ActionIcon>
+        </Tooltip>
         {used === 0 && (
           <Tooltip label="Delete this art">
             <ActionIcon

@@ -21,6 +21,7 @@ import { selectGuide, selectRider, useDocument, useDocumentState } from '../../d
 import { TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Drawer } from './Drawer.tsx';
+import { TracingRows } from './TracingRows.tsx';
 
 /** Everything in the scene: riders from front to back, then guides; show, lock, rename, restack. */
 export function ContentsDrawer() {
@@ -57,6 +58,7 @@ export function ContentsDrawer() {
           <GuideRow key={guide.id} guide={guide} />
         ))}
       </ul>
+      <TracingRows />
     </Drawer>
   );
 }
@@ -99,7 +101,13 @@ function GuideRow({ guide }: { guide: Guide }) {
   const doc = useDocument();
   const { actions } = useDesk();
   const isSelected = useDocumentState((state) => state.selection.guides.includes(guide.id));
-  const riders = useDocumentState((state) => state.shown.riders.filter((rider) => rider.guide === guide.id).length);
+  const riders = useDocumentState((state) =>
+    state.shown.riders
+      .filter((rider) => rider.guide === guide.id)
+      .map((rider) => rider.name)
+      .join(', '),
+  );
+  const original = useDocumentState((state) => guideById(state.shown, guide.link?.of ?? null)?.name);
   const patch = (label: string, change: Partial<Pick<Guide, 'visible' | 'locked' | 'name'>>): void =>
     actions.do(label, (scene) => setGuide(scene, { id: guide.id, patch: change }));
   return (
@@ -107,7 +115,9 @@ function GuideRow({ guide }: { guide: Guide }) {
       <span className="route-swatch" style={{ background: guide.color }} />
       <Name
         name={guide.name}
-        note={riders === 1 ? '1 rider' : `${riders} riders`}
+        note={[original && `follows ${original}`, riders ? `carries ${riders}` : 'no riders']
+          .filter(Boolean)
+          .join(' · ')}
         onSelect={() => doc.select(selectGuide(guide.id))}
         onRename={(name) => patch('Rename guide', { name })}
       />

@@ -3,9 +3,7 @@ import {
   cycleOf,
   distanceOfPlace,
   foldTime,
-  formatNumber,
   loopLength,
-  nodeIndex,
   pathOfGuide,
   prepare,
   retimeMark,
@@ -17,10 +15,11 @@ import {
 } from '@pace-line/core';
 import { selectRider, toggled, useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
 import { useDesk, useFrame } from '../context.ts';
-import { markLabel, nodeLabel, seconds } from '../labels.ts';
-import { useDeskView } from '../view.ts';
+import { markLabel, seconds } from '../labels.ts';
+import { useDeskView, usePreferences } from '../view.ts';
+import { LandmarkRules, lapNear, rulesOf, snappedToPlace, TimeNames, TimeRules } from './Rules.tsx';
 import { lineData, shownTimes, speedsOf } from './lines.ts';
-import { distanceOf, multiples, roundStep, timeOf, xOf, yOf, type SheetScale } from './scale.ts';
+import { distanceOf, timeOf, xOf, yOf, type SheetScale } from './scale.ts';
 
 interface ChartProps {
   readonly guide: Guide;
@@ -57,6 +56,8 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const selection = useDocumentState((state) => state.selection);
   const hover = useDeskView((state) => state.hover);
   const setView = useDeskView((state) => state.set);
+  const showsLandmarks = usePreferences((state) => state.seeing.landmarks);
+  const snapsToLandmarks = usePreferences((state) => state.snapping.kinds.landmarks && state.seeing.landmarks);
   const svg = useRef<SVGSVGElement>(null);
   const head = useRef<HTMLDivElement>(null);
   const speedText = useRef<HTMLSpanElement>(null);
@@ -191,7 +192,7 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
       ? [Math.abs(x - now.x) < Math.abs(y - now.y), Math.abs(x - now.x) >= Math.abs(y - now.y)]
       : [false, false];
     const time = keepTime ? now.mark.time : snap(now.mark.time + dt);
-    const distance = event.ctrlKey ? now.start + ds : snappedToNode(guide, scale, now.start + ds);
+    const distance = event.ctrlKey ? now.start + ds : snappedToPlace(guide, scale, now.start + ds, snapsToLandmarks);
     const moved = Math.abs(y - now.y) > 2 && !keepPlace;
     now.gesture.update((base) =>
       retimeMark(base, { rider: now.rider, mark: now.mark.id, time, ...(moved ? { distance } : {}) }),
@@ -250,6 +251,7 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
           </clipPath>
         </defs>
         <TimeRules scale={scale} length={length} bottom={size.height} />
+        {showsLandmarks && <LandmarkRules guide={guide} scale={scale} />}
         {rules.map((rule) => (
           <g key={`${rule.label}-${rule.distance}`}>
             <line className="place-rule" x1={scale.left} x2={scale.right} y1={rule.y} y2={rule.y} />
@@ -403,117 +405,6 @@ function lineAt(
     }
   }
   return null;
-}
-
-/** Distances within 6 px of a node's height are at the node. */
-function snappedToNode(guide: Guide, scale: SheetScale, distance: number): number {
-  const path = pathOfGuide(guide);
-  const reach = (6 / (scale.bottom - scale.top)) * (scale.high - scale.low);
-  const lap = guide.closed && path.length > 0 ? Math.floor(distance / path.length) : 0;
-  let best = distance;
-  let gap = reach;
-  for (let k = lap; k <= lap + (guide.closed ? 1 : 0); k++)
-    for (const start of guide.closed ? path.starts.subarray(0, -1) : path.starts) {
-      const s = start + k * path.length;
-      if (Math.abs(s - distance) < gap) {
-        gap = Math.abs(s - distance);
-        best = s;
-      }
-    }
-  return best;
-}
-
-/** The lap of a distance that lies on the sheet. */
-function lapNear(guide: Guide, distance: number, scale: SheetScale): number {
-  const { length } = pathOfGuide(guide);
-  if (!guide.closed || length === 0) return distance;
-  let s = distance;
-  while (s < scale.low) s += length;
-  while (s > scale.high && s - length >= scale.low) s -= length;
-  return s;
-}
-
-interface Rule {
-  readonly distance: number;
-  readonly y: number;
-  readonly label: string;
-  readonly labelled: boolean;
-}
-
-/** Least px between two rules that both stand. */
-const RULE_GAP = 16;
-
-/** Nodes to which marks are tied, and the guide's ends, as heights; those closer than 16 px to a weightier one are left out. */
-function rulesOf(guide: Guide, riders: readonly Rider[], scale: SheetScale): Rule[] {
-  const path = pathOfGuide(guide);
-  const tied = new Set<number>();
-  for (const rider of riders)
-    for (const { place } of rider.pace.marks)
-      if (place.by === 'node' && place.along === 0) tied.add(nodeIndex(guide, place.node));
-  const found: { distance: number; label: string; weight: number }[] = [];
-  const laps =
-    guide.closed && path.length > 0 ? multiples(scale.low / path.length - 1, scale.high / path.length, 1) : [0];
-  guide.nodes.forEach((node, i) => {
-    const isEnd = i === 0 || (!guide.closed && i === guide.nodes.length - 1);
-    if (!tied.has(i) && !isEnd) return;
-    for (const lap of laps) {
-      const distance = (path.starts[i] ?? 0) + lap * path.length;
-      if (distance >= scale.low && distance <= scale.high)
-        found.push({ distance, label: nodeLabel(guide, node.id), weight: tied.has(i) ? 2 : 1 });
-    }
-  });
-  const kept: Rule[] = [];
-  for (const { distance, label } of found.sort((a, b) => b.weight - a.weight || a.distance - b.distance)) {
-    const y = yOf(scale, distance);
-    if (kept.every((rule) => Math.abs(rule.y - y) >= RULE_GAP)) kept.push({ distance, y, label, labelled: true });
-  }
-  return kept;
-}
-
-function TimeRules({ scale, length, bottom }: { scale: SheetScale; length: number; bottom: number }) {
-  const step = roundStep(scale.to - scale.from, scale.right - scale.left, 44);
-  const px = ((scale.right - scale.left) / (scale.to - scale.from)) * step;
-  const fine = step / (px >= 60 ? 5 : 2);
-  const inside = (time: number): boolean => time >= -1e-9 && time <= length + 1e-9;
-  return (
-    <g aria-hidden>
-      {multiples(scale.from, scale.to, fine)
-        .filter(inside)
-        .map((time) => (
-          <line
-            key={`f${time}`}
-            className="time-rule fine"
-            x1={xOf(scale, time)}
-            x2={xOf(scale, time)}
-            y1={scale.top}
-            y2={scale.bottom}
-          />
-        ))}
-      {multiples(scale.from, scale.to, step)
-        .filter(inside)
-        .map((time) => (
-          <line
-            key={time}
-            className="time-rule"
-            x1={xOf(scale, time)}
-            x2={xOf(scale, time)}
-            y1={scale.top}
-            y2={bottom - 8}
-          />
-        ))}
-    </g>
-  );
-}
-
-function TimeNames({ scale, length }: { scale: SheetScale; length: number }) {
-  const step = roundStep(scale.to - scale.from, scale.right - scale.left, 44);
-  return multiples(scale.from, scale.to, step)
-    .filter((time) => time >= -1e-9 && time <= length + 1e-9)
-    .map((time) => (
-      <text key={time} className="time-name figures" x={xOf(scale, time)} y={17}>
-        {formatNumber(time, 2)}
-      </text>
-    ));
 }
 
 interface LineProps {

@@ -22,3 +22,25 @@ export function warn(title: string, message: string): void {
     closeButtonProps: { 'aria-label': 'Close this notice' },
   });
 }
+
+/** Says what was taken away, with a button that brings it back. */
+export function offerUndo(title: string, restore: () => Promise<void>): void {
+  const note = notifications.show({
+    title,
+    withBorder: true,
+    autoClose: 12_000,
+    closeButtonProps: { 'aria-label': 'Close this notice' },
+    message: (
+      <button
+        type="button"
+        className="small-button"
+        onClick={() => {
+          void restore();
+          notifications.hide(note);
+        }}
+      >
+        Undo
+      </button>
+    ),
+  });
+}

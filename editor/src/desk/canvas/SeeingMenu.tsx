@@ -1,0 +1,82 @@
+import { Checkbox, Popover, Tooltip } from '@mantine/core';
+import { IconMagnet } from '@tabler/icons-react';
+import { useState } from 'react';
+import { NumberField, PX } from '../../fields/index.ts';
+import { SNAP_KINDS, type SnapKind } from '../../tools/index.ts';
+import { usePreferences, type Seeing } from '../view.ts';
+
+const SNAP_NAMES: Readonly<Record<SnapKind, string>> = {
+  nodes: 'nodes',
+  ends: 'ends of guides, and in line with them',
+  lines: 'anywhere on other guides',
+  landmarks: 'crests, troughs, tightest bends',
+  pivots: 'pivots of riders',
+  canvas: 'edges and middle of the canvas',
+  grid: 'a grid',
+};
+
+const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
+  arrows: 'direction arrows',
+  nodeNames: 'names of nodes',
+  landmarks: 'crests, troughs, tightest bends',
+};
+
+/** What points snap to and what is shown of guides: each can be switched off, remembered by this browser. */
+export function SeeingMenu() {
+  const [open, setOpen] = useState(false);
+  const { snapping, setSnap, setGrid, seeing, setSeeing } = usePreferences();
+  const count = SNAP_KINDS.filter((kind) => snapping.kinds[kind]).length;
+  return (
+    <Popover opened={open} onChange={setOpen} position="bottom-end" width={280} trapFocus shadow="md">
+      <Popover.Target>
+        <Tooltip label="Snapping and seeing">
+          <button
+            type="button"
+            className="plain-button"
+            aria-label={`Snapping and seeing: ${count} of ${SNAP_KINDS.length} kinds snap`}
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            <IconMagnet size={16} aria-hidden />
+          </button>
+        </Tooltip>
+      </Popover.Target>
+      <Popover.Dropdown className="seeing-menu">
+        <h3>Snap to</h3>
+        {SNAP_KINDS.map((kind) => (
+          <div key={kind} className="menu-line">
+            <Checkbox
+              size="xs"
+              label={SNAP_NAMES[kind]}
+              checked={snapping.kinds[kind]}
+              onChange={(event) => setSnap(kind, event.currentTarget.checked)}
+            />
+            {kind === 'grid' && (
+              <NumberField
+                label="Step of the grid"
+                value={snapping.grid}
+                unit="px"
+                units={PX}
+                min={1}
+                max={1000}
+                onCommit={setGrid}
+              />
+            )}
+          </div>
+        ))}
+        <p className="card-note">Ctrl holds it off; Shift keeps to multiples of 15°.</p>
+        <h3>Show</h3>
+        {(Object.keys(SEEING_NAMES) as (keyof Seeing)[]).map((key) => (
+          <div key={key} className="menu-line">
+            <Checkbox
+              size="xs"
+              label={SEEING_NAMES[key]}
+              checked={seeing[key]}
+              onChange={(event) => setSeeing({ [key]: event.currentTarget.checked })}
+            />
+          </div>
+        ))}
+      </Popover.Dropdown>
+    </Popover>
+  );
+}

@@ -1,0 +1,56 @@
+import { guideById } from '@pace-line/core';
+import { useDocumentState } from '../../document/index.ts';
+import type { ToolName } from '../view.ts';
+
+const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
+  plot: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.',
+  sketch: 'Press and draw. Ending at the start closes it; the fit can be changed afterwards.',
+  'act-out': 'Press, wait for the count, and move as the rider should move; let go to end.',
+  'set-down': 'Drag a rider to where it should be at the playhead; press a guide to be there then.',
+  shape: 'Drag the shape’s box, or click for a middling one; Shift keeps it even.',
+  measure: 'Point at a guide for its lengths; drag between two points.',
+};
+
+/** A line under the canvas: what a drag would do now, and how far apart the ticks stand. */
+export function StatusLine({ every, tool }: { every: number | null; tool: ToolName }) {
+  const selection = useDocumentState((state) => state.selection);
+  const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
+  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
+  let text = 'Click to select; drag a box to select several, with Shift to add.';
+  const toolLine = TOOL_LINES[tool];
+  if (toolLine !== undefined) text = toolLine;
+  else if (guide?.link) text = 'It follows another guide; edit that one, or unlink it on card 1.';
+  else if (selection.nodes.length > 0 && guide)
+    text = `${selection.nodes.length} of ${guide.nodes.length} nodes. Arrows nudge; marks keep their times.`;
+  else if (guide)
+    text = 'Drag the line to bend it, with Alt to an arc; double-click adds a node; the cross moves it whole.';
+  else if (selection.marks.length > 0) text = 'Drag the flag along the guide; its time stays.';
+  else if (selection.riders.length > 0) text = 'Drag to move it; on a guide that sets lift and lead.';
+  return (
+    <p className="status-line">
+      <span className="status-text">{text}</span>
+      <span className="status-ticks">{ticks}</span>
+    </p>
+  );
+}
+
+/** What an empty scene says to do next. */
+export function EmptyCanvas() {
+  return (
+    <div className="empty-canvas">
+      <p>
+        <strong>Draw a guide:</strong> press <kbd>2</kbd> to plot it, <kbd>3</kbd> to sketch it, <kbd>6</kbd> to start
+        from a shape.
+      </p>
+      <p>
+        <strong>Bring in a drawing:</strong> drop an SVG file here, then drag it from <em>Art</em> onto the guide. Or
+        set it down (<kbd>5</kbd>) at one time after another: the guide grows as you go.
+      </p>
+    </div>
+  );
+}
+
+function ordinal(n: number): string {
+  const tail = n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
+  return `${n}${tail}`;
+}

@@ -1,0 +1,171 @@
+import { Select, Slider } from '@mantine/core';
+import {
+  actedMotion,
+  guideById,
+  refitActed,
+  riderById,
+  SHAPE_KINDS,
+  setOutline,
+  type Scene,
+  type ShapeKind,
+} from '@pace-line/core';
+import { useRef } from 'react';
+import { useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
+import { SHAPE_NAMES, strokeNodes, type Remembered } from '../../tools/index.ts';
+import { Segments } from '../cards/Card.tsx';
+import { useDeskView, usePreferences, type ToolName } from '../view.ts';
+
+/** What the active tool can be set to; after a stroke its fit can still be changed here. */
+export function ToolOptionsBar({ tool }: { tool: ToolName }) {
+  const options = usePreferences((state) => state.toolOptions);
+  const setOptions = usePreferences((state) => state.setToolOptions);
+  const remembered = useDeskView((state) => state.remembered);
+  const isThere = useDocumentState(
+    (state) => remembered !== null && guideById(state.shown, remembered.guide) !== undefined,
+  );
+  const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
+  if (tool === 'adjust' || tool === 'plot' || tool === 'measure') return null;
+  const last = isThere ? remembered : null;
+  return (
+    <div className="tool-options" role="group" aria-label="Options of the tool">
+      {tool === 'sketch' && (
+        <FitSlider
+          label="Within"
+          unit="px"
+          min={0.5}
+          max={24}
+          step={0.5}
+          value={options.sketchTolerance}
+          onChange={(sketchTolerance) => setOptions({ sketchTolerance })}
+          last={last?.kind === 'sketch' ? last : null}
+        />
+      )}
+      {tool === 'act-out' && (
+        <>
+          <span className="muted">{rider ? `for ${rider.name}` : 'select a rider'}</span>
+          <span className="option-label">Count</span>
+          <Segments
+            label="Beats of the count-in"
+            value={String(options.countIn)}
+            options={[
+              ['0', 'none'],
+              ['3', '3'],
+              ['5', '5'],
+            ]}
+            onChange={(value) => setOptions({ countIn: Number(value) })}
+          />
+          <span className="option-label">Act at</span>
+          <Segments
+            label="Speed while acting"
+            value={String(options.actSpeed)}
+            options={[
+              ['0.25', '¼'],
+              ['0.5', '½'],
+              ['1', '1×'],
+            ]}
+            onChange={(value) => setOptions({ actSpeed: Number(value) })}
+          />
+          <FitSlider
+            label="Smooth"
+            unit="s"
+            min={0}
+            max={0.3}
+            step={0.01}
+            value={options.actSmoothing}
+            onChange={(actSmoothing) => setOptions({ actSmoothing })}
+            last={last?.kind === 'acted' ? last : null}
+          />
+        </>
+      )}
+      {tool === 'set-down' && <SetDownLine />}
+      {tool === 'shape' && (
+        <Select
+          aria-label="Shape"
+          size="xs"
+          w={150}
+          allowDeselect={false}
+          value={options.shape}
+          data={SHAPE_KINDS.map((kind) => ({ value: kind, label: SHAPE_NAMES[kind] }))}
+          onChange={(shape) => shape && setOptions({ shape: shape })}
+          comboboxProps={{ withinPortal: true }}
+        />
+      )}
+    </div>
+  );
+}
+
+function SetDownLine() {
+  const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
+  const guide = useDocumentState((state) => guideById(state.shown, rider?.guide ?? null));
+  const text = !rider
+    ? 'Press a rider to begin.'
+    : guide
+      ? `${rider.name}: ${rider.pace.marks.length} placements on ${guide.name}. Move the playhead, then drag it on.`
+      : `${rider.name} is parked: that is its place at 0 s. Move the playhead, then drag it on.`;
+  return <span className="muted option-line">{text}</span>;
+}
+
+interface FitSliderProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+  readonly last: Remembered | null;
+}
+
+/** A value of the fit; while the last stroke is still there it is fitted again as the slider moves, as one step of undo. */
+function FitSlider({ label, unit, min, max, step, value, onChange, last }: FitSliderProps) {
+  const doc = useDocument();
+  const gesture = useRef<Gesture | null>(null);
+  const count = useDocumentState((state) => (last ? guideById(state.shown, last.guide)?.nodes.length : undefined));
+  const change = (next: number): void => {
+    onChange(next);
+    if (!last || doc.state.readOnly) return;
+    gesture.current ??= doc.begin(last.kind === 'sketch' ? 'Fit sketch' : 'Smooth the hand');
+    gesture.current.update((base) => fittedAgain(base, last, next));
+  };
+  const end = (): void => {
+    gesture.current?.commit();
+    gesture.current = null;
+  };
+  return (
+    <>
+      <span className="option-label">{label}</span>
+      <Slider
+        className="fit-slider"
+        size="sm"
+        min={min}
+        max={max}
+        step={step}
+        value={value}
+        onChange={change}
+        onChangeEnd={end}
+        label={null}
+        thumbLabel={`${label}, ${unit}`}
+      />
+      <span className="figures option-value">
+        {value} {unit}
+      </span>
+      {count !== undefined && <span className="muted">{count} nodes</span>}
+    </>
+  );
+}
+
+/** The scene with the last stroke or motion of the hand fitted with another value. */
+function fittedAgain(scene: Scene, last: Remembered, value: number): Scene {
+  const guide = guideById(scene, last.guide);
+  if (!guide) return scene;
+  if (last.kind === 'sketch') {
+    const nodes = strokeNodes(last.stroke, value, last.closed).map((node, i) => ({
+      ...node,
+      id: `${guide.id}-n${i + 1}`,
+    }));
+    return nodes.length < 2 ? scene : setOutline(scene, { guide: guide.id, nodes, closed: last.closed });
+  }
+  if (last.kind !== 'acted') return scene;
+  const acted = actedMotion(last.hand, { smoothing: value });
+  return acted ? refitActed(scene, { rider: last.rider, guide: guide.id, acted, ids: `${last.rider}-a` }) : scene;
+}

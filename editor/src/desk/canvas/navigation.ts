@@ -1,0 +1,69 @@
+import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { spaceHeld } from '../space-key.ts';
+import { useDeskView } from '../view.ts';
+import { panned, zoomedAt } from './view-transform.ts';
+
+/** Fits the canvas into its pane when that is first laid out and whenever its size changes, until the view was moved by hand. */
+export function useFitWhileUntouched(surface: RefObject<HTMLDivElement | null>, fit: () => void): void {
+  useEffect(() => {
+    const pane = surface.current;
+    if (!pane) return;
+    let fittedView = useDeskView.getState().view;
+    const refit = (): void => {
+      const { view } = useDeskView.getState();
+      if (view !== fittedView) return;
+      fit();
+      fittedView = useDeskView.getState().view;
+    };
+    const observer = new ResizeObserver(refit);
+    observer.observe(pane);
+    return () => observer.disconnect();
+  }, [surface, fit]);
+}
+
+/** Wheel pans, Ctrl-wheel and pinch zoom; held space or the middle button pans. */
+export function usePan(surface: RefObject<HTMLDivElement | null>) {
+  const [isPanning, setPanning] = useState(false);
+  const from = useRef<{ x: number; y: number } | null>(null);
+  useEffect(() => {
+    const pane = surface.current;
+    if (!pane) return;
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const { view, set } = useDeskView.getState();
+      const box = pane.getBoundingClientRect();
+      if (event.ctrlKey || event.metaKey)
+        set({
+          view: zoomedAt(view, Math.exp(-event.deltaY * 0.0022), event.clientX - box.left, event.clientY - box.top),
+        });
+      else set({ view: event.shiftKey ? panned(view, -event.deltaY, 0) : panned(view, -event.deltaX, -event.deltaY) });
+    };
+    pane.addEventListener('wheel', onWheel, { passive: false });
+    return () => pane.removeEventListener('wheel', onWheel);
+  }, [surface]);
+  return {
+    isPanning,
+    down(event: PointerEvent<HTMLDivElement>): boolean {
+      if (event.button !== 1 && !spaceHeld.current) return false;
+      event.preventDefault();
+      event.currentTarget.setPointerCapture(event.pointerId);
+      from.current = { x: event.clientX, y: event.clientY };
+      spaceHeld.panned = true;
+      setPanning(true);
+      return true;
+    },
+    move(event: PointerEvent<HTMLDivElement>): boolean {
+      if (!from.current) return false;
+      const { view, set } = useDeskView.getState();
+      set({ view: panned(view, event.clientX - from.current.x, event.clientY - from.current.y) });
+      from.current = { x: event.clientX, y: event.clientY };
+      return true;
+    },
+    up(): boolean {
+      if (!from.current) return false;
+      from.current = null;
+      setPanning(false);
+      return true;
+    },
+  };
+}

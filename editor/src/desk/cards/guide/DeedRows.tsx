@@ -1,0 +1,225 @@
+import { Menu, Slider } from '@mantine/core';
+import { IconChevronDown } from '@tabler/icons-react';
+import { useRef, useState } from 'react';
+import {
+  canSplitGuide,
+  fairGuide,
+  nodesThrough,
+  ridersOf,
+  SceneError,
+  setClosed,
+  setOutline,
+  simplifyGuide,
+  type Guide,
+  type Scene,
+} from '@pace-line/core';
+import { keepGuide, useDocument, useDocumentState, type Gesture } from '../../../document/index.ts';
+import { tell } from '../../../look/notices.tsx';
+import { useDesk } from '../../context.ts';
+import { useDeskView } from '../../view.ts';
+import { Row, Segments } from '../Card.tsx';
+
+/** What can be done to the guide: open and close, split, a menu of deeds, and those that are tried out live. */
+export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] }) {
+  const { actions } = useDesk();
+  const [only] = nodes.length === 1 ? nodes : [];
+  const remembered = useDeskView((state) => state.remembered);
+  const riders = useDocumentState((state) => ridersOf(state.shown, guide.id).length);
+  const fixed = guide.locked || guide.link !== undefined;
+  const deeds = actions.guides;
+  const canSplit =
+    only !== undefined &&
+    !canSplitGuide(actions.scene, { guide: guide.id, node: only, nodeId: '\0a', guideId: '\0b', name: '' });
+  return (
+    <>
+      <Row label="Runs">
+        <Segments
+          label="Open or closed"
+          value={guide.closed ? 'closed' : 'open'}
+          disabled={fixed}
+          options={[
+            ['open', 'open'],
+            ['closed', 'closed'],
+          ]}
+          onChange={(value) =>
+            actions.do(value === 'closed' ? 'Close guide' : 'Open guide', (scene) =>
+              setClosed(scene, { guide: guide.id, closed: value === 'closed' }),
+            )
+          }
+        />
+        {canSplit && (
+          <button type="button" className="small-button" onClick={() => deeds.splitAt(guide, only)}>
+            {guide.closed ? 'open here' : 'split here'}
+          </button>
+        )}
+      </Row>
+      <Row label="Change">
+        <Menu position="top-start" withinPortal>
+          <Menu.Target>
+            <button type="button" className="small-button">
+              direction <IconChevronDown size={12} aria-hidden />
+            </button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item disabled={fixed} onClick={() => deeds.reverse(guide.id, 'place')}>
+              Reverse{riders > 0 ? ': riders keep their place and turn round' : ''}
+            </Menu.Item>
+            {riders > 0 && (
+              <Menu.Item disabled={fixed} onClick={() => deeds.reverse(guide.id, 'way')}>
+                Reverse: riders keep their way along it
+              </Menu.Item>
+            )}
+            <Menu.Item
+              disabled={fixed || !guide.closed || only === undefined}
+              onClick={() => only !== undefined && deeds.startAt(guide.id, only)}
+            >
+              Start at the selected node
+            </Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+        <Menu position="top-start" withinPortal>
+          <Menu.Target>
+            <button type="button" className="small-button">
+              more <IconChevronDown size={12} aria-hidden />
+            </button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item disabled={fixed} onClick={() => deeds.straighten(guide, nodes)}>
+              Straighten {nodes.length > 0 ? 'here' : 'all spans'}
+            </Menu.Item>
+            <Menu.Item disabled={fixed || guide.closed} onClick={() => deeds.join()}>
+              Join to the nearest open end
+            </Menu.Item>
+            <Menu.Item disabled={fixed} onClick={() => deeds.flip('left-right')}>
+              Flip left and right
+            </Menu.Item>
+            <Menu.Item disabled={fixed} onClick={() => deeds.flip('up-down')}>
+              Flip up and down
+            </Menu.Item>
+            <Menu.Divider />
+            <Menu.Item
+              disabled={guide.link !== undefined}
+              onClick={() => deeds.addLinked(guide, { kind: 'parallel', of: guide.id, distance: 40 }, true)}
+            >
+              Parallel beside it, linked
+            </Menu.Item>
+            <Menu.Item
+              disabled={guide.link !== undefined}
+              onClick={() => deeds.addLinked(guide, { kind: 'parallel', of: guide.id, distance: 40 }, false)}
+            >
+              Parallel beside it, on its own
+            </Menu.Item>
+            <Menu.Item
+              disabled={guide.link !== undefined}
+              onClick={() => deeds.addLinked(guide, { kind: 'copy', of: guide.id, dx: 60, dy: 60 }, true)}
+            >
+              The same guide elsewhere, linked
+            </Menu.Item>
+            <Menu.Divider />
+            <Menu.Item onClick={() => void deeds.copyPathData(guide)}>Copy as path data</Menu.Item>
+            <Menu.Item
+              onClick={() =>
+                void keepGuide(guide.name, guide).then(() => tell(`“${guide.name}” is in the collection.`))
+              }
+            >
+              Keep in the collection
+            </Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+      </Row>
+      {!fixed && (
+        <>
+          <LiveRow
+            label="Simplify"
+            unit="px"
+            max={20}
+            step={0.5}
+            from={guide}
+            change={(scene, tolerance) => simplifyGuide(scene, { guide: guide.id, tolerance })}
+          />
+          <LiveRow
+            label="Fair"
+            unit="%"
+            max={100}
+            step={2}
+            from={guide}
+            change={(scene, percent) =>
+              fairGuide(scene, { guide: guide.id, nodes: nodes.length > 1 ? nodes : [], strength: percent / 100 })
+            }
+          />
+        </>
+      )}
+      {remembered?.kind === 'points' && remembered.guide === guide.id && !fixed && (
+        <LiveRow
+          label="Roundness"
+          unit="%"
+          max={100}
+          step={5}
+          first={100}
+          from={guide}
+          change={(scene, percent) => {
+            const round = nodesThrough(remembered.points, percent / 100, remembered.closed);
+            const now = guide.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
+            return setOutline(scene, { guide: guide.id, nodes: now, closed: remembered.closed });
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+interface LiveRowProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly max: number;
+  readonly step: number;
+  readonly first?: number;
+  readonly from: Guide;
+  readonly change: (scene: Scene, value: number) => Scene;
+}
+
+/** A deed that is tried out as its slider moves, always from the guide as it was when the slider was taken; one step of undo. */
+function LiveRow({ label, unit, max, step, first = 0, from, change }: LiveRowProps) {
+  const doc = useDocument();
+  const gesture = useRef<Gesture | null>(null);
+  const [value, setValue] = useState(first);
+  const count = from.nodes.length;
+  const move = (next: number): void => {
+    setValue(next);
+    if (doc.state.readOnly) return;
+    gesture.current ??= doc.begin(label);
+    gesture.current.update((base) => {
+      if (next === 0 && first === 0) return base;
+      try {
+        return change(base, next);
+      } catch (error) {
+        if (error instanceof SceneError) return base;
+        throw error;
+      }
+    });
+  };
+  const end = (): void => {
+    gesture.current?.commit();
+    gesture.current = null;
+    if (first === 0) setValue(0);
+  };
+  return (
+    <Row label={label}>
+      <Slider
+        className="live-slider"
+        size="xs"
+        min={0}
+        max={max}
+        step={step}
+        value={value}
+        onChange={move}
+        onChangeEnd={end}
+        label={null}
+        thumbLabel={`${label}, ${unit}`}
+      />
+      <span className="figures option-value">
+        {gesture.current || value > 0 ? `${value} ${unit}` : `${count} nodes`}
+      </span>
+    </Row>
+  );
+}

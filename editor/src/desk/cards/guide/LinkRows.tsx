@@ -1,0 +1,43 @@
+import { guideById, setLink, unlinkGuide, type Guide, type GuideLink } from '@pace-line/core';
+import { useDocumentState } from '../../../document/index.ts';
+import { NumberField, PX } from '../../../fields/index.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+/** How a guide follows another one. */
+export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
+  const { actions } = useDesk();
+  const original = useDocumentState((state) => guideById(state.shown, link.of));
+  const put = (next: GuideLink): void =>
+    actions.do('Change link', (scene) => setLink(scene, { id: guide.id, link: next }));
+  return (
+    <>
+      <Row label="Follows">
+        <span>{original?.name}</span>
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => actions.do('Unlink guide', (scene) => unlinkGuide(scene, { id: guide.id }))}
+        >
+          unlink
+        </button>
+      </Row>
+      {link.kind === 'parallel' ? (
+        <Row label="Distance, left of it">
+          <NumberField
+            label="Distance from the original"
+            value={link.distance}
+            unit="px"
+            units={PX}
+            onCommit={(distance) => put({ ...link, distance })}
+          />
+        </Row>
+      ) : (
+        <Row label="Stands off by">
+          <NumberField label="Offset x" value={link.dx} unit="px" units={PX} onCommit={(dx) => put({ ...link, dx })} />
+          <NumberField label="Offset y" value={link.dy} unit="px" units={PX} onCommit={(dy) => put({ ...link, dy })} />
+        </Row>
+      )}
+    </>
+  );
+}

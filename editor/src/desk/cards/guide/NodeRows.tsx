@@ -1,0 +1,156 @@
+import {
+  nameNode,
+  pathOfGuide,
+  setGuide,
+  setHandle,
+  setJoin,
+  setNode,
+  type Guide,
+  type Join,
+  type Node,
+} from '@pace-line/core';
+import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
+import { useDesk } from '../../context.ts';
+import { nodeLabel } from '../../labels.ts';
+import { Row, Segments } from '../Card.tsx';
+
+const JOINS: readonly (readonly [Join, string])[] = [
+  ['corner', 'corner'],
+  ['smooth', 'smooth'],
+  ['balanced', 'balanced'],
+];
+
+/** The guide's name; of selected nodes the join, of one the place, the name and the handles in numbers. */
+export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] }) {
+  const { actions } = useDesk();
+  const chosen = guide.nodes.filter((node) => nodes.includes(node.id));
+  const [only] = chosen;
+  const join = only && chosen.every((node) => node.join === only.join) ? only.join : null;
+  const fixed = guide.locked || guide.link !== undefined;
+  return (
+    <>
+      <Row label="Name">
+        <TextField
+          label="Guide name"
+          value={guide.name}
+          onCommit={(name) => actions.do('Rename guide', (scene) => setGuide(scene, { id: guide.id, patch: { name } }))}
+        />
+      </Row>
+      <Row
+        label={
+          chosen.length === 1 && only
+            ? nodeLabel(guide, only.id)
+            : chosen.length > 0
+              ? `${chosen.length} nodes`
+              : 'Nodes'
+        }
+      >
+        {only ? (
+          <Segments
+            label="Join"
+            value={join}
+            disabled={fixed}
+            options={JOINS}
+            onChange={(next) =>
+              actions.do('Change join', (scene) => setJoin(scene, { guide: guide.id, nodes, join: next }))
+            }
+          />
+        ) : (
+          <span className="figures">{guide.nodes.length}</span>
+        )}
+      </Row>
+      {only && chosen.length === 1 && <OneNode guide={guide} node={only} fixed={fixed} />}
+    </>
+  );
+}
+
+function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: boolean }) {
+  const { actions } = useDesk();
+  const index = guide.nodes.indexOf(node);
+  const span = pathOfGuide(guide).spans[index];
+  const place = (change: { x?: number; y?: number }): void =>
+    actions.do('Move node', (scene) =>
+      setNode(scene, { guide: guide.id, node: node.id, x: node.x, y: node.y, ...change }),
+    );
+  return (
+    <>
+      <Row label="Place">
+        <NumberField
+          label="Node x"
+          value={node.x}
+          unit="px"
+          units={PX}
+          disabled={fixed}
+          onCommit={(x) => place({ x })}
+        />
+        <NumberField
+          label="Node y"
+          value={node.y}
+          unit="px"
+          units={PX}
+          disabled={fixed}
+          onCommit={(y) => place({ y })}
+        />
+      </Row>
+      <HandleRow guide={guide} node={node} side="in" label="Handle before" fixed={fixed} />
+      <HandleRow guide={guide} node={node} side="out" label="Handle after" fixed={fixed} />
+      <Row label="Called">
+        <TextField
+          label="Node name"
+          value={node.name ?? ''}
+          onCommit={(name) =>
+            actions.do('Name node', (scene) => nameNode(scene, { guide: guide.id, node: node.id, name }))
+          }
+        />
+      </Row>
+      {span && (
+        <Row label="Span after it">
+          <span className="figures">{span.length.toFixed(1)} px</span>
+        </Row>
+      )}
+    </>
+  );
+}
+
+interface HandleRowProps {
+  readonly guide: Guide;
+  readonly node: Node;
+  readonly side: 'in' | 'out';
+  readonly label: string;
+  readonly fixed: boolean;
+}
+
+/** One handle as length and angle (0° to the right, clockwise); a length of 0 takes it away. */
+function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
+  const { actions } = useDesk();
+  const handle = node[side];
+  const size = handle ? Math.hypot(handle[0], handle[1]) : 0;
+  const angle = handle ? (Math.atan2(handle[1], handle[0]) * 180) / Math.PI : 0;
+  const put = (length: number, degrees: number): void => {
+    const radians = (degrees * Math.PI) / 180;
+    const next = length > 0 ? ([length * Math.cos(radians), length * Math.sin(radians)] as const) : null;
+    actions.do('Set handle', (scene) => setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }));
+  };
+  return (
+    <Row label={label}>
+      <NumberField
+        label={`${label}, length`}
+        value={size}
+        unit="px"
+        units={PX}
+        min={0}
+        disabled={fixed}
+        onCommit={(length) => put(length, angle)}
+      />
+      <NumberField
+        label={`${label}, angle`}
+        value={angle}
+        unit="°"
+        units={DEGREES}
+        digits={1}
+        disabled={fixed || !handle}
+        onCommit={(degrees) => put(size, degrees)}
+      />
+    </Row>
+  );
+}

@@ -1,0 +1,178 @@
+import { ActionIcon, TextInput, Tooltip } from '@mantine/core';
+import { IconDownload, IconSearch, IconTrash, IconUpload } from '@tabler/icons-react';
+import { useEffect, useMemo, useState } from 'react';
+import useSWR from 'swr';
+import { guideById, pathData, pathOfGuide } from '@pace-line/core';
+import {
+  keepGuide,
+  listKept,
+  onCollectionChange,
+  readCollection,
+  removeKept,
+  renameKept,
+  STARTERS,
+  useDocumentState,
+  writeCollection,
+  type KeptGuide,
+} from '../../document/index.ts';
+import { TextField } from '../../fields/index.ts';
+import { offerUndo, tell, warn } from '../../look/notices.tsx';
+import { pickFiles, saveFile } from '../../platform/files.ts';
+import { useDesk } from '../context.ts';
+import { importGuideFiles } from '../import-guides.ts';
+import { GUIDE_DRAG } from './drag.ts';
+import { Drawer } from './Drawer.tsx';
+
+/** The guides kept in this browser, and a few to start from; dragged to the canvas, or placed by a button. */
+export function CollectionDrawer() {
+  const { actions } = useDesk();
+  const { data: kept = [], mutate } = useSWR('collection', listKept);
+  const [words, setWords] = useState('');
+  const selected = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
+  useEffect(() => onCollectionChange(() => void mutate()), [mutate]);
+  const matches = ({ name }: KeptGuide): boolean => name.toLowerCase().includes(words.trim().toLowerCase());
+  const bringIn = async (): Promise<void> => {
+    for (const file of await pickFiles('.json,application/json')) {
+      const read = readCollection(await file.text());
+      if (!read.ok) warn(`${file.name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+      else {
+        for (const { name, guide } of read.guides) await keepGuide(name, guide);
+        tell(`${read.guides.length} guides were added to the collection.`);
+      }
+    }
+  };
+  const mine = kept.filter(matches);
+  const given = STARTERS.filter(matches);
+  return (
+    <Drawer title="Collection">
+      <div className="drawer-buttons">
+        <button
+          type="button"
+          className="small-button"
+          disabled={!selected}
+          onClick={() => selected && void keepGuide(selected.name, selected)}
+        >
+          {selected ? `Keep “${selected.name}”` : 'Select a guide to keep it'}
+        </button>
+        <button
+          type="button"
+          className="small-button"
+          onClick={() =>
+            void pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain').then((files) =>
+              importGuideFiles(files, actions),
+            )
+          }
+        >
+          From a file…
+        </button>
+      </div>
+      <TextInput
+        size="xs"
+        aria-label="Search the collection"
+        placeholder="Search"
+        leftSection={<IconSearch size={14} aria-hidden />}
+        value={words}
+        onChange={(event) => setWords(event.currentTarget.value)}
+      />
+      <h3 className="drawer-heading">
+        Kept in this browser
+        <span className="drawer-tools">
+          <Tooltip label="Add from a collection file">
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label="Add from a collection file"
+              onClick={() => void bringIn()}
+            >
+              <IconUpload size={14} aria-hidden />
+            </ActionIcon>
+          </Tooltip>
+          <Tooltip label="Save as a collection file">
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              color="gray"
+              aria-label="Save as a collection file"
+              disabled={kept.length === 0}
+              onClick={() => saveFile('guides.paceline-guides.json', 'application/json', writeCollection(kept))}
+            >
+              <IconDownload size={14} aria-hidden />
+            </ActionIcon>
+          </Tooltip>
+        </span>
+      </h3>
+      {mine.length === 0 && (
+        <p className="card-note">{words ? 'None of that name.' : 'None yet: select a guide and keep it.'}</p>
+      )}
+      <ul className="guide-grid">
+        {mine.map((one) => (
+          <GuideTile key={one.id} kept={one} own />
+        ))}
+      </ul>
+      <h3 className="drawer-heading">To start from</h3>
+      <ul className="guide-grid">
+        {given.map((one) => (
+          <GuideTile key={one.id} kept={one} own={false} />
+        ))}
+      </ul>
+    </Drawer>
+  );
+}
+
+function GuideTile({ kept, own }: { kept: KeptGuide; own: boolean }) {
+  const { actions } = useDesk();
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const { d, box } = useMemo(() => {
+    const { left, right, top, bottom } = pathOfGuide(kept.guide).bounds;
+    const edge = 0.08 * Math.max(right - left, bottom - top, 1);
+    return {
+      d: pathData(kept.guide.nodes, kept.guide.closed, 1),
+      box: `${left - edge} ${top - edge} ${right - left + 2 * edge} ${bottom - top + 2 * edge}`,
+    };
+  }, [kept]);
+  const place = (): void => actions.guides.placeKept(kept, [canvas.width / 2, canvas.height / 2]);
+  const remove = async (): Promise<void> => {
+    const restore = await removeKept(kept.id);
+    offerUndo(`“${kept.name}” was taken out of the collection`, restore);
+  };
+  return (
+    <li className="guide-tile">
+      <button
+        type="button"
+        className="guide-face"
+        draggable
+        aria-label={`Place ${kept.name}`}
+        onClick={place}
+        onDragStart={(event) => {
+          event.dataTransfer.setData(GUIDE_DRAG, kept.id);
+          event.dataTransfer.effectAllowed = 'copy';
+        }}
+      >
+        <svg viewBox={box} aria-hidden>
+          <path d={d} stroke={kept.guide.color} vectorEffect="non-scaling-stroke" />
+        </svg>
+      </button>
+      {own ? (
+        <span className="guide-line-name">
+          <TextField
+            label={`Name of ${kept.name}`}
+            value={kept.name}
+            onCommit={(name) => void renameKept(kept.id, name)}
+          />
+          <ActionIcon
+            size="sm"
+            variant="subtle"
+            color="gray"
+            aria-label={`Take ${kept.name} out`}
+            onClick={() => void remove()}
+          >
+            <IconTrash size={14} aria-hidden />
+          </ActionIcon>
+        </span>
+      ) : (
+        <span className="art-name">{kept.name}</span>
+      )}
+    </li>
+  );
+}

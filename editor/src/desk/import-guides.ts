@@ -1,0 +1,107 @@
+import {
+  fitStroke,
+  fittedTo,
+  nodesThrough,
+  pointsFromText,
+  tracksFromGpx,
+  type Outline,
+  type Vec,
+} from '@pace-line/core';
+import { keepGuide, looksLikeCollection, readCollection } from '../document/index.ts';
+import { tell, warn } from '../look/notices.tsx';
+import { isSvgFile } from '../platform/files.ts';
+import { readPartsOf } from '../workers/index.ts';
+import type { DeskActions } from './actions.ts';
+import { useDeskView } from './view.ts';
+
+const MOST_BYTES = 20 * 1024 * 1024;
+
+const stem = (name: string): string => {
+  const words = name
+    .replace(/\.[^.]+$/, '')
+    .replace(/[-_]+/g, ' ')
+    .trim();
+  return words ? words.charAt(0).toUpperCase() + words.slice(1) : 'Guide';
+};
+
+export const isGuideFile = (file: File): boolean => /\.(?:csv|tsv|txt|gpx)$/i.test(file.name);
+
+/** Takes guides from files: SVG is taken apart first, lists of points and GPX tracks become guides at once. Each refusal names file and reason. */
+export async function importGuideFiles(files: readonly File[], actions: DeskActions): Promise<void> {
+  for (const file of files) {
+    if (file.size > MOST_BYTES) {
+      warn(`${file.name} was not taken in`, 'It is larger than 20 MB. Nothing was changed.');
+      continue;
+    }
+    const text = await file.text();
+    if (isSvgFile(file)) await takeApart(file.name, text);
+    else if (looksLikeCollection(text)) await addCollection(file.name, text);
+    else if (/\.gpx$/i.test(file.name) || /<gpx[\s>]/.test(text.slice(0, 2000))) importGpx(file.name, text, actions);
+    else importPoints(file.name, text, actions);
+  }
+}
+
+async function addCollection(name: string, text: string): Promise<void> {
+  const read = readCollection(text);
+  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  for (const { name: called, guide } of read.guides) await keepGuide(called, guide);
+  tell(`${read.guides.length} guides were added to the collection.`);
+}
+
+/** Opens the parts of a drawing, to be named guide, rider, scenery or left out. */
+export async function takeApart(name: string, text: string): Promise<void> {
+  const read = await readPartsOf(text);
+  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  useDeskView.getState().set({ apart: { name: stem(name), parts: read.parts, notices: read.notices } });
+}
+
+/** Whether points look as if they were canvas px already, and so stay where they are. */
+function placed(points: readonly Vec[], actions: DeskActions): readonly Vec[] {
+  const { width, height } = actions.scene.canvas;
+  const isNear = points.every(([x, y]) => x > -width && x < 2 * width && y > -height && y < 2 * height);
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  const reach = Math.max(...xs) - Math.min(...xs) + Math.max(...ys) - Math.min(...ys);
+  return isNear && reach > 20 ? points : fittedTo(points, width, height);
+}
+
+/** Points that come back to their start are closed. */
+const isRound = (points: readonly Vec[]): boolean => {
+  const [first, last] = [points[0], points.at(-1)];
+  return (
+    points.length > 3 &&
+    first !== undefined &&
+    last !== undefined &&
+    Math.hypot(first[0] - last[0], first[1] - last[1]) < 1e-6
+  );
+};
+
+/** Above this, points are a trail to be fitted, not nodes to be kept one by one. */
+const MOST_NODES = 300;
+
+function outlineOf(points: readonly Vec[], roundness: number): Outline {
+  const closed = isRound(points);
+  if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
+  return { nodes: nodesThrough(points, roundness, closed), closed };
+}
+
+export function importPoints(name: string, text: string, actions: DeskActions): void {
+  const read = pointsFromText(text);
+  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  const points = placed(read.points, actions);
+  actions.guides.addPoints(points, isRound(points), stem(name));
+  if (read.skipped.length > 0)
+    tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}${read.skipped.length > 4 ? ' …' : ''}`, name);
+}
+
+function importGpx(name: string, text: string, actions: DeskActions): void {
+  const read = tracksFromGpx(text);
+  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  const { width, height } = actions.scene.canvas;
+  const all = read.tracks.flatMap(({ points }) => points);
+  const fitted = fittedTo(all, width, height);
+  let at = 0;
+  const outlines = read.tracks.map(({ points }) => outlineOf(fitted.slice(at, (at += points.length)), 1));
+  actions.guides.addOutlines(outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
+  if (read.skipped.length > 0) tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}`, name);
+}

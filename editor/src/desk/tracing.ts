@@ -1,0 +1,75 @@
+import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/core';
+import { warn } from '../look/notices.tsx';
+import type { DeskActions } from './actions.ts';
+
+const TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/svg+xml'] as const;
+const MOST_BYTES = 12 * 1024 * 1024;
+
+const typeOf = (file: File): Tracing['type'] | undefined =>
+  TYPES.find((type) => type === file.type) ?? (/\.svg$/i.test(file.name) ? 'image/svg+xml' : undefined);
+
+/** Raster pictures that may be dropped to be drawn over. */
+export const isPictureFile = (file: File): boolean => typeOf(file) !== undefined && typeOf(file) !== 'image/svg+xml';
+
+/** Takes a picture into the scene to draw over, fitted into the canvas; its bytes become an asset called by their SHA-256. */
+export async function addTracingFile(file: File, actions: DeskActions): Promise<void> {
+  const type = typeOf(file);
+  if (!type)
+    return warn(
+      `${file.name} was not taken in`,
+      'A tracing picture is a PNG, JPEG, WebP, GIF or SVG. Nothing was changed.',
+    );
+  if (file.size > MOST_BYTES)
+    return warn(`${file.name} was not taken in`, 'It is larger than 12 MB. Nothing was changed.');
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const size = await sizeOf(new Blob([bytes], { type }));
+  if (!size) return warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
+  const [width, height] = size;
+  const asset = await sha256(bytes);
+  const { canvas } = actions.scene;
+  const name = freeName(
+    actions.scene.tracing.map((one) => one.name),
+    file.name.replace(/\.[^.]+$/, '') || 'Picture',
+  );
+  const picture: Tracing = {
+    id: freeId(idsIn(actions.scene), 'tracing'),
+    name,
+    asset,
+    type,
+    width,
+    height,
+    x: canvas.width / 2,
+    y: canvas.height / 2,
+    scale: Math.round(Math.min(canvas.width / width, canvas.height / height) * 1e4) / 1e4,
+    turn: 0,
+    opacity: 0.5,
+    visible: true,
+    locked: true,
+  };
+  actions.do(`Trace over ${name}`, (scene) => addTracing(scene, { picture, data: base64(bytes) }));
+}
+
+async function sha256(bytes: Uint8Array<ArrayBuffer>): Promise<string> {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
+  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+function base64(bytes: Uint8Array): string {
+  let text = '';
+  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
+  return btoa(text);
+}
+
+function sizeOf(blob: Blob): Promise<[number, number] | undefined> {
+  return new Promise((resolve) => {
+    const url = URL.createObjectURL(blob);
+    const image = new Image();
+    const done = (size: [number, number] | undefined): void => {
+      URL.revokeObjectURL(url);
+      resolve(size);
+    };
+    image.onload = () => done(image.naturalWidth > 0 ? [image.naturalWidth, image.naturalHeight] : [300, 150]);
+    image.onerror = () => done(undefined);
+    image.src = url;
+  });
+}
