@@ -22,7 +22,10 @@ export interface Acted {
 
 /** px. Largest distance of the fitted guide from the smoothed hand, and of the pace line along it. */
 const SHAPE_SHARE = 0.7;
-const PACE_SHARE = 1;
+const PACE_SHARE = 0.8;
+
+/** s. Less than half a frame of a thirtieth: no hand is surer of its time, and pointers report in bursts. */
+const HAND_SLACK = 1 / 75;
 
 /**
  * The way and the pace of a hand's motion. `smoothing` (s) is the width of the bell with which its tremor is evened out; 0 leaves it as it was. The
@@ -42,10 +45,10 @@ export function actedMotion(
   );
   if (nodes.length < 2) return undefined;
   const path = pathThrough(nodes, false);
-  const moments = along(path, stands, even, first.time);
+  const moments = evened(along(path, stands, even, first.time));
   return {
     nodes: nodes.map((node, i) => namedNode(node, `${ids}${i + 1}`)),
-    marks: fitPaceLine(moments, PACE_SHARE),
+    marks: fitPaceLine(moments, PACE_SHARE, HAND_SLACK),
     length: last.time - first.time,
   };
 }
@@ -88,6 +91,27 @@ function along(path: Path, stands: readonly number[], hand: readonly HandMoment[
     const to = path.starts[piece + 1] ?? path.length;
     distance = i === hand.length - 1 ? path.length : i === 0 ? 0 : nearestWithin(path, x, y, from, to);
     return { time: time - begin, distance };
+  });
+}
+
+/** Distances averaged over about a frame: pointers report in bursts, which are no change of pace. The ends stay. */
+function evened(moments: readonly Moment[]): Moment[] {
+  const last = moments.length - 1;
+  return moments.map((moment, i) => {
+    if (i === 0 || i === last) return moment;
+    let sum = 0;
+    let weight = 0;
+    const take = (other: Moment): boolean => {
+      const off = (other.time - moment.time) / HAND_SLACK;
+      if (Math.abs(off) > 2.5) return false;
+      const w = Math.exp(-0.5 * off * off);
+      sum += w * other.distance;
+      weight += w;
+      return true;
+    };
+    for (let k = i; k >= 0 && take(moments[k] ?? moment); k--);
+    for (let k = i + 1; k <= last && take(moments[k] ?? moment); k++);
+    return { time: moment.time, distance: sum / weight };
   });
 }
 

@@ -18,20 +18,24 @@ const LEAST = -0.02;
 const MOST = 1.02;
 
 /**
- * Few marks whose pace line stays within `tolerance` px of given moments (in order of time, at least two): each leg reaches as far as one
+ * Few marks whose pace line stays within `tolerance` px, or `slack` s, of given moments (in order of time, at least two): each leg reaches as far as one
  * cubic-bezier() with its time handles at thirds (so that its progress is a cubic in time) can follow, by least squares.
  */
-export function fitPaceLine(moments: readonly Moment[], tolerance: number): FittedMark[] {
+export function fitPaceLine(given: readonly Moment[], tolerance: number, slack = 0): FittedMark[] {
+  const moments = given.map((moment, i) => ({
+    ...moment,
+    reach: tolerance + slack * speedAround(given, i, 2 * slack),
+  }));
   const marks: FittedMark[] = [];
   const last = moments.length - 1;
   let start = 0;
   while (start < last) {
     let good = start + 1;
-    let ease = legEase(moments, start, good, tolerance) ?? STEADY;
+    let ease = legEase(moments, start, good) ?? STEADY;
     let bad = last + 1;
     for (let step = 2; good < last; step *= 2) {
       const next = Math.min(last, start + step);
-      const tried = legEase(moments, start, next, tolerance);
+      const tried = legEase(moments, start, next);
       if (!tried) {
         bad = next;
         break;
@@ -41,25 +45,41 @@ export function fitPaceLine(moments: readonly Moment[], tolerance: number): Fitt
     }
     while (bad - good > 1 && bad <= last) {
       const middle = (good + bad) >> 1;
-      const tried = legEase(moments, start, middle, tolerance);
+      const tried = legEase(moments, start, middle);
       if (tried) {
         good = middle;
         ease = tried;
       } else bad = middle;
     }
     const from = moments[start];
-    if (from) marks.push({ ...from, ease });
+    if (from) marks.push({ time: from.time, distance: from.distance, ease });
     start = good;
   }
   const end = moments[last];
-  if (end) marks.push({ ...end, ease: STEADY });
+  if (end) marks.push({ time: end.time, distance: end.distance, ease: STEADY });
   return marks;
 }
 
 const STEADY: Ease = { kind: 'steady' };
 
-/** The ease that follows the moments from a to b within the tolerance, or undefined. */
-function legEase(moments: readonly Moment[], a: number, b: number, tolerance: number): Ease | undefined {
+/** Mean speed about a moment, px/s, over so many seconds to both sides. */
+function speedAround(moments: readonly Moment[], i: number, seconds: number): number {
+  const time = moments[i]?.time ?? 0;
+  let a = i;
+  let b = i;
+  while (a > 0 && time - (moments[a - 1]?.time ?? 0) <= seconds) a--;
+  while (b < moments.length - 1 && (moments[b + 1]?.time ?? 0) - time <= seconds) b++;
+  const wide = (moments[b]?.time ?? 0) - (moments[a]?.time ?? 0);
+  return wide > 0 ? Math.abs((moments[b]?.distance ?? 0) - (moments[a]?.distance ?? 0)) / wide : 0;
+}
+
+/** A moment with how far, px, the line may be from it. */
+interface Reached extends Moment {
+  readonly reach: number;
+}
+
+/** The ease that follows the moments from a to b within their reaches, or undefined. */
+function legEase(moments: readonly Reached[], a: number, b: number): Ease | undefined {
   const from = moments[a];
   const to = moments[b];
   if (!from || !to) return undefined;
@@ -67,7 +87,7 @@ function legEase(moments: readonly Moment[], a: number, b: number, tolerance: nu
   const way = to.distance - from.distance;
   if (Math.abs(way) < 1e-6 || wide <= 0) {
     for (let i = a + 1; i < b; i++)
-      if (Math.abs((moments[i]?.distance ?? 0) - from.distance) > tolerance) return undefined;
+      if (Math.abs((moments[i]?.distance ?? 0) - from.distance) > (moments[i]?.reach ?? 0)) return undefined;
     return STEADY;
   }
   let c11 = 0;
@@ -99,7 +119,7 @@ function legEase(moments: readonly Moment[], a: number, b: number, tolerance: nu
     const u = (moment.time - from.time) / wide;
     const progress = 3 * u * (1 - u) * (1 - u) * y1 + 3 * u * u * (1 - u) * y2 + u * u * u;
     if (progress < LEAST || progress > MOST) return undefined;
-    if (Math.abs(from.distance + way * progress - moment.distance) > tolerance) return undefined;
+    if (Math.abs(from.distance + way * progress - moment.distance) > moment.reach) return undefined;
   }
   if (isSteady) return STEADY;
   return { kind: 'bezier', values: [1 / 3, y1, 2 / 3, y2] };

@@ -117,6 +117,11 @@ function upperLevel(root: ArtElement): { holders: ArtElement[]; members: ArtElem
 }
 
 function nameOf(element: ArtElement, index: number): string {
+  const inner = element.children.filter((child): child is ArtElement => typeof child !== 'string');
+  const [only] = inner;
+  // A group about one element, with no name of its own, is called as that is.
+  if (element.name === 'g' && !element.attributes['id'] && inner.length === 1 && only && DRAWN.has(only.name))
+    return nameOf(only, index);
   const title = element.children.find(
     (child): child is ArtElement => typeof child !== 'string' && child.name === 'title',
   );

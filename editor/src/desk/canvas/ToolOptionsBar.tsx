@@ -7,7 +7,6 @@ import {
   SHAPE_KINDS,
   setOutline,
   type Scene,
-  type ShapeKind,
 } from '@pace-line/core';
 import { useRef } from 'react';
 import { useDocument, useDocumentState, type Gesture } from '../../document/index.ts';

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import type { Tracing } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
@@ -39,11 +39,13 @@ function Picture({ picture, data }: { picture: Tracing; data: string }) {
 }
 
 /** The address of a picture's bytes. As an image, an SVG runs no script and loads nothing. */
-function useBlob(base64: string, type: string): string {
-  const url = useMemo(() => {
+function useBlob(base64: string, type: string): string | undefined {
+  const [url, setUrl] = useState<string>();
+  useEffect(() => {
     const bytes = Uint8Array.from(atob(base64), (character) => character.charCodeAt(0));
-    return URL.createObjectURL(new Blob([bytes], { type }));
+    const made = URL.createObjectURL(new Blob([bytes], { type }));
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
   }, [base64, type]);
-  useEffect(() => () => URL.revokeObjectURL(url), [url]);
   return url;
 }
