@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 async function openSample(page: Page, name: RegExp): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name }).click();
-  await expect(page.locator('.sheet .pace-line').first()).toBeVisible();
+  await expect(page.locator('.pace-line').first()).toBeVisible();
 }
 
 const canvas = async (page: Page, x: number, y: number): Promise<[number, number]> => {

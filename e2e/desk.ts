@@ -36,7 +36,7 @@ export async function newScene(page: Page): Promise<void> {
 export async function openSample(page: Page, name: RegExp): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name }).click();
-  await expect(page.locator('.sheet .pace-line').first()).toBeVisible();
+  await expect(page.locator('.pace-line').first()).toBeVisible();
 }
 
 /** The scene as the Desk saves it. */

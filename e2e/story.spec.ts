@@ -43,7 +43,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
   await test.step('a sample opens and loops', async () => {
     await page.goto('/');
     await page.getByRole('button', { name: /Open the sample Two ferries/ }).click();
-    await expect(page.locator('.sheet .pace-line')).toHaveCount(2);
+    await expect(page.locator('.pace-line')).toHaveCount(2);
     const first = await page.locator('[data-readout="time"]').textContent();
     await expect.poll(() => page.locator('[data-readout="time"]').textContent()).not.toBe(first);
     await page.getByRole('link', { name: 'To the Shelf' }).click();
@@ -92,7 +92,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
     );
     await page.getByRole('button', { name: 'sits on the guide' }).click();
     await page.getByRole('button', { name: 'Close Art' }).click();
-    await expect(page.locator('.sheet .pace-line')).toHaveCount(1);
+    await expect(page.locator('.pace-line')).toHaveCount(1);
   });
 
   await test.step('it turns along the curve', async () => {

@@ -39,7 +39,7 @@ const keep = async (page: Page, name: string): Promise<void> => {
 async function sample(page: Page, name: string, frame: number, mark = 1): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: `Open the sample ${name}` }).click();
-  await page.locator('.sheet .pace-line').first().waitFor();
+  await page.locator('.pace-line').first().waitFor();
   await page.keyboard.press('Space');
   await page.keyboard.press('Home');
   for (let i = 0; i < frame; i++) await page.keyboard.press('.');

@@ -1,5 +1,6 @@
 import { createContext, use } from 'react';
 import { useStore } from 'zustand';
+import type { Scene } from '@pace-line/core';
 import type { DocumentState, SceneDocument } from './store.ts';
 
 export const DocumentContext = createContext<SceneDocument | null>(null);
@@ -11,3 +12,10 @@ export function useDocument(): SceneDocument {
 }
 
 export const useDocumentState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().store, select);
+
+/** The same at a calmer pace while a guide is dragged: for the sheet and the cards. */
+export const useCalmState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().calm, select);
+
+/** The scene without what a gesture bends: guides as they were at its start, until it ends. What it does to riders and marks is in it. */
+export const useSettledScene = (): Scene =>
+  useCalmState((state) => (state.shown.riders === state.committed.riders ? state.committed : state.shown));

@@ -11,7 +11,7 @@ export {
 } from './collection.ts';
 export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
-export { DocumentContext, useDocument, useDocumentState } from './context.ts';
+export { DocumentContext, useCalmState, useDocument, useDocumentState, useSettledScene } from './context.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {

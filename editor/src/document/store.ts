@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Scene } from '@pace-line/core';
+import { calmed } from './calm.ts';
 import { NOTHING, pruned, type Selection } from './selection.ts';
 
 /** One step of undo: what it was called, and how the document was before it. */
@@ -35,6 +36,8 @@ type NextFrame = (callback: () => void) => void;
 /** The open scene: the only thing that changes it. */
 export class SceneDocument {
   readonly store: StoreApi<DocumentState>;
+  /** The same at a calmer pace while a guide is dragged: for what is not the canvas. */
+  readonly calm: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
   readonly #nextFrame: NextFrame;
 
@@ -48,6 +51,7 @@ export class SceneDocument {
       future: [],
       readOnly: false,
     }));
+    this.calm = calmed(this.store);
   }
 
   get state(): DocumentState {

@@ -12,7 +12,6 @@ import {
   setDownTool,
   shapeTool,
   sketchTool,
-  type Hint,
   type Pointer,
   type Preview,
   type Tool,
@@ -22,7 +21,7 @@ import { useDesk, useFrame } from '../context.ts';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 import { CanvasTools } from './CanvasTools.tsx';
 import { Beyond, Lines, Overlay, useTicks } from './Overlay.tsx';
-import { Hints } from './Hints.tsx';
+import { Hints, showHints } from './Hints.tsx';
 import { useFitWhileUntouched, usePan } from './navigation.ts';
 import { SeeingLayer } from './SeeingLayer.tsx';
 import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
@@ -47,7 +46,6 @@ export function CanvasPane() {
   const stage = useRef<Stage | null>(null);
   const position = useRef<HTMLSpanElement>(null);
   const [preview, setPreview] = useState<Preview | null>(null);
-  const [hints, setHints] = useState<readonly Hint[]>([]);
   const [cursor, setCursor] = useState('default');
   const ticks = useTicks(shown, selection, view.zoom);
 
@@ -97,7 +95,7 @@ export function CanvasPane() {
       release: () => playback.release(),
       preview: setPreview,
       snapping: () => usePreferences.getState().snapping,
-      hint: (next) => setHints((before) => (before.length === 0 && next.length === 0 ? before : next)),
+      hint: showHints,
       tell: (message) => tell(message),
       options: () => usePreferences.getState().toolOptions,
       remember: (remembered) => useDeskView.getState().set({ remembered }),
@@ -211,7 +209,7 @@ export function CanvasPane() {
         <Lines scene={shown} selection={selection} ticks={ticks} />
         <SeeingLayer scene={shown} selection={selection} />
         <Overlay scene={shown} selection={selection} preview={preview} />
-        <Hints hints={hints} />
+        <Hints />
         {/* What takes the pointer lies beside the drawing, not around it: inside, the browser would keep regions for every element that moves. */}
         <div
           ref={surface}
@@ -226,7 +224,7 @@ export function CanvasPane() {
           onPointerCancel={() => void active.cancel()}
           onPointerLeave={() => {
             set({ hover: null });
-            setHints([]);
+            showHints([]);
           }}
           onDoubleClick={(event) => {
             if (tool === 'adjust') addNodeAt(tools.host, pointerOf(event));

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Tooltip } from '@mantine/core';
 import {
   IconPencil,
@@ -30,7 +31,7 @@ interface CanvasToolsProps {
 }
 
 /** The drawing tools on the canvas's upper edge, what points snap to, the pointer's place and the zoom. */
-export function CanvasTools({ fit, zoom, position }: CanvasToolsProps) {
+export const CanvasTools = memo(function CanvasTools({ fit, zoom, position }: CanvasToolsProps) {
   const tool = useDeskView((state) => state.tool);
   const set = useDeskView((state) => state.set);
   return (
@@ -66,4 +67,4 @@ export function CanvasTools({ fit, zoom, position }: CanvasToolsProps) {
       </Tooltip>
     </div>
   );
-}
+});

@@ -1,9 +1,18 @@
+import { create } from 'zustand';
 import type { Hint } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
+const useHints = create<{ readonly hints: readonly Hint[] }>()(() => ({ hints: [] }));
+
+/** Shows what a point was drawn to; nothing but the hints is rendered again. */
+export function showHints(hints: readonly Hint[]): void {
+  if (hints.length > 0 || useHints.getState().hints.length > 0) useHints.setState({ hints });
+}
+
 /** What a point was drawn to: a small diamond with a word, or a dotted line. */
-export function Hints({ hints }: { hints: readonly Hint[] }) {
+export function Hints() {
+  const hints = useHints((state) => state.hints);
   const view = useDeskView((state) => state.view);
   const k = 1 / view.zoom;
   return (

@@ -1,6 +1,6 @@
 import { memo, useMemo, type KeyboardEvent } from 'react';
 import { guideById, pathData, pathOfGuide, riderById, type Guide, type Scene } from '@pace-line/core';
-import { selectGuide, useDocument, type Selection } from '../../document/index.ts';
+import { selectGuide, useDocument, useDocumentState, type Selection } from '../../document/index.ts';
 import { boundsOf, boxedOf, flagsOf, gripOf, handlesAround, showsHandles, type Preview } from '../../tools/index.ts';
 import { useDesk } from '../context.ts';
 import { nodeLabel } from '../labels.ts';
@@ -16,12 +16,13 @@ interface LinesProps {
 }
 
 /** Guides as lines and the spacing ticks. They lie under the riders while one watches, over all while a guide is edited. */
-export function Lines({ scene, selection, ticks }: LinesProps) {
+export const Lines = memo(function Lines({ scene, selection, ticks }: LinesProps) {
   const view = useDeskView((state) => state.view);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const editing = selection.guides.length > 0;
+  const bending = useDocumentState((state) => state.shown !== state.committed);
   return (
-    <svg className={`overlay lines ${editing ? 'on-top' : ''}`} aria-hidden>
+    <svg className={`overlay lines ${editing ? 'on-top' : ''} ${bending ? 'bending' : ''}`} aria-hidden>
       <g transform={cssMatrix(view)}>
         {scene.guides.map((one) =>
           one.visible ? (
@@ -42,10 +43,10 @@ export function Lines({ scene, selection, ticks }: LinesProps) {
       </g>
     </svg>
   );
-}
+});
 
 /** What lies beyond the canvas, dimmed, and the canvas's edge. */
-export function Beyond({ scene }: { scene: Scene }) {
+export const Beyond = memo(function Beyond({ scene }: { scene: Scene }) {
   const view = useDeskView((state) => state.view);
   const { width, height } = scene.canvas;
   return (
@@ -60,7 +61,7 @@ export function Beyond({ scene }: { scene: Scene }) {
       </g>
     </svg>
   );
-}
+});
 
 interface OverlayProps {
   readonly scene: Scene;
@@ -69,7 +70,7 @@ interface OverlayProps {
 }
 
 /** Nodes, handles, marks and what a tool is making, over the canvas. */
-export function Overlay({ scene, selection, preview }: OverlayProps) {
+export const Overlay = memo(function Overlay({ scene, selection, preview }: OverlayProps) {
   const view = useDeskView((state) => state.view);
   const hover = useDeskView((state) => state.hover);
   const tool = useDeskView((state) => state.tool);
@@ -90,7 +91,7 @@ export function Overlay({ scene, selection, preview }: OverlayProps) {
       </g>
     </svg>
   );
-}
+});
 
 /** The box about several nodes or whole guides: brackets and ticks scale it, the ring on a stem turns it. */
 function SelectionBox({ scene, selection, zoom }: { scene: Scene; selection: Selection; zoom: number }) {

@@ -6,7 +6,7 @@ import { useDeskView, usePreferences } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
 /** What can be shown of guides beside their lines: arrows along them, the names of nodes, their crests, troughs and tightest bends. */
-export function SeeingLayer({ scene, selection }: { scene: Scene; selection: Selection }) {
+export const SeeingLayer = memo(function SeeingLayer({ scene, selection }: { scene: Scene; selection: Selection }) {
   const view = useDeskView((state) => state.view);
   const { arrows, nodeNames, landmarks } = usePreferences((state) => state.seeing);
   if (!arrows && !nodeNames && !landmarks) return null;
@@ -27,7 +27,7 @@ export function SeeingLayer({ scene, selection }: { scene: Scene; selection: Sel
       </g>
     </svg>
   );
-}
+});
 
 /** Screen px between two arrows. */
 const ARROW_STEP = 90;

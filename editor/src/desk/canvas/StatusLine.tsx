@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { guideById } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import type { ToolName } from '../view.ts';
@@ -12,7 +13,7 @@ const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
 };
 
 /** A line under the canvas: what a drag would do now, and how far apart the ticks stand. */
-export function StatusLine({ every, tool }: { every: number | null; tool: ToolName }) {
+export const StatusLine = memo(function StatusLine({ every, tool }: { every: number | null; tool: ToolName }) {
   const selection = useDocumentState((state) => state.selection);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
   const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
@@ -32,7 +33,7 @@ export function StatusLine({ every, tool }: { every: number | null; tool: ToolNa
       <span className="status-ticks">{ticks}</span>
     </p>
   );
-}
+});
 
 /** What an empty scene says to do next. */
 export function EmptyCanvas() {

@@ -1,21 +1,13 @@
 import { Select, Slider } from '@mantine/core';
-import {
-  actedMotion,
-  guideById,
-  refitActed,
-  riderById,
-  SHAPE_KINDS,
-  setOutline,
-  type Scene,
-} from '@pace-line/core';
-import { useRef } from 'react';
+import { actedMotion, guideById, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
+import { memo, useRef } from 'react';
 import { useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
 import { SHAPE_NAMES, strokeNodes, type Remembered } from '../../tools/index.ts';
 import { Segments } from '../cards/Card.tsx';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 
 /** What the active tool can be set to; after a stroke its fit can still be changed here. */
-export function ToolOptionsBar({ tool }: { tool: ToolName }) {
+export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: ToolName }) {
   const options = usePreferences((state) => state.toolOptions);
   const setOptions = usePreferences((state) => state.setToolOptions);
   const remembered = useDeskView((state) => state.remembered);
@@ -91,7 +83,7 @@ export function ToolOptionsBar({ tool }: { tool: ToolName }) {
       )}
     </div>
   );
-}
+});
 
 function SetDownLine() {
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));

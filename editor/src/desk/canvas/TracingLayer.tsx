@@ -1,11 +1,11 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import type { Tracing } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
 /** Pictures to draw over: above the scenery, under the guides; never in what is sent. */
-export function TracingLayer() {
+export const TracingLayer = memo(function TracingLayer() {
   const view = useDeskView((state) => state.view);
   const tracing = useDocumentState((state) => state.shown.tracing);
   const assets = useDocumentState((state) => state.shown.assets);
@@ -19,7 +19,7 @@ export function TracingLayer() {
       </g>
     </svg>
   );
-}
+});
 
 function Picture({ picture, data }: { picture: Tracing; data: string }) {
   const url = useBlob(data, picture.type);

@@ -1,12 +1,12 @@
 import { checkSeam, type SeamFinding } from '@pace-line/core';
 import { useMemo } from 'react';
-import { selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { Card } from './Card.tsx';
 
 /** Card 5: whether the loop's seam can be seen. */
 export function ChecksCard() {
   const doc = useDocument();
-  const scene = useDocumentState((state) => state.committed);
+  const scene = useCalmState((state) => state.committed);
   const findings = useMemo(() => checkSeam(scene), [scene]);
   const wrong = findings.filter((one) => !one.closes || !one.smooth);
   const summary =

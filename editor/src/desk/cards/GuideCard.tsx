@@ -1,5 +1,5 @@
 import { guideById, pathOfGuide, riderById } from '@pace-line/core';
-import { useDocumentState } from '../../document/index.ts';
+import { useCalmState } from '../../document/index.ts';
 import { Card } from './Card.tsx';
 import { DeedRows } from './guide/DeedRows.tsx';
 import { LinkRows } from './guide/LinkRows.tsx';
@@ -9,8 +9,8 @@ import { ShapeRows } from './guide/ShapeRows.tsx';
 
 /** Card 1: the selected guide, or that of the selected rider. */
 export function GuideCard() {
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  const scene = useCalmState((state) => state.shown);
+  const selection = useCalmState((state) => state.selection);
   const guide = guideById(scene, selection.guides[0] ?? riderById(scene, selection.riders[0] ?? '')?.guide ?? null);
   if (!guide)
     return (

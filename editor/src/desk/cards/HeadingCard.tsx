@@ -1,6 +1,6 @@
 import { artById, riderById, setArt, setHeading, type Art, type Rider } from '@pace-line/core';
 import { useState } from 'react';
-import { useDocumentState } from '../../document/index.ts';
+import { useCalmState } from '../../document/index.ts';
 import { DEGREES, NumberField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
@@ -9,8 +9,8 @@ type Turning = 'nose' | 'keep';
 
 /** Card 3: which way the selected rider faces. */
 export function HeadingCard() {
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  const scene = useCalmState((state) => state.shown);
+  const selection = useCalmState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const art = rider && artById(scene, rider.art);
   if (!rider || !art)

@@ -15,7 +15,7 @@ import {
   type Repeat,
   type Rider,
 } from '@pace-line/core';
-import { selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { NumberField, PX, secondsAt } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { seconds } from '../labels.ts';
@@ -30,8 +30,8 @@ const REPEATS: readonly (readonly [Repeat, string])[] = [
 
 /** Card 4: the marks of the selected rider, and the clock. */
 export function PaceCard() {
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  const scene = useCalmState((state) => state.shown);
+  const selection = useCalmState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const guide = guideById(scene, rider?.guide ?? null);
   const count = rider?.pace.marks.length ?? 0;
@@ -55,7 +55,7 @@ export function PaceCard() {
 function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen: readonly string[] }) {
   const doc = useDocument();
   const { actions } = useDesk();
-  const clock = useDocumentState((state) => state.shown.clock);
+  const clock = useCalmState((state) => state.shown.clock);
   const mark = rider.pace.marks.find((one) => one.id === chosen[0]) ?? rider.pace.marks[0];
   if (!mark) return <p className="card-empty">No marks yet.</p>;
   const units = secondsAt(clock.fps);
@@ -214,7 +214,7 @@ function EaseSelect({ rider, mark, marks }: { rider: Rider; mark: Mark; marks: r
 
 function ClockRows() {
   const { actions } = useDesk();
-  const clock = useDocumentState((state) => state.shown.clock);
+  const clock = useCalmState((state) => state.shown.clock);
   return (
     <>
       <Row label="Loop lasts">

@@ -10,7 +10,7 @@ import {
   type Art,
   type Rider,
 } from '@pace-line/core';
-import { useDocumentState } from '../../document/index.ts';
+import { useCalmState } from '../../document/index.ts';
 import { NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
@@ -19,8 +19,8 @@ const PARKED = '·parked';
 
 /** Card 2: the selected rider: its art, its guide, how it sits. */
 export function RiderCard() {
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  const scene = useCalmState((state) => state.shown);
+  const selection = useCalmState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const art = rider && artById(scene, rider.art);
   if (!rider || !art)
@@ -45,8 +45,8 @@ export function RiderCard() {
 
 function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   const { actions, playback } = useDesk();
-  const scene = useDocumentState((state) => state.shown);
-  const others = useDocumentState((state) => state.selection.riders.length);
+  const scene = useCalmState((state) => state.shown);
+  const others = useCalmState((state) => state.selection.riders.length);
   const patch = (label: string, change: Parameters<typeof setRider>[1]['patch']): void =>
     actions.do(label, (base) => setRider(base, { id: rider.id, patch: change }));
   const reseat = (seating: 'seat' | 'keep'): void => {

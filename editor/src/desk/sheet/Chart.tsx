@@ -1,8 +1,18 @@
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import {
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+} from 'react';
 import {
   cycleOf,
   distanceOfPlace,
   foldTime,
+  guideById,
   loopLength,
   pathOfGuide,
   prepare,
@@ -13,7 +23,14 @@ import {
   type Rider,
   type Scene,
 } from '@pace-line/core';
-import { selectRider, toggled, useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
+import {
+  selectRider,
+  toggled,
+  useCalmState,
+  useDocument,
+  useSettledScene,
+  type Gesture,
+} from '../../document/index.ts';
 import { useDesk, useFrame } from '../context.ts';
 import { markLabel, seconds } from '../labels.ts';
 import { useDeskView, usePreferences } from '../view.ts';
@@ -52,8 +69,9 @@ type Target =
 export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }: ChartProps) {
   const doc = useDocument();
   const { playback, actions } = useDesk();
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  const scene = useCalmState((state) => state.shown);
+  const settled = useSettledScene();
+  const selection = useCalmState((state) => state.selection);
   const hover = useDeskView((state) => state.hover);
   const setView = useDeskView((state) => state.set);
   const showsLandmarks = usePreferences((state) => state.seeing.landmarks);
@@ -66,6 +84,7 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const drag = useRef<Drag | null>(null);
   const length = loopLength(scene.clock);
   const index = selected ? scene.riders.indexOf(selected) : -1;
+  const shownGuide = guideById(scene, guide.id) ?? guide;
 
   useFrame((time) => {
     const x = xOf(scale, time);
@@ -229,6 +248,48 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
   const end = xOf(scale, length);
   return (
     <>
+      <svg className="sheet-ground" width={size.width} height={size.height} role="presentation">
+        <defs>
+          <clipPath id="sheet-ground-clip">
+            <rect x={scale.left} y={0} width={Math.max(0, scale.right - scale.left)} height={size.height} />
+          </clipPath>
+        </defs>
+        <TimeRules scale={scale} length={length} bottom={size.height} />
+        {showsLandmarks && <LandmarkRules guide={guide} scale={scale} />}
+        {rules.map((rule) => (
+          <g key={`${rule.label}-${rule.distance}`}>
+            <line className="place-rule" x1={scale.left} x2={scale.right} y1={rule.y} y2={rule.y} />
+            {rule.labelled && (
+              <text className="place-name" x={scale.left - 8} y={rule.y + 4}>
+                {rule.label}
+              </text>
+            )}
+          </g>
+        ))}
+        <g clipPath="url(#sheet-ground-clip)">
+          <rect
+            className="sheet-margin"
+            x={scale.left}
+            y={scale.top}
+            width={Math.max(0, zero - scale.left)}
+            height={scale.bottom - scale.top}
+          />
+          <rect
+            className="sheet-margin"
+            x={end}
+            y={scale.top}
+            width={Math.max(0, scale.right - end)}
+            height={scale.bottom - scale.top}
+          />
+          <line className="loop-edge" x1={zero} x2={zero} y1={scale.top - 6} y2={scale.bottom} />
+          <line className="loop-edge" x1={end} x2={end} y1={scale.top - 6} y2={scale.bottom} />
+          {riders.map((rider) =>
+            rider === selected ? null : (
+              <Line key={rider.id} scene={settled} rider={rider} guide={guide} scale={scale} isSelected={false} />
+            ),
+          )}
+        </g>
+      </svg>
       <svg
         ref={svg}
         className="sheet"
@@ -250,51 +311,25 @@ export function Chart({ guide, riders, selected, scale, size, ribbon, onWindow }
             <rect x={scale.left} y={0} width={Math.max(0, scale.right - scale.left)} height={size.height} />
           </clipPath>
         </defs>
-        <TimeRules scale={scale} length={length} bottom={size.height} />
-        {showsLandmarks && <LandmarkRules guide={guide} scale={scale} />}
-        {rules.map((rule) => (
-          <g key={`${rule.label}-${rule.distance}`}>
-            <line className="place-rule" x1={scale.left} x2={scale.right} y1={rule.y} y2={rule.y} />
-            {rule.labelled && (
-              <text className="place-name" x={scale.left - 8} y={rule.y + 4}>
-                {rule.label}
-              </text>
-            )}
-          </g>
-        ))}
         <g clipPath="url(#sheet-clip)">
-          <rect
-            className="sheet-margin"
-            x={scale.left}
-            y={scale.top}
-            width={Math.max(0, zero - scale.left)}
-            height={scale.bottom - scale.top}
-          />
-          <rect
-            className="sheet-margin"
-            x={end}
-            y={scale.top}
-            width={Math.max(0, scale.right - end)}
-            height={scale.bottom - scale.top}
-          />
-          <line className="loop-edge" x1={zero} x2={zero} y1={scale.top - 6} y2={scale.bottom} />
-          <line className="loop-edge" x1={end} x2={end} y1={scale.top - 6} y2={scale.bottom} />
           {hoverY !== null && <line className="hover-line" x1={scale.left} x2={scale.right} y1={hoverY} y2={hoverY} />}
-          {riders.map((rider) =>
-            rider === selected ? null : (
-              <Line key={rider.id} scene={scene} rider={rider} guide={guide} scale={scale} isSelected={false} />
-            ),
-          )}
-          {selected && <Line scene={scene} rider={selected} guide={guide} scale={scale} isSelected />}
+          {selected && <Line scene={scene} rider={selected} guide={shownGuide} scale={scale} isSelected />}
           {dot && <circle className="add-dot" cx={dot.x} cy={dot.y} r={5} />}
         </g>
         {selected && (
-          <Marks scene={scene} guide={guide} rider={selected} scale={scale} length={length} chosen={selection.marks} />
+          <Marks
+            scene={scene}
+            guide={shownGuide}
+            rider={selected}
+            scale={scale}
+            length={length}
+            chosen={selection.marks}
+          />
         )}
         {selected && (
           <Ribbon
             scene={scene}
-            guide={guide}
+            guide={shownGuide}
             rider={selected}
             scale={scale}
             top={scale.bottom + 14}
@@ -415,7 +450,7 @@ interface LineProps {
   readonly isSelected: boolean;
 }
 
-function Line({ scene, rider, guide, scale, isSelected }: LineProps) {
+const Line = memo(function Line({ scene, rider, guide, scale, isSelected }: LineProps) {
   const d = useMemo(() => lineData(scene, rider, scale, isSelected ? 2 : 5), [scene, rider, scale, isSelected]);
   return (
     <path
@@ -425,7 +460,7 @@ function Line({ scene, rider, guide, scale, isSelected }: LineProps) {
       data-rider={rider.id}
     />
   );
-}
+});
 
 interface MarksProps {
   readonly scene: Scene;

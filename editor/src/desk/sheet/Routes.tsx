@@ -2,7 +2,7 @@ import { Menu, ScrollArea, TextInput } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { useState } from 'react';
 import { ridersOf, type Guide, type Rider } from '@pace-line/core';
-import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 
 interface RoutesProps {
@@ -14,7 +14,7 @@ interface RoutesProps {
 /** The route that the sheet shows: the three latest as tabs, all in a list to search; and the riders of this one. */
 export function Routes({ guide, riders, selected }: RoutesProps) {
   const doc = useDocument();
-  const guides = useDocumentState((state) => state.shown.guides);
+  const guides = useCalmState((state) => state.shown.guides);
   const recent = useDeskView((state) => state.recent);
   const setRoute = useDeskView((state) => state.setRoute);
   const tabs = tabsOf(guides, recent, guide);

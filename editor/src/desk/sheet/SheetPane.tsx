@@ -9,7 +9,7 @@ import {
   type Rider,
   type Scene,
 } from '@pace-line/core';
-import { useDocumentState } from '../../document/index.ts';
+import { useCalmState, useSettledScene } from '../../document/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { Chart } from './Chart.tsx';
@@ -26,8 +26,9 @@ const NAMES = 92;
 
 /** The sheet: time across, distance along the guide up; the riders of one route. */
 export function SheetPane() {
-  const scene = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
+  // While a guide is bent the sheet keeps its measure; only the line that is worked on moves.
+  const scene = useSettledScene();
+  const selection = useCalmState((state) => state.selection);
   const { playback } = useDesk();
   const route = useDeskView((state) => state.route);
   const guide = guideById(scene, route) ?? scene.guides[0];
@@ -92,7 +93,7 @@ function useScale(
 }
 
 function EmptySheet({ guide }: { guide: Guide | undefined }) {
-  const hasRider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? '') !== undefined);
+  const hasRider = useCalmState((state) => riderById(state.shown, state.selection.riders[0] ?? '') !== undefined);
   return (
     <div className="empty-sheet">
       {guide ? (

@@ -7,7 +7,7 @@ import {
 } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
-import { useDocumentState } from '../../document/index.ts';
+import { useCalmState } from '../../document/index.ts';
 import { useDesk, useFrame, usePlaying } from '../context.ts';
 
 const SPEEDS = [
@@ -18,7 +18,7 @@ const SPEEDS = [
 
 /** Play, pause, step; the time and the frame; the speed of watching. */
 export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: () => void }) {
-  const clock = useDocumentState((state) => state.shown.clock);
+  const clock = useCalmState((state) => state.shown.clock);
   const { playback } = useDesk();
   const { playing, speed } = usePlaying();
   const time = useRef<HTMLSpanElement>(null);

@@ -1,9 +1,10 @@
 import { Menu, Slider } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import {
   canSplitGuide,
   fairGuide,
+  guideById,
   nodesThrough,
   ridersOf,
   SceneError,
@@ -13,18 +14,38 @@ import {
   type Guide,
   type Scene,
 } from '@pace-line/core';
-import { keepGuide, useDocument, useDocumentState, type Gesture } from '../../../document/index.ts';
+import { keepGuide, useDocument, useCalmState, type Gesture } from '../../../document/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
 import { Row, Segments } from '../Card.tsx';
 
+interface DeedRowsProps {
+  readonly guide: Guide;
+  readonly nodes: readonly string[];
+}
+
+/** While a guide is bent, nothing of what its deeds show changes: they are not rendered again, and take the guide as it is when they are done. */
+function isSameForDeeds(a: DeedRowsProps, b: DeedRowsProps): boolean {
+  const [g, h] = [a.guide, b.guide];
+  return (
+    g.id === h.id &&
+    g.name === h.name &&
+    g.closed === h.closed &&
+    g.locked === h.locked &&
+    g.link === h.link &&
+    g.nodes.length === h.nodes.length &&
+    a.nodes === b.nodes
+  );
+}
+
 /** What can be done to the guide: open and close, split, a menu of deeds, and those that are tried out live. */
-export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] }) {
+export const DeedRows = memo(function DeedRows({ guide, nodes }: DeedRowsProps) {
   const { actions } = useDesk();
+  const now = (): Guide => guideById(actions.scene, guide.id) ?? guide;
   const [only] = nodes.length === 1 ? nodes : [];
   const remembered = useDeskView((state) => state.remembered);
-  const riders = useDocumentState((state) => ridersOf(state.shown, guide.id).length);
+  const riders = useCalmState((state) => ridersOf(state.shown, guide.id).length);
   const fixed = guide.locked || guide.link !== undefined;
   const deeds = actions.guides;
   const canSplit =
@@ -48,7 +69,7 @@ export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
           }
         />
         {canSplit && (
-          <button type="button" className="small-button" onClick={() => deeds.splitAt(guide, only)}>
+          <button type="button" className="small-button" onClick={() => deeds.splitAt(now(), only)}>
             {guide.closed ? 'open here' : 'split here'}
           </button>
         )}
@@ -84,7 +105,7 @@ export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
             </button>
           </Menu.Target>
           <Menu.Dropdown>
-            <Menu.Item disabled={fixed} onClick={() => deeds.straighten(guide, nodes)}>
+            <Menu.Item disabled={fixed} onClick={() => deeds.straighten(now(), nodes)}>
               Straighten {nodes.length > 0 ? 'here' : 'all spans'}
             </Menu.Item>
             <Menu.Item disabled={fixed || guide.closed} onClick={() => deeds.join()}>
@@ -99,27 +120,27 @@ export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
             <Menu.Divider />
             <Menu.Item
               disabled={guide.link !== undefined}
-              onClick={() => deeds.addLinked(guide, { kind: 'parallel', of: guide.id, distance: 40 }, true)}
+              onClick={() => deeds.addLinked(now(), { kind: 'parallel', of: guide.id, distance: 40 }, true)}
             >
               Parallel beside it, linked
             </Menu.Item>
             <Menu.Item
               disabled={guide.link !== undefined}
-              onClick={() => deeds.addLinked(guide, { kind: 'parallel', of: guide.id, distance: 40 }, false)}
+              onClick={() => deeds.addLinked(now(), { kind: 'parallel', of: guide.id, distance: 40 }, false)}
             >
               Parallel beside it, on its own
             </Menu.Item>
             <Menu.Item
               disabled={guide.link !== undefined}
-              onClick={() => deeds.addLinked(guide, { kind: 'copy', of: guide.id, dx: 60, dy: 60 }, true)}
+              onClick={() => deeds.addLinked(now(), { kind: 'copy', of: guide.id, dx: 60, dy: 60 }, true)}
             >
               The same guide elsewhere, linked
             </Menu.Item>
             <Menu.Divider />
-            <Menu.Item onClick={() => void deeds.copyPathData(guide)}>Copy as path data</Menu.Item>
+            <Menu.Item onClick={() => void deeds.copyPathData(now())}>Copy as path data</Menu.Item>
             <Menu.Item
               onClick={() =>
-                void keepGuide(guide.name, guide).then(() => tell(`“${guide.name}” is in the collection.`))
+                void keepGuide(guide.name, now()).then(() => tell(`“${guide.name}” is in the collection.`))
               }
             >
               Keep in the collection
@@ -159,14 +180,14 @@ export function DeedRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
           from={guide}
           change={(scene, percent) => {
             const round = nodesThrough(remembered.points, percent / 100, remembered.closed);
-            const now = guide.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
-            return setOutline(scene, { guide: guide.id, nodes: now, closed: remembered.closed });
+            const bent = now().nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
+            return setOutline(scene, { guide: guide.id, nodes: bent, closed: remembered.closed });
           }}
         />
       )}
     </>
   );
-}
+}, isSameForDeeds);
 
 interface LiveRowProps {
   readonly label: string;

@@ -1,6 +1,7 @@
+import { memo } from 'react';
 import { ColorInput, NativeSelect } from '@mantine/core';
 import { ridersOf, ROUTE_COLORS, setGuide, type Guide, type GuideStroke } from '@pace-line/core';
-import { useDocumentState } from '../../../document/index.ts';
+import { useCalmState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row, Segments } from '../Card.tsx';
@@ -10,8 +11,11 @@ const COLOR_NAMES = ['teal', 'indigo', 'plum', 'rust', 'moss', 'marigold'];
 /** Screen px of a guide's line where nothing else is said. */
 const USUAL_THICKNESS = 4;
 
+const isSameLook = ({ guide: a }: { guide: Guide }, { guide: b }: { guide: Guide }): boolean =>
+  a.id === b.id && a.color === b.color && a.thickness === b.thickness && a.stroke === b.stroke;
+
 /** How the guide looks on the canvas, and whether and how it is drawn in what is sent. */
-export function LookRows({ guide }: { guide: Guide }) {
+export const LookRows = memo(function LookRows({ guide }: { guide: Guide }) {
   const { actions } = useDesk();
   const put = (label: string, patch: Parameters<typeof setGuide>[1]['patch']): void =>
     actions.do(label, (scene) => setGuide(scene, { id: guide.id, patch }));
@@ -65,7 +69,7 @@ export function LookRows({ guide }: { guide: Guide }) {
       )}
     </>
   );
-}
+}, isSameLook);
 
 const DASHES: readonly (readonly [string, readonly [number, number] | null])[] = [
   ['solid', null],
@@ -82,7 +86,7 @@ function StrokeRows({
   stroke: GuideStroke;
   onChange: (stroke: GuideStroke) => void;
 }) {
-  const riders = useDocumentState((state) =>
+  const riders = useCalmState((state) =>
     ridersOf(state.shown, guide.id)
       .map(({ id, name }) => `${id}\n${name}`)
       .join('\t'),

@@ -1,0 +1,39 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { emptyScene, type Scene } from '@pace-line/core';
+import { SceneDocument } from './store.ts';
+
+beforeEach(() => void vi.useFakeTimers());
+afterEach(() => void vi.useRealTimers());
+
+const moved = (scene: Scene, n: number): Scene => ({
+  ...scene,
+  guides: [
+    { id: `g${n}`, name: '', closed: false, nodes: [], color: '#000', visible: true, locked: false, corridor: null },
+  ],
+});
+
+test('while a guide is dragged the calm state follows a few times a second, and is exact in the end', () => {
+  const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
+  const seen = new Set<Scene>();
+  doc.calm.subscribe((state) => seen.add(state.shown));
+  const gesture = doc.begin('Bend');
+  for (let i = 0; i < 60; i++) {
+    gesture.update((scene) => moved(scene, i));
+    vi.advanceTimersByTime(16);
+  }
+  expect(seen.size).toBeGreaterThan(4);
+  expect(seen.size).toBeLessThan(20);
+  gesture.commit();
+  expect(doc.calm.getState().shown).toBe(doc.state.committed);
+});
+
+test('what a gesture does to riders is passed on at once', () => {
+  const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
+  const gesture = doc.begin('Move mark');
+  for (let i = 0; i < 5; i++) {
+    gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+    vi.advanceTimersByTime(2);
+    expect(doc.calm.getState().shown).toBe(doc.state.shown);
+  }
+  gesture.cancel();
+});
