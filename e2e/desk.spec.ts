@@ -60,7 +60,7 @@ test('the whole Desk by keyboard: play, step, mark, nudge, undo, drawers, tools'
   await page.keyboard.press(',');
   await expect(frame).toHaveText('29');
   await page.keyboard.press('k');
-  await page.locator('.contents-name', { hasText: 'Paper boat' }).focus();
+  await page.getByRole('button', { name: /^Paper boat (?:rides|parked)/ }).focus();
   await page.keyboard.press('Enter');
   await page.keyboard.press('k');
   await expect(page.locator('.drawer')).toHaveCount(0);
@@ -133,16 +133,16 @@ test('double click adds a node without changing the shape; card 1 changes its jo
 test('copy, paste and duplicate; multi-select; delete and undo', async ({ page }) => {
   await openSample(page, /Open the sample Dragonfly/);
   await page.keyboard.press('k');
-  await page.locator('.contents-name', { hasText: 'Dragonfly' }).click();
+  await page.getByRole('button', { name: /^Dragonfly (?:rides|parked)/ }).click();
   await page.keyboard.press('Control+c');
   await page.keyboard.press('Control+v');
-  await expect(page.locator('.contents-name', { hasText: 'Dragonfly 2' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Dragonfly 2 (?:rides|parked)/ })).toBeVisible();
   await page.keyboard.press('Control+d');
-  await expect(page.locator('.contents-name', { hasText: 'Dragonfly 3' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Dragonfly 3 (?:rides|parked)/ })).toBeVisible();
   await page.keyboard.press('Delete');
-  await expect(page.locator('.contents-name', { hasText: 'Dragonfly 3' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Dragonfly 3 (?:rides|parked)/ })).toHaveCount(0);
   await page.keyboard.press('Control+z');
-  await expect(page.locator('.contents-name', { hasText: 'Dragonfly 3' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Dragonfly 3 (?:rides|parked)/ })).toBeVisible();
   await page.keyboard.press('k');
   await page.keyboard.press('Control+a');
   await expect(page.locator('.contents-row.selected')).toHaveCount(0);
