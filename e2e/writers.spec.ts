@@ -2,7 +2,7 @@ import type * as Core from '@pace-line/core';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
-import { bake, eventTimes, formatById, prepare, type OutputFile, type Scene } from '@pace-line/core';
+import { bake, eventTimes, formatById, pathOfGuide, prepare, type OutputFile, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { worstGap } from './motion.ts';
@@ -151,4 +151,42 @@ test('two outputs in one page do not restyle each other', async ({ page }) => {
   expect(names(a).filter((name) => names(b).includes(name))).toEqual([]);
   await page.setContent(`<!doctype html><body>${a}${b}</body>`);
   expect(await page.evaluate(() => document.getAnimations().length)).toBe(2);
+});
+
+test('a guide drawn in the output: whole, or drawn by its rider just as far as it has gone', async ({ page }) => {
+  for (const name of ['eased', 'dwelling', 'there-and-back', 'reversing']) {
+    const base = WRITER_SCENES[name]!;
+    const rider = base.riders.find((one) => one.guide !== null)!;
+    const guide = base.guides.find((one) => one.id === rider.guide)!;
+    const scene: Scene = {
+      ...base,
+      guides: base.guides.map((one) =>
+        one.id === guide.id
+          ? { ...one, stroke: { color: '#A3471F', width: 4, dash: null, draws: rider.id } }
+          : { ...one, stroke: { color: '#0B7A75', width: 2, dash: [6, 4], draws: null } },
+      ),
+    };
+    await page.setContent(`<!doctype html><body style="margin:0">${write(scene, 'animated-svg').text}</body>`);
+    const motion = prepare(scene);
+    const index = scene.riders.indexOf(scene.riders.find((one) => one.id === rider.id)!);
+    const length = pathOfGuide(guide).length;
+    const times = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.137) % 1) * motion.length);
+    const shown = await page.evaluate((list) => {
+      const path = document.querySelector<SVGPathElement>('path[pathLength]');
+      if (!path) throw new Error('no drawn guide');
+      const animations = document.getAnimations();
+      animations.forEach((animation) => animation.pause());
+      return list.map((time) => {
+        animations.forEach((animation) => (animation.currentTime = time * 1000));
+        return 1 - Number.parseFloat(getComputedStyle(path).strokeDashoffset);
+      });
+    }, times);
+    const drawn = times.map((time) => Math.min(1, Math.max(0, motion.distanceAt(index, time).distance / length)));
+    expect(Math.max(...drawn) - Math.min(...drawn), name).toBeGreaterThan(0.3);
+    shown.forEach((share, i) =>
+      expect(Math.abs(share - drawn[i]!) * length, `${name} at ${times[i]}`).toBeLessThan(0.5),
+    );
+    if (scene.guides.length > 1)
+      await expect(page.locator('path[stroke-dasharray="6 4"]')).toHaveCount(scene.guides.length - 1);
+  }
 });

@@ -726,3 +726,123 @@ describe('shape never disturbs pace', () => {
       );
   });
 });
+
+describe('degenerate guides have a defined answer, never NaN', () => {
+  const bare = (nodes: Partial<Guide['nodes'][number]>[], closed = false): Scene =>
+    addGuide(sceneOf({ art: [BOX_ART] }), {
+      guide: {
+        id: 'g',
+        name: 'G',
+        closed,
+        color: '#0B7A75',
+        visible: true,
+        locked: false,
+        corridor: null,
+        nodes: nodes.map((node, i) => ({ id: `g${i}`, x: 0, y: 0, join: 'corner', ...node })),
+      },
+    });
+  const cases: [string, Scene][] = [
+    ['one node', bare([{ x: 5, y: 5 }])],
+    [
+      'coincident nodes',
+      bare(
+        [
+          { x: 5, y: 5 },
+          { x: 5, y: 5 },
+          { x: 5, y: 5 },
+        ],
+        true,
+      ),
+    ],
+    [
+      'handles of length zero',
+      bare([
+        { x: 0, y: 0, out: [0, 0] },
+        { x: 50, y: 0, in: [0, 0], out: [0, 0] },
+        { x: 90, y: 40, in: [0, 0] },
+      ]),
+    ],
+    [
+      'an exact cusp',
+      bare([
+        { x: 0, y: 0, out: [200, 200] },
+        { x: 200, y: 0, in: [-200, 200] },
+      ]),
+    ],
+    [
+      'coordinates of a million',
+      bare(
+        [
+          { x: 1e6, y: -1e6, out: [1e5, 1e6] },
+          { x: -1e6, y: 1e6, in: [-1e6, 3] },
+          { x: 0, y: 0 },
+        ],
+        true,
+      ),
+    ],
+    [
+      'ten thousand nodes',
+      bare(Array.from({ length: 10_000 }, (_, i) => ({ x: 600 + 500 * Math.cos(i / 50), y: 400 + i / 20 }))),
+    ],
+  ];
+  const numbersIn = (value: unknown): number[] =>
+    typeof value === 'number'
+      ? [value]
+      : Array.isArray(value)
+        ? value.flatMap(numbersIn)
+        : typeof value === 'object' && value !== null
+          ? Object.values(value).flatMap(numbersIn)
+          : [];
+  test.each(cases)('%s', (_, scene) => {
+    const node = guideIn(scene, 'g').nodes[0]!.id;
+    const deeds: [string, () => Scene | undefined][] = [
+      [
+        'pull',
+        () =>
+          commands.canPullSpan(scene, { guide: 'g', span: 0, t: 0.5, to: [9, 9] })
+            ? undefined
+            : pullSpan(scene, { guide: 'g', span: 0, t: 0.5, to: [9, 9] }),
+      ],
+      [
+        'arc',
+        () =>
+          commands.canPullSpan(scene, { guide: 'g', span: 0, t: 0.5, to: [9, 9] })
+            ? undefined
+            : pullSpan(scene, { guide: 'g', span: 0, t: 0.5, to: [9, 9], arc: true }),
+      ],
+      ['reverse', () => reverseGuide(scene, { guide: 'g', riders: 'place' })],
+      ['simplify', () => simplifyGuide(scene, { guide: 'g', tolerance: 1 })],
+      [
+        'fair',
+        () =>
+          commands.canFairGuide(scene, { guide: 'g', nodes: [], strength: 0.5 })
+            ? undefined
+            : fairGuide(scene, { guide: 'g', nodes: [], strength: 0.5 }),
+      ],
+      [
+        'delete',
+        () =>
+          commands.canDeleteNodes(scene, { guide: 'g', nodes: [node], refit: true })
+            ? undefined
+            : deleteNodes(scene, { guide: 'g', nodes: [node], refit: true }),
+      ],
+      ['turn', () => transformGuides(scene, { ids: ['g'], matrix: matrixAbout([0, 0], 1, -2, 1) })],
+      [
+        'parallel',
+        () => {
+          const args = { id: 'p', name: 'P', link: { kind: 'parallel' as const, of: 'g', distance: 10 }, linked: true };
+          return canAddLinked(scene, args) ? undefined : addLinked(scene, args);
+        },
+      ],
+    ];
+    for (const [name, deed] of deeds) {
+      const after = deed();
+      if (!after) continue;
+      expect(numbersIn(after.guides).every(Number.isFinite), name).toBe(true);
+      const riding = addRider(after, { rider: { ...parkedRider('r', 'R', 'box', [0, 0]) } });
+      const on = commands.attachRider(riding, { rider: 'r', guide: after.guides.at(-1)!.id, seating: 'seat', time: 0 });
+      for (const time of [0, 1, 3.9])
+        expect(numbersIn([...prepare(on).poseAt(time).data]).every(Number.isFinite), name).toBe(true);
+    }
+  });
+});

@@ -43,8 +43,16 @@ function render(take: Take, given: z.infer<typeof options>, prefix: string): str
   const h = formatNumber(height, 3);
   const shared = sharedArts(scene, tracks);
   const rules: string[] = [];
-  const strokes = take.strokes.map((stroke, i) => strokeMarkup(take, stroke, `${prefix}-g${i + 1}`, prefix, rules));
+  const strokes = take.strokes.map((stroke, i) => ({
+    before: stroke.before,
+    markup: strokeMarkup(take, stroke, `${prefix}-g${i + 1}`, prefix, rules),
+  }));
   const riders = tracks.map((track, i) => riderMarkup(take, track, `${prefix}-r${i + 1}`, prefix, shared, rules));
+  const strokesBetween = (from: number, to: number): string =>
+    strokes.flatMap(({ before, markup }) => (before > from && before <= to ? [markup] : [])).join('');
+  const drawing = riders
+    .map((markup, i) => strokesBetween(tracks[i - 1]?.rider ?? -1, tracks[i]?.rider ?? 0) + markup)
+    .concat(strokesBetween(tracks[tracks.length - 1]?.rider ?? -1, Infinity));
   const definitions = [...shared].map(
     ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`)}</g>`,
   );
@@ -57,7 +65,7 @@ function render(take: Take, given: z.infer<typeof options>, prefix: string): str
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
     `<title id="${prefix}-t">${escapeMarkup(given.title || scene.name)}</title>${style}` +
     `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${definitions.join('')}</defs>` +
-    `<g clip-path="url(#${prefix}-c)">${paint}${strokes.join('')}${riders.join('')}</g></svg>`
+    `<g clip-path="url(#${prefix}-c)">${paint}${drawing.join('')}</g></svg>`
   );
 }
 

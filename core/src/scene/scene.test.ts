@@ -110,6 +110,28 @@ describe('versions', () => {
     expect(ferry?.pace.marks[0]).toMatchObject({ dwell: 0.5, place: { by: 'node', node: 'n1', along: 0.25, lap: 0 } });
     expect(ferry?.pace.marks[1]).toMatchObject({ dwell: 0, ease: { kind: 'steady' } });
   });
+  test('the frozen scene of version 2 is read, with what guides and pictures may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const [canal, beside, ring] = read.scene.guides;
+    expect(canal).toMatchObject({ thickness: 6, stroke: { dash: null, draws: 'ferry' } });
+    expect(canal?.nodes[0]?.name).toBe('Landing');
+    expect(beside?.link).toEqual({ kind: 'parallel', of: 'canal', distance: 40 });
+    expect(ring?.shape).toMatchObject({ kind: 'circle', turn: 0, reversed: false, start: 0 });
+    expect(read.scene.tracing[0]).toMatchObject({ scale: 1, opacity: 0.5, visible: true, locked: true });
+  });
+  test('every migration is exercised: version 1 becomes what this program writes', () => {
+    const json = JSON.parse(
+      readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
+    ) as object;
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 2 } });
+  });
+  test('links that lead nowhere, to themselves or on to another link are refused', () => {
+    const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');
+    for (const of of ['nowhere', 'beside'])
+      expect(readScene(text.replace('"of": "canal"', `"of": "${of}"`)).ok).toBe(false);
+    expect(readScene(text.replace('"draws": "ferry"', '"draws": "nobody"')).ok).toBe(false);
+  });
   test('migrations run one after the other, before validation', () => {
     const steps = { 1: (s: object) => ({ ...s, one: true }), 2: (s: object) => ({ ...s, two: 'one' in s }) };
     expect(migrate({ version: 1 }, steps, 3)).toEqual({ ok: true, scene: { version: 3, one: true, two: true } });

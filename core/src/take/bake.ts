@@ -17,7 +17,7 @@ export interface Take {
   /** Seconds. */
   readonly length: number;
   readonly tracks: readonly Track[];
-  /** Guides that are drawn, from behind to the front; all stand behind the riders. */
+  /** Guides that are drawn, each before (behind) a rider. */
   readonly strokes: readonly DrawnStroke[];
 }
 

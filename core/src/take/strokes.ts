@@ -13,7 +13,23 @@ export interface DrawnStroke {
   /** Index of the guide in the scene. */
   readonly guide: number;
   readonly keys: readonly DrawnKey[];
+  /** Index of the rider before which it is drawn. */
+  readonly before: number;
 }
+
+/**
+ * Index of the rider before which a guide's stroke is drawn: the first that rides it, so that it lies over the scenery behind and under what runs along
+ * it; without one the first that rides anything; else after all.
+ */
+export function strokeLevel(scene: Scene, guide: string): number {
+  const own = scene.riders.findIndex((rider) => rider.guide === guide);
+  const any = own >= 0 ? own : scene.riders.findIndex((rider) => rider.guide !== null);
+  return any >= 0 ? any : scene.riders.length;
+}
+
+/** Share of a guide's length that is drawn when its rider is at a distance, px. */
+export const drawnShare = (distance: number, length: number): number =>
+  length > 0 ? Math.min(1, Math.max(0, distance / length)) : 0;
 
 /** Longest step, s, between looks at a smooth piece. */
 const STEP = 1 / 60;
@@ -24,7 +40,13 @@ export function bakeStrokes(scene: Scene, motion: Motion, tolerance: number): Dr
     if (!guide.stroke) return [];
     const rider = scene.riders.findIndex((one) => one.id === guide.stroke?.draws);
     const isRiding = rider >= 0 && guideById(scene, scene.riders[rider]?.guide ?? null) === guide;
-    return [{ guide: index, keys: isRiding ? drawnKeys(motion, rider, pathOfGuide(guide).length, tolerance) : [] }];
+    return [
+      {
+        guide: index,
+        before: strokeLevel(scene, guide.id),
+        keys: isRiding ? drawnKeys(motion, rider, pathOfGuide(guide).length, tolerance) : [],
+      },
+    ];
   });
 }
 
@@ -32,7 +54,7 @@ function drawnKeys(motion: Motion, rider: number, length: number, tolerance: num
   if (!(length > 0)) return [];
   const keyAt = (time: number, side: 1 | -1): DrawnKey => {
     const { distance } = motion.distanceAt(rider, time, side);
-    return { time, share: quantised(Math.min(1, Math.max(0, distance / length))) };
+    return { time, share: quantised(drawnShare(distance, length)) };
   };
   const events = eventTimes(motion, rider, 0, motion.length);
   const keys: DrawnKey[] = [];

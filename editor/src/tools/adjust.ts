@@ -18,6 +18,7 @@ import {
   riderById,
   setHandle,
   setSeating,
+  setTracing,
   transformGuides,
   transformNodes,
   type Scene,
@@ -119,6 +120,7 @@ const CURSORS = {
   grip: 'grab',
   rider: 'grab',
   guide: 'ns-resize',
+  picture: 'move',
   turn: 'alias',
   scale: 'nwse-resize',
   handle: 'move',
@@ -137,6 +139,8 @@ function keyOf(hit: Hit): string {
       return `mark ${hit.mark}`;
     case 'rider':
       return `rider ${hit.rider}`;
+    case 'picture':
+      return `picture ${hit.picture}`;
     case 'grip':
     case 'guide':
       return `${hit.kind} ${hit.guide}`;
@@ -152,6 +156,7 @@ function isSelected(selection: Selection, hit: Hit): boolean {
     case 'grip':
     case 'box':
     case 'handle':
+    case 'picture':
       return true;
     case 'node':
       return selection.nodes.includes(hit.node);
@@ -172,6 +177,8 @@ function selected(before: Selection, hit: Hit, shift: boolean, kept: Selection =
     case 'box':
     case 'handle':
       return kept;
+    case 'picture':
+      return NOTHING;
     case 'node':
       return selectGuide(hit.guide, shift ? toggled(before.nodes, hit.node) : [hit.node]);
     case 'mark':
@@ -233,6 +240,17 @@ function beginDrag(host: ToolHost, hit: Hit, pressed: Pointer): Drag | undefined
     }
     case 'box':
       return boxDrag(host, hit.handle);
+    case 'picture': {
+      const picture = scene.tracing.find((one) => one.id === hit.picture);
+      return {
+        gesture: host.begin(`Move ${picture?.name ?? 'picture'}`),
+        holds: false,
+        follow: (base, a, b) => {
+          const [dx, dy] = wayOf(a, b);
+          return picture ? setTracing(base, { id: picture.id, patch: { x: picture.x + dx, y: picture.y + dy } }) : base;
+        },
+      };
+    }
     case 'grip': {
       const ids = host.selection().guides.includes(hit.guide) ? host.selection().guides : [hit.guide];
       const refusal = canMoveGuides(scene, { ids, dx: 0, dy: 0 });

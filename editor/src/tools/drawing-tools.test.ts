@@ -407,3 +407,32 @@ test('measuring: a guide’s lengths under the pointer, the straight way, and al
   tool.up(at(298, 200));
   expect(doc.state.past).toHaveLength(1);
 });
+
+test('a tracing picture is dragged while it is unlocked, and lies under all else', () => {
+  const asset = 'a'.repeat(64);
+  const picture = {
+    id: 'pic',
+    name: 'Sketch',
+    asset,
+    type: 'image/png' as const,
+    width: 200,
+    height: 100,
+    x: 400,
+    y: 300,
+    scale: 2,
+    turn: 0,
+    opacity: 0.5,
+    visible: true,
+    locked: true,
+  };
+  put((scene) => ({ ...line(scene), tracing: [picture], assets: { [asset]: 'AAAA' } }));
+  const shown = () => doc.state.committed.tracing[0]!;
+  drag(adjustTool(host), at(500, 350), at(520, 360));
+  expect(shown()).toMatchObject({ x: 400, y: 300 });
+  put((scene) => ({ ...scene, tracing: [{ ...picture, locked: false }] }));
+  drag(adjustTool(host), at(500, 350), at(520, 360));
+  expect(shown()).toMatchObject({ x: 420, y: 310 });
+  drag(adjustTool(host), at(300, 240), at(330, 240));
+  expect(shown()).toMatchObject({ x: 420, y: 310 });
+  expect(doc.state.past.at(-1)!.label).toBe('Bend span');
+});

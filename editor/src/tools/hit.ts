@@ -10,6 +10,7 @@ import {
   type Guide,
   type Poses,
   type Scene,
+  type Tracing,
 } from '@pace-line/core';
 import type { Selection } from '../document/index.ts';
 import { boundsOf, boxedOf, handlesAround, type BoxHandle } from './selection-box.ts';
@@ -23,6 +24,7 @@ export type Hit =
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
   | { readonly kind: 'mark'; readonly rider: string; readonly mark: string }
   | { readonly kind: 'rider'; readonly rider: string }
+  | { readonly kind: 'picture'; readonly picture: string }
   | {
       readonly kind: 'guide';
       readonly guide: string;
@@ -81,6 +83,11 @@ export function hitsAt(scene: Scene, selection: Selection, poses: Poses, pointer
         gap: near.gap,
       });
   }
+  // A tracing picture that is not locked lies under all else.
+  scene.tracing.forEach((picture, i) => {
+    if (!picture.locked && picture.visible && coversPicture(picture, pointer))
+      found.push({ hit: { kind: 'picture', picture: picture.id }, rank: 6, gap: -i });
+  });
   return found.sort((a, b) => a.rank - b.rank || a.gap - b.gap).map(({ hit }) => hit);
 }
 
@@ -130,4 +137,12 @@ function covers(poses: Poses, index: number, width: number, height: number, { x,
   const u = (d * (x - e) - c * (y - f)) / det;
   const v = (a * (y - f) - b * (x - e)) / det;
   return u >= 0 && v >= 0 && u <= width && v <= height;
+}
+
+function coversPicture({ x, y, width, height, scale, turn }: Tracing, pointer: Pointer): boolean {
+  const angle = (-turn * Math.PI) / 180;
+  const [dx, dy] = [pointer.x - x, pointer.y - y];
+  const u = (Math.cos(angle) * dx - Math.sin(angle) * dy) / scale;
+  const v = (Math.sin(angle) * dx + Math.cos(angle) * dy) / scale;
+  return Math.abs(u) <= width / 2 && Math.abs(v) <= height / 2;
 }

@@ -1,4 +1,17 @@
-import { artById, POSE, POSE_SIZE, Poses, prepare, type Motion, type Scene } from '@pace-line/core';
+import {
+  artById,
+  drawnShare,
+  pathData,
+  pathOfGuide,
+  POSE,
+  POSE_SIZE,
+  Poses,
+  prepare,
+  strokeLevel,
+  type Guide,
+  type Motion,
+  type Scene,
+} from '@pace-line/core';
 import { artNodes } from './art-gate.ts';
 import { cssMatrix, type ViewTransform } from './view-transform.ts';
 
@@ -32,6 +45,16 @@ interface Placed {
   visible: boolean;
 }
 
+/** A guide that is drawn in what is sent, as a path of the stage. */
+interface Stroke {
+  readonly path: SVGPathElement;
+  guide: Guide;
+  /** Index of the rider that draws it, −1 where it is there whole. */
+  rider: number;
+  length: number;
+  offset: string;
+}
+
 /** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
 export function createSvgStage(host: HTMLElement): Stage {
   // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
@@ -52,17 +75,51 @@ export function createSvgStage(host: HTMLElement): Stage {
   const paper = document.createElementNS(SVG, 'rect');
   scenery.append(paper);
   const placed = new Map<string, Placed>();
+  const strokes = new Map<string, Stroke>();
   let scene: Scene | undefined;
   let motion: Motion | undefined;
   let poses = new Poses(0);
 
+  /** Brings the drawn guides up to date; those no longer drawn go. */
+  const strokesOf = (next: Scene): Stroke[] => {
+    const kept = next.guides.filter((guide) => guide.stroke);
+    for (const [id, { path }] of strokes)
+      if (!kept.some((guide) => guide.id === id)) {
+        path.remove();
+        strokes.delete(id);
+      }
+    return kept.map((guide) => {
+      const stroke = guide.stroke;
+      let one = strokes.get(guide.id);
+      if (!one) {
+        const path = document.createElementNS(SVG, 'path');
+        path.setAttribute('fill', 'none');
+        path.setAttribute('stroke-linejoin', 'round');
+        strokes.set(guide.id, (one = { path, guide, rider: -1, length: 0, offset: '' }));
+      }
+      const rider = next.riders.findIndex(({ id, guide: on }) => id === stroke?.draws && on === guide.id);
+      Object.assign(one, { guide, rider, length: pathOfGuide(guide).length, offset: '' });
+      const { path } = one;
+      path.setAttribute('d', pathData(guide.nodes, guide.closed));
+      path.setAttribute('stroke', stroke?.color ?? guide.color);
+      path.setAttribute('stroke-width', String(stroke?.width ?? 1));
+      path.setAttribute('stroke-linecap', rider < 0 ? 'round' : 'butt');
+      const dash = rider >= 0 ? `${one.length} ${one.length}` : (stroke?.dash?.join(' ') ?? 'none');
+      path.setAttribute('stroke-dasharray', dash);
+      path.setAttribute('stroke-dashoffset', '0');
+      return one;
+    });
+  };
+
   const place = (next: Scene): void => {
     const seen = new Set<string>();
     let isScenery = true;
-    const order: [SVGGElement[], SVGGElement[]] = [[], []];
-    for (const rider of next.riders) {
+    const order: [SVGGElement[], SVGElement[]] = [[], []];
+    const drawn = strokesOf(next);
+    next.riders.forEach((rider, index) => {
+      for (const { path, guide } of drawn) if (strokeLevel(next, guide.id) === index) order[1].push(path);
       const art = artById(next, rider.art);
-      if (!art) continue;
+      if (!art) return;
       seen.add(rider.id);
       let one = placed.get(rider.id);
       if (!one || one.artKey !== art) {
@@ -78,7 +135,8 @@ export function createSvgStage(host: HTMLElement): Stage {
       }
       isScenery &&= rider.guide === null;
       order[isScenery ? 0 : 1].push(one.group);
-    }
+    });
+    for (const { path, guide } of drawn) if (strokeLevel(next, guide.id) === next.riders.length) order[1].push(path);
     for (const [id, one] of placed)
       if (!seen.has(id)) {
         one.group.remove();
@@ -94,7 +152,8 @@ export function createSvgStage(host: HTMLElement): Stage {
     },
     setScene(next) {
       if (next === scene) return;
-      if (next.riders !== scene?.riders || next.art !== scene.art) place(next);
+      const isDrawn = next.guides !== scene?.guides && (strokes.size > 0 || next.guides.some((guide) => guide.stroke));
+      if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
       const { width, height, background } = next.canvas;
       paper.setAttribute('width', String(width));
       paper.setAttribute('height', String(height));
@@ -110,6 +169,12 @@ export function createSvgStage(host: HTMLElement): Stage {
       if (!scene || !motion) return;
       motion.poseAt(time, poses);
       const { data } = poses;
+      for (const one of strokes.values()) {
+        if (one.rider < 0) continue;
+        const share = drawnShare(data[one.rider * POSE_SIZE + POSE.distance] ?? 0, one.length);
+        const offset = String(round(one.length * (1 - share)));
+        if (offset !== one.offset) one.path.setAttribute('stroke-dashoffset', (one.offset = offset));
+      }
       scene.riders.forEach((rider, i) => {
         const one = placed.get(rider.id);
         if (!one?.visible) return;

@@ -1,5 +1,5 @@
 import { ActionIcon, Slider, Tooltip } from '@mantine/core';
-import { IconEye, IconEyeOff, IconPhotoPlus, IconTrash } from '@tabler/icons-react';
+import { IconEye, IconEyeOff, IconLock, IconLockOpen, IconPhotoPlus, IconTrash } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { deleteTracing, setTracing, type Tracing } from '@pace-line/core';
 import { useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
@@ -67,6 +67,16 @@ function PictureRow({ picture }: { picture: Tracing }) {
           onClick={() => put(picture.visible ? 'Hide picture' : 'Show picture', { visible: !picture.visible })}
         >
           {picture.visible ? <IconEye size={15} aria-hidden /> : <IconEyeOff size={15} aria-hidden />}
+        </ActionIcon>
+        <ActionIcon
+          variant="subtle"
+          color="gray"
+          size="sm"
+          aria-pressed={picture.locked}
+          aria-label={`Lock ${name}; unlocked, it is dragged on the canvas`}
+          onClick={() => put(picture.locked ? 'Unlock picture' : 'Lock picture', { locked: !picture.locked })}
+        >
+          {picture.locked ? <IconLock size={15} aria-hidden /> : <IconLockOpen size={15} aria-hidden />}
         </ActionIcon>
         <ActionIcon
           variant="subtle"
