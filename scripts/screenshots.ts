@@ -67,6 +67,51 @@ const night = await fresh('dark');
 await sample(night, 'Two ferries, one loop', 90);
 await keep(night, 'desk-night');
 
+const at = async (page: Page, x: number, y: number): Promise<[number, number]> => {
+  const box = await page.locator('.canvas-edge').boundingBox();
+  return [(box?.x ?? 0) + (x / 1280) * (box?.width ?? 0), (box?.y ?? 0) + (y / 720) * (box?.height ?? 0)];
+};
+
+// A guide being shaped: selected, with its box, its handles and its card.
+const guide = await fresh();
+await sample(guide, 'Two ferries, one loop', 60, -1);
+await guide.mouse.click(...(await at(guide, 640, 190)));
+await guide.getByRole('button', { name: /^1 Guide/ }).click();
+await guide.waitForTimeout(400);
+await keep(guide, 'guide');
+
+// Set down over a tracing picture.
+const kite = await fresh();
+await sample(kite, 'Kite over the quay', 70);
+await kite.keyboard.press('5');
+await kite.waitForTimeout(400);
+await keep(kite, 'set-down');
+
+// Acted out, with what the hand did.
+const heron = await fresh();
+await sample(heron, 'Heron along the bank', 100);
+await keep(heron, 'acted-out');
+
+// The collection, and measuring along a guide.
+const collection = await fresh();
+await sample(collection, 'Dragonfly among lanterns', 20, -1);
+await collection.keyboard.press('7');
+await collection.mouse.move(...(await at(collection, 250, 300)));
+await collection.mouse.down();
+await collection.mouse.move(...(await at(collection, 420, 170)), { steps: 6 });
+await collection.keyboard.press(';');
+await collection.waitForTimeout(600);
+await keep(collection, 'collection');
+
+// A drawing taken apart.
+const apart = await fresh();
+await sample(apart, 'Down the canal', 0, -1);
+await apart.keyboard.press('l');
+await apart.getByRole('button', { name: 'Take Quay at dusk apart' }).click();
+await apart.getByText('Parts of Quay at dusk').waitFor();
+await apart.waitForTimeout(600);
+await keep(apart, 'parts');
+
 const send = await fresh();
 await sample(send, 'Dragonfly among lanterns', 0, -1);
 await send.goto(`${send.url()}/send`);

@@ -54,7 +54,7 @@ export function wordsOfEase(ease: Ease): string {
   const plain =
     listed ??
     (ease.kind === 'bezier'
-      ? `curve ${ease.values.join(', ')}`
+      ? `curve ${ease.values.map((one) => Number(one.toFixed(2))).join(', ')}`
       : ease.kind === 'points'
         ? `${ease.points.length} points`
         : ease.kind);

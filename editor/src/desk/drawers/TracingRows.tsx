@@ -106,6 +106,11 @@ function PictureRow({ picture }: { picture: Tracing }) {
         }}
       />
       <div className="tracing-numbers">
+        {['x', 'y', 'size', 'turn'].map((word) => (
+          <span key={word} className="muted" aria-hidden>
+            {word}
+          </span>
+        ))}
         <NumberField
           label={`${name}, x`}
           value={picture.x}
