@@ -27,16 +27,24 @@ import {
   type Scene,
   type Vec,
 } from '@pace-line/core';
-import { NOTHING, selectGuide, type KeptGuide } from '../document/index.ts';
+import { NOTHING, selectGuide, type KeptGuide, type Selection } from '../document/index.ts';
 import { tell } from '../look/notices.tsx';
-import { boundsOf, boxedOf, guideFrom } from '../tools/index.ts';
-import type { DeskActions } from './actions.ts';
+import { boundsOf, boxedOf, guideFrom, type Remembered } from '../tools/index.ts';
+
+/** What guide actions need of the Desk's. */
+interface DeskDeeds {
+  readonly scene: Scene;
+  readonly selection: Selection;
+  do: (label: string, change: (scene: Scene) => Scene, selection?: Selection) => void;
+  select: (selection: Selection) => void;
+  remember: (made: Remembered) => void;
+}
 
 /** What can be done to guides as a whole, for buttons, menus and keys. */
 export class GuideActions {
-  readonly #desk: DeskActions;
+  readonly #desk: DeskDeeds;
 
-  constructor(desk: DeskActions) {
+  constructor(desk: DeskDeeds) {
     this.#desk = desk;
   }
 
