@@ -99,7 +99,7 @@ test('acted out: the way and the timing of the hand', async ({ page }) => {
   await page.keyboard.press('1');
 });
 
-test('a shape stays live on its card until a node is edited; direction, start and simplify', async ({ page }) => {
+test('a shape stays live on its card until a node is edited, reversed or begun elsewhere too', async ({ page }) => {
   await newScene(page);
   await page.keyboard.press('6');
   await dragOn(page, [
@@ -377,4 +377,75 @@ test('the Desk with every drawing tool has no accessibility violation', async ({
       `drawer ${open}`,
     ).toEqual([]);
   }
+});
+
+test('measured under the pointer and between two points; simplified, faired and flipped on the card', async ({
+  page,
+}) => {
+  await newScene(page);
+  await page.keyboard.press('3');
+  await dragOn(
+    page,
+    Array.from({ length: 50 }, (_, i): [number, number] => [
+      200 + 18 * i,
+      360 + 60 * Math.sin(i / 5) + 6 * Math.sin(i * 2),
+    ]),
+  );
+  const drawn = await savedScene(page);
+  await page.keyboard.press('7');
+  const [guide] = drawn.guides;
+  const { x, y } = pathOfGuide(guide!).frameAtDistance(300);
+  await page.mouse.move(...(await canvasAt(page, x, y)));
+  await expect(page.locator('.slip text').first()).toHaveText(`Sketch: ${pathOfGuide(guide!).length.toFixed(1)} px`);
+  await dragOn(page, [
+    [100, 100],
+    [300, 200],
+    [500, 400],
+  ]);
+  await expect(page.locator('.slip text').first()).toHaveText(/^straight 500\.\d px|^straight 499\.\d px/);
+  await page.keyboard.press('1');
+  await page.getByRole('button', { name: /^1 Guide/ }).click();
+  const count = drawn.guides[0]!.nodes.length;
+  await page.getByRole('slider', { name: 'Simplify, px' }).focus();
+  for (let i = 0; i < 24; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Undo: Simplify' })).toBeEnabled();
+  const simple = await savedScene(page);
+  expect(simple.guides[0]!.nodes.length).toBeLessThan(count);
+  await page.getByRole('button', { name: /^more/ }).click();
+  await page.getByRole('menuitem', { name: 'Flip left and right' }).click();
+  const flipped = await savedScene(page);
+  const before = pathOfGuide(simple.guides[0]!);
+  const after = pathOfGuide(flipped.guides[0]!);
+  expect(after.length).toBeCloseTo(before.length, 6);
+  expect(after.frameAtDistance(0).x).toBeCloseTo(
+    before.bounds.left + before.bounds.right - before.frameAtDistance(0).x,
+    6,
+  );
+  await page.getByRole('slider', { name: 'Fair, %' }).focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Undo: Fair' })).toBeEnabled();
+});
+
+test('a guide drawn by its rider is seen as it will be sent', async ({ page }) => {
+  await openSample(page, /Open the sample Heron/);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('End');
+  await page.locator('.mark').first().focus();
+  await page.getByRole('button', { name: /^1 Guide/ }).click();
+  await page.getByRole('group', { name: 'In the output' }).getByRole('button', { name: 'by a rider' }).click();
+  const offset = (): Promise<number> =>
+    page
+      .locator('.stage')
+      .evaluate((host) =>
+        Number(host.shadowRoot?.querySelector('path[stroke-dashoffset]')?.getAttribute('stroke-dashoffset')),
+      );
+  const scene = await savedScene(page);
+  const motion = prepare(scene);
+  const { length } = pathOfGuide(scene.guides[0]!);
+  await page.keyboard.press('Escape');
+  await page.locator('.canvas-surface').focus();
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 60; i++) await page.keyboard.press('.');
+  const { distance } = motion.distanceAt(1, 2);
+  await expect.poll(async () => Math.abs((await offset()) - (length - distance))).toBeLessThan(0.5);
 });

@@ -29,6 +29,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
       { keys: '3', does: 'Sketch' },
       { keys: '4', does: 'Act out' },
       { keys: '5', does: 'Set down' },
+      { keys: 'arrows in Set down', does: 'set the selected rider down a px further at the playhead; with Shift ten' },
       { keys: '6', does: 'Shape' },
       { keys: '7', does: 'Measure' },
       { keys: 'Alt while bending', does: 'a straight span becomes an arc' },
@@ -67,8 +68,9 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
 
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="menu"], [role="dialog"]') !==
-    null;
+  target.closest(
+    'input, textarea, select, [contenteditable], [role="listbox"], [role="menu"], [role="dialog"], [role="slider"]',
+  ) !== null;
 
 /** The Desk's keys. Tools have looked at each before. */
 export function useDeskKeys(): void {

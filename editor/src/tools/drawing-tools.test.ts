@@ -346,6 +346,14 @@ describe('setting down', () => {
     expect(rider().at).toEqual([140, 280]);
     expect(bench.state.holds).toBe(0);
   });
+  test('by arrow keys too: a px, with Shift ten', () => {
+    bench.state.time = 1;
+    const tool = setDownTool(host);
+    expect(tool.key('ArrowRight', true)).toBe(true);
+    expect(tool.key('ArrowUp')).toBe(true);
+    expect(guides()[0]!.nodes[1]).toMatchObject({ x: 110, y: 299 });
+    expect(tool.key('Enter')).toBe(false);
+  });
   test('pressing a guide puts the selected rider there at the playhead', () => {
     put(line);
     bench.state.time = 1;

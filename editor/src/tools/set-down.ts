@@ -109,9 +109,34 @@ export function setDownTool(host: ToolHost): Tool {
       stop();
       return had;
     },
-    key: () => false,
+    /** Arrows set the selected rider down a px further at the playhead, with Shift ten. */
+    key(key, shift = false) {
+      const way = ARROWS[key];
+      const id = host.selection().riders[0];
+      const scene = host.scene();
+      const rider = riderById(scene, id ?? '');
+      if (!way || !rider || drag) return false;
+      const index = scene.riders.indexOf(rider);
+      const step = shift ? 10 : 1;
+      const to = [
+        rounded(host.poses().of(index, 'x') + way[0] * step),
+        rounded(host.poses().of(index, 'y') + way[1] * step),
+      ] as const;
+      const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
+      const refusal = canSetDown(scene, args);
+      if (refusal) host.tell(refusal.message);
+      else host.do(`Set ${rider.name} down`, (base) => setDown(base, args));
+      return true;
+    },
   };
 }
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 /** A thousandth of a pixel is finer than any hand. */
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;

@@ -120,7 +120,7 @@ export interface Tool {
   /** Gives up what is under way. True where there was something. */
   cancel: () => boolean;
   /** True where the key meant something to the tool. */
-  key: (key: string) => boolean;
+  key: (key: string, shift?: boolean) => boolean;
 }
 
 /** Radius of a hit area, screen px. */

@@ -1,9 +1,10 @@
 import { Select, Slider } from '@mantine/core';
-import { actedMotion, guideById, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
-import { memo, useRef } from 'react';
-import { useDocument, useDocumentState, type Gesture } from '../../document/index.ts';
+import { guideById, actedMotion, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
+import { memo } from 'react';
+import { useDocumentState } from '../../document/index.ts';
 import { SHAPE_NAMES, strokeNodes, type Remembered } from '../../tools/index.ts';
 import { Segments } from '../cards/Card.tsx';
+import { useTrial } from '../use-trial.ts';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 
 /** What the active tool can be set to; after a stroke its fit can still be changed here. */
@@ -109,19 +110,14 @@ interface FitSliderProps {
 
 /** A value of the fit; while the last stroke is still there it is fitted again as the slider moves, as one step of undo. */
 function FitSlider({ label, unit, min, max, step, value, onChange, last }: FitSliderProps) {
-  const doc = useDocument();
-  const gesture = useRef<Gesture | null>(null);
+  const trial = useTrial();
   const count = useDocumentState((state) => (last ? guideById(state.shown, last.guide)?.nodes.length : undefined));
   const change = (next: number): void => {
     onChange(next);
-    if (!last || doc.state.readOnly) return;
-    gesture.current ??= doc.begin(last.kind === 'sketch' ? 'Fit sketch' : 'Smooth the hand');
-    gesture.current.update((base) => fittedAgain(base, last, next));
+    if (last)
+      trial.show(last.kind === 'sketch' ? 'Fit sketch' : 'Smooth the hand', (base) => fittedAgain(base, last, next));
   };
-  const end = (): void => {
-    gesture.current?.commit();
-    gesture.current = null;
-  };
+  const end = (): void => trial.rest();
   return (
     <>
       <span className="option-label">{label}</span>

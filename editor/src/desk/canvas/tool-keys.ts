@@ -7,8 +7,8 @@ export function useToolKeys(tool: Tool, leave: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role="dialog"], [role="listbox"]')) return;
-      const used = event.key === 'Escape' ? tool.cancel() : tool.key(event.key);
+      if (target.closest('input, textarea, select, [role="dialog"], [role="listbox"], [role="slider"]')) return;
+      const used = event.key === 'Escape' ? tool.cancel() : tool.key(event.key, event.shiftKey);
       if (used) {
         event.preventDefault();
         event.stopImmediatePropagation();

@@ -1,22 +1,22 @@
 import { Menu, Slider } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { memo, useRef, useState } from 'react';
+import { memo, useState } from 'react';
 import {
   canSplitGuide,
   fairGuide,
   guideById,
   nodesThrough,
   ridersOf,
-  SceneError,
   setClosed,
   setOutline,
   simplifyGuide,
   type Guide,
   type Scene,
 } from '@pace-line/core';
-import { keepGuide, useDocument, useCalmState, type Gesture } from '../../../document/index.ts';
+import { keepGuide, useCalmState } from '../../../document/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
+import { useTrial } from '../../use-trial.ts';
 import { useDeskView } from '../../view.ts';
 import { Row, Segments } from '../Card.tsx';
 
@@ -201,29 +201,14 @@ interface LiveRowProps {
 
 /** A deed that is tried out as its slider moves, always from the guide as it was when the slider was taken; one step of undo. */
 function LiveRow({ label, unit, max, step, first = 0, from, change }: LiveRowProps) {
-  const doc = useDocument();
-  const gesture = useRef<Gesture | null>(null);
+  const trial = useTrial();
   const [value, setValue] = useState(first);
   const count = from.nodes.length;
   const move = (next: number): void => {
     setValue(next);
-    if (doc.state.readOnly) return;
-    gesture.current ??= doc.begin(label);
-    gesture.current.update((base) => {
-      if (next === 0 && first === 0) return base;
-      try {
-        return change(base, next);
-      } catch (error) {
-        if (error instanceof SceneError) return base;
-        throw error;
-      }
-    });
+    trial.show(label, (base) => (next === 0 && first === 0 ? base : change(base, next)));
   };
-  const end = (): void => {
-    gesture.current?.commit();
-    gesture.current = null;
-    if (first === 0) setValue(0);
-  };
+  const end = (): void => trial.rest(() => first === 0 && setValue(0));
   return (
     <Row label={label}>
       <Slider
@@ -238,9 +223,7 @@ function LiveRow({ label, unit, max, step, first = 0, from, change }: LiveRowPro
         label={null}
         thumbLabel={`${label}, ${unit}`}
       />
-      <span className="figures option-value">
-        {gesture.current || value > 0 ? `${value} ${unit}` : `${count} nodes`}
-      </span>
+      <span className="figures option-value">{value > 0 ? `${value} ${unit}` : `${count} nodes`}</span>
     </Row>
   );
 }
