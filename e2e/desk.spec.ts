@@ -1,17 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-
-async function openSample(page: Page, name: RegExp): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name }).click();
-  await expect(page.locator('.pace-line').first()).toBeVisible();
-}
-
-const canvas = async (page: Page, x: number, y: number): Promise<[number, number]> => {
-  const box = await page.locator('.canvas-edge').boundingBox();
-  if (!box) throw new Error('no canvas');
-  return [box.x + (x / 1280) * box.width, box.y + (y / 720) * box.height];
-};
+import { canvasAt as canvas, openSample } from './desk.ts';
 
 test.describe('no accessibility violation', () => {
   const check = async (page: Page): Promise<void> => {

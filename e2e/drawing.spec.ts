@@ -421,6 +421,15 @@ test('measured under the pointer and between two points; simplified, faired and 
     before.bounds.left + before.bounds.right - before.frameAtDistance(0).x,
     6,
   );
+  const turn = page.getByRole('textbox', { name: 'Turn the selection by' });
+  await turn.fill('90');
+  await turn.press('Enter');
+  await expect(page.getByRole('button', { name: 'Undo: Turn' })).toBeEnabled();
+  const scale = page.getByRole('textbox', { name: 'Scale the selection by' });
+  await scale.fill('50%');
+  await scale.press('Enter');
+  const turned = await savedScene(page);
+  expect(pathOfGuide(turned.guides[0]!).length).toBeCloseTo(before.length / 2, 6);
   await page.getByRole('slider', { name: 'Fair, %' }).focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('button', { name: 'Undo: Fair' })).toBeEnabled();

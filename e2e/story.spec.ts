@@ -1,26 +1,15 @@
-import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
-import { eventTimes, prepare, readScene, type Scene } from '@pace-line/core';
+import { eventTimes, prepare } from '@pace-line/core';
+import { canvasAt, savedScene } from './desk.ts';
 import { worstGap } from './motion.ts';
 
 const swallow = fileURLToPath(new URL('./fixtures/swallow.svg', import.meta.url));
 
-/** Canvas px to window px, by the canvas's drawn edge. */
+/** Canvas px to window px, as a point. */
 async function canvasPoint(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
-  const box = await page.locator('.canvas-edge').boundingBox();
-  if (!box) throw new Error('no canvas');
-  return { x: box.x + (x / 1280) * box.width, y: box.y + (y / 720) * box.height };
-}
-
-async function savedScene(page: Page): Promise<Scene> {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save file' }).click(),
-  ]);
-  const read = readScene(readFileSync(await download.path(), 'utf8'));
-  if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  return read.scene;
+  const [left, top] = await canvasAt(page, x, y);
+  return { x: left, y: top };
 }
 
 async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {

@@ -110,12 +110,25 @@ export class GuideActions {
 
   /** Flips the selection about its middle. */
   flip(across: 'left-right' | 'up-down'): void {
+    this.#transform('Flip', across === 'left-right' ? -1 : 1, across === 'left-right' ? 1 : -1, 0);
+  }
+
+  /** Scales the selection about its middle by a factor. */
+  scale(factor: number): void {
+    if (factor > 0) this.#transform('Scale', factor, factor, 0);
+  }
+
+  /** Turns the selection about its middle, degrees clockwise. */
+  turn(degrees: number): void {
+    this.#transform('Turn', 1, 1, (degrees * Math.PI) / 180);
+  }
+
+  #transform(label: string, scaleX: number, scaleY: number, angle: number): void {
     const boxed = boxedOf(this.#scene, this.#desk.selection);
     const box = boxed && boundsOf(this.#scene, boxed);
-    if (!boxed || !box) return tell('Select a guide, or several nodes of one, to flip.');
-    const [sx, sy] = across === 'left-right' ? [-1, 1] : [1, -1];
-    const matrix = matrixAbout([(box.left + box.right) / 2, (box.top + box.bottom) / 2], sx, sy, 0);
-    this.#desk.do('Flip', (scene) =>
+    if (!boxed || !box) return tell(`Select a guide, or several nodes of one, to ${label.toLowerCase()}.`);
+    const matrix = matrixAbout([(box.left + box.right) / 2, (box.top + box.bottom) / 2], scaleX, scaleY, angle);
+    this.#desk.do(label, (scene) =>
       boxed.kind === 'nodes'
         ? transformNodes(scene, { guide: boxed.guide, nodes: boxed.nodes, matrix })
         : transformGuides(scene, { ids: boxed.guides, matrix }),
@@ -173,12 +186,10 @@ export class GuideActions {
 
   /** A guide through a list of points: smooth through every one; its roundness can be changed on the guide card while the list is the last that came in. */
   addPoints(points: readonly Vec[], closed: boolean, base: string): void {
-    const { nodes } =
-      points.length > MOST_NODES ? fitStroke(points, { tolerance: 1 }) : { nodes: nodesThrough(points, 1, closed) };
-    const isFitted = points.length > MOST_NODES;
-    this.addOutlines([{ nodes, closed: closed && !isFitted }], base, `Bring in ${base}`);
+    this.addOutlines([outlineThrough(points, closed)], base, `Bring in ${base}`);
     const [guide] = this.#desk.selection.guides;
-    if (guide !== undefined && !isFitted) this.#desk.remember({ kind: 'points', guide, points, closed });
+    if (guide !== undefined && points.length <= MOST_NODES)
+      this.#desk.remember({ kind: 'points', guide, points, closed });
   }
 
   /** Path data pasted as text; gives false where it is none. */
@@ -218,6 +229,12 @@ export class GuideActions {
 
 /** Above this, points are a trail to be fitted, not nodes to be kept one by one. */
 const MOST_NODES = 300;
+
+/** An outline through points: smooth through every one, or, of very many, fitted within a px. */
+export function outlineThrough(points: readonly Vec[], closed: boolean): Outline {
+  if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
+  return { nodes: nodesThrough(points, 1, closed), closed };
+}
 
 /** Handles in line are a smooth join. */
 function joinOf({ in: a, out: b }: Outline['nodes'][number]): 'corner' | 'smooth' {

@@ -1,17 +1,10 @@
-import {
-  fitStroke,
-  fittedTo,
-  nodesThrough,
-  pointsFromText,
-  tracksFromGpx,
-  type Outline,
-  type Vec,
-} from '@pace-line/core';
+import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from '@pace-line/core';
 import { keepGuide, looksLikeCollection, readCollection } from '../document/index.ts';
 import { tell, warn } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf } from '../workers/index.ts';
 import type { DeskActions } from './actions.ts';
+import { outlineThrough } from './guide-actions.ts';
 import { useDeskView } from './view.ts';
 
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -76,15 +69,6 @@ const isRound = (points: readonly Vec[]): boolean => {
   );
 };
 
-/** Above this, points are a trail to be fitted, not nodes to be kept one by one. */
-const MOST_NODES = 300;
-
-function outlineOf(points: readonly Vec[], roundness: number): Outline {
-  const closed = isRound(points);
-  if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
-  return { nodes: nodesThrough(points, roundness, closed), closed };
-}
-
 export function importPoints(name: string, text: string, actions: DeskActions): void {
   const read = pointsFromText(text);
   if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
@@ -101,7 +85,10 @@ function importGpx(name: string, text: string, actions: DeskActions): void {
   const all = read.tracks.flatMap(({ points }) => points);
   const fitted = fittedTo(all, width, height);
   let at = 0;
-  const outlines = read.tracks.map(({ points }) => outlineOf(fitted.slice(at, (at += points.length)), 1));
+  const outlines = read.tracks.map(({ points }): Outline => {
+    const piece = fitted.slice(at, (at += points.length));
+    return outlineThrough(piece, isRound(piece));
+  });
   actions.guides.addOutlines(outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
   if (read.skipped.length > 0) tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}`, name);
 }

@@ -14,6 +14,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { keepGuide, useCalmState } from '../../../document/index.ts';
+import { DEGREES, NumberField, PERCENT } from '../../../fields/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
 import { useTrial } from '../../use-trial.ts';
@@ -150,6 +151,24 @@ export const DeedRows = memo(function DeedRows({ guide, nodes }: DeedRowsProps) 
       </Row>
       {!fixed && (
         <>
+          <Row label="Scale, turn by">
+            <NumberField
+              label="Scale the selection by"
+              value={100}
+              unit="%"
+              units={PERCENT}
+              min={1}
+              max={10_000}
+              onCommit={(percent) => deeds.scale(percent / 100)}
+            />
+            <NumberField
+              label="Turn the selection by"
+              value={0}
+              unit="°"
+              units={DEGREES}
+              onCommit={(degrees) => deeds.turn(degrees)}
+            />
+          </Row>
           <LiveRow
             label="Simplify"
             unit="px"
