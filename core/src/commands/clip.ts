@@ -81,14 +81,16 @@ export function pasteThings(
   for (const guide of clip.guides) {
     const isHere = guideById(scene, guide.id) !== undefined;
     if (isHere && !copyGuides.includes(guide.id)) continue;
+    const { shape, ...rest } = guide;
     guides.push({
-      ...guide,
+      ...rest,
       id: fresh(guide.id),
       name: freeName(
         [...scene.guides, ...guides].map((one) => one.name),
         guide.name,
       ),
       nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + offset, y: node.y + offset })),
+      ...(shape ? { shape: { ...shape, x: shape.x + offset, y: shape.y + offset } } : {}),
     });
   }
   const riders: Rider[] = [];
@@ -118,11 +120,27 @@ export function pasteThings(
     scene: {
       ...scene,
       art: [...scene.art, ...art],
-      guides: [...scene.guides, ...guides],
+      guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
       riders: [...scene.riders, ...riders],
     },
     guides: guides.map((guide) => guide.id),
     riders: riders.map((rider) => rider.id),
+  };
+}
+
+/** A pasted guide follows, and is drawn by, only what was pasted with it; else it stands on its own, there whole. */
+function boundAnew(
+  { link, stroke, ...guide }: Guide,
+  guides: readonly Guide[],
+  riders: readonly Rider[],
+  renamed: ReadonlyMap<string, string>,
+): Guide {
+  const original = guides.find((one) => one.id === renamed.get(link?.of ?? ''));
+  const drawer = riders.find((one) => one.id === renamed.get(stroke?.draws ?? ''));
+  return {
+    ...guide,
+    ...(link && original ? { link: { ...link, of: original.id } } : {}),
+    ...(stroke ? { stroke: { ...stroke, draws: drawer?.id ?? null } } : {}),
   };
 }
 

@@ -846,3 +846,76 @@ describe('degenerate guides have a defined answer, never NaN', () => {
     }
   });
 });
+
+describe('what a guide is bound to never leads nowhere', () => {
+  const stroke = { color: '#A3471F', width: 3, dash: null, draws: 'r' };
+  const bound = (): Scene => {
+    const scene = looped();
+    const drawn: Scene = {
+      ...scene,
+      guides: scene.guides.map((one) => (one.id === 'loops' ? { ...one, stroke } : one)),
+    };
+    return addLinked(drawn, { id: 't', name: 'Twin', link: { kind: 'copy', of: 'loops', dx: 9, dy: 9 }, linked: true });
+  };
+  test('the rider that draws it is deleted: it is there whole', () => {
+    const after = commands.deleteRiders(bound(), { ids: ['r'] });
+    isValid(after);
+    expect(guideIn(after).stroke?.draws).toBeNull();
+  });
+  test('cut and pasted with what it is bound to it follows the copies, alone it stands on its own', () => {
+    const scene = bound();
+    const paste = (guides: string[], riders: string[]): Scene => {
+      const clip = commands.copyThings(scene, guides, riders);
+      if (clip.kind !== 'things') throw new Error('not things');
+      const bare = deleteGuides(commands.deleteRiders(scene, { ids: ['r'] }), { ids: ['loops', 't'], time: 0 });
+      return commands.pasteThings(bare, clip, 24, guides).scene;
+    };
+    const both = paste(['loops', 't'], ['r']);
+    isValid(both);
+    const [original, copy] = both.guides.slice(-2);
+    expect(copy!.link?.of).toBe(original!.id);
+    expect(original!.stroke?.draws).toBe(both.riders.at(-1)!.id);
+    const alone = paste(['t'], []);
+    isValid(alone);
+    expect(alone.guides.at(-1)!.link).toBeUndefined();
+  });
+  test('a live shape is pasted with its place; split, closed or opened it is a shape no more', () => {
+    const shape: GuideShape = {
+      kind: 'wave',
+      length: 300,
+      height: 80,
+      waves: 2,
+      x: 300,
+      y: 200,
+      turn: 0,
+      reversed: false,
+      start: 0,
+    };
+    const scene = addGuide(sceneOf({}), {
+      guide: {
+        id: 'c',
+        name: 'C',
+        color: '#0B7A75',
+        visible: true,
+        locked: false,
+        corridor: null,
+        ...shapeNodes(sceneOf({}), 'c', [], shape),
+        shape,
+      },
+    });
+    const clip = commands.copyThings(scene, ['c'], []);
+    if (clip.kind !== 'things') throw new Error('not things');
+    expect(commands.pasteThings(scene, clip, 24, ['c']).scene.guides[1]!.shape).toMatchObject({ x: 324, y: 224 });
+    const node = guideIn(scene, 'c').nodes[3]!.id;
+    for (const after of [
+      commands.splitGuide(scene, { guide: 'c', node, nodeId: 'cut', guideId: 'half', name: 'Half' }),
+      commands.setClosed(scene, { guide: 'c', closed: true }),
+    ])
+      expect(after.guides.every((guide) => guide.shape === undefined)).toBe(true);
+  });
+  test('a rider of another guide is not taken off it by pressing', () => {
+    expect(
+      commands.canBeThere(looped(), { rider: 'r', guide: 'line', time: 1, at: [0, 0], ids: ['a1', 'a2'] })?.code,
+    ).toBe('other-guide');
+  });
+});

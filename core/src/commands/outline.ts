@@ -92,9 +92,10 @@ function opened(scene: Scene, guide: Guide, k: number, nodeId: string): Scene {
 function halved(scene: Scene, guide: Guide, k: number, nodeId: string, guideId: string, name: string): Scene {
   const at = guide.nodes[k];
   if (!at) return scene;
+  const { shape: _shape, ...rest } = guide;
   const left: Guide = { ...guide, nodes: [...guide.nodes.slice(0, k), endsAt(at)] };
   const right: Guide = {
-    ...guide,
+    ...rest,
     id: guideId,
     name,
     nodes: [beginsAt({ ...at, id: nodeId }), ...guide.nodes.slice(k + 1)],

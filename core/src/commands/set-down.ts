@@ -1,10 +1,9 @@
-import { nearestOnPath, pathThrough, type Vec } from '../geometry/index.ts';
+import { nearestOnPath, type Vec } from '../geometry/index.ts';
 import { paceLineOf } from '../motion/index.ts';
 import {
   cycleOf,
   guideById,
   idsIn,
-  nodeIndex,
   pathOfGuide,
   placeAtDistance,
   ROUTE_COLORS,
@@ -210,6 +209,8 @@ export const [beThere, canBeThere] = command<{
     const missing = missingRider(scene, id) ?? checkNodes(scene, guide, []);
     if (missing) return missing;
     const rider = riderOf(scene, id);
+    if (rider.guide !== null && rider.guide !== guide)
+      return refusal('other-guide', `"${rider.name}" rides another guide; park it, or change its guide on card 2.`);
     return time >= 0 && time <= cycleOf(rider, scene.clock)
       ? undefined
       : refusal('outside', 'A placement lies within the rider’s cycle.');
@@ -251,14 +252,12 @@ export const [beThere, canBeThere] = command<{
 );
 
 /** Whether a point lies on the node at which a guide that is being set down would close. */
-export const isFirstNode = (guide: Guide, to: Vec, reach: number): boolean => {
+export function isFirstNode(guide: Guide, to: Vec, reach: number): boolean {
   const first = guide.nodes[0];
   return (
     first !== undefined &&
     !guide.closed &&
     guide.nodes.length >= 2 &&
-    pathThrough(guide.nodes, false).length > 0 &&
-    nodeIndex(guide, first.id) === 0 &&
     Math.hypot(first.x - to[0], first.y - to[1]) <= reach
   );
-};
+}

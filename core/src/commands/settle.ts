@@ -17,7 +17,7 @@ import { withOutline, withPoints } from './remap.ts';
  * and those whose original is gone stand on their own.
  */
 export function settled(before: Scene, after: Scene): Scene {
-  if (after.guides === before.guides) return after;
+  if (after.guides === before.guides) return after.riders === before.riders ? after : dropStrokes(after);
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);
   for (const guide of scene.guides) if (guide.link) scene = followed(was, scene, guide, guide.link);
@@ -27,7 +27,12 @@ export function settled(before: Scene, after: Scene): Scene {
 function dropShapes(was: ReadonlyMap<string, Guide>, scene: Scene): Scene {
   const isEdited = (guide: Guide): boolean => {
     const old = was.get(guide.id);
-    return guide.shape !== undefined && old !== undefined && old.nodes !== guide.nodes && old.shape === guide.shape;
+    return (
+      guide.shape !== undefined &&
+      old !== undefined &&
+      (old.nodes !== guide.nodes || old.closed !== guide.closed) &&
+      old.shape === guide.shape
+    );
   };
   if (!scene.guides.some(isEdited)) return scene;
   return {
@@ -99,7 +104,7 @@ export function namedNode(node: PathNode, id: string): Node {
   const inLine =
     a &&
     b &&
-    Math.abs(a[0] * b[1] - a[1] * b[0]) <= 1e-6 * Math.hypot(...a) * Math.hypot(...b) &&
+    Math.abs(a[0] * b[1] - a[1] * b[0]) <= 1e-4 * Math.hypot(...a) * Math.hypot(...b) &&
     a[0] * b[0] + a[1] * b[1] < 0;
   return { ...node, in: a, out: b, id, join: inLine ? 'smooth' : 'corner' };
 }

@@ -8,6 +8,7 @@ import {
   freeName,
   idsIn,
   parkedRider,
+  restackRider,
   type Art,
   type Scene,
 } from '@pace-line/core';
@@ -175,8 +176,7 @@ function placeParts(
       sum = addRider(sum, { rider: sized });
       if (role === 'scenery') {
         // Scenery keeps its own order behind everything that was there.
-        const riders = sum.riders.filter((one) => one.id !== id);
-        sum = { ...sum, riders: [...riders.slice(0, behind), sized, ...riders.slice(behind)] };
+        sum = restackRider(sum, { id, to: behind });
         behind++;
       } else made.riders.push(id);
     }

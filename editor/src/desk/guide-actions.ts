@@ -10,6 +10,7 @@ import {
   idsIn,
   joinGuides,
   matrixAbout,
+  namedNode,
   nodesThrough,
   outlinesFromPathData,
   pathData,
@@ -173,7 +174,7 @@ export class GuideActions {
       drawn.reduce((sum, { nodes, closed }) => {
         const guide = guideFrom(
           sum,
-          nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: joinOf(node) })),
+          nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: namedNode(node, '').join })),
           closed,
           base,
         );
@@ -234,12 +235,4 @@ const MOST_NODES = 300;
 export function outlineThrough(points: readonly Vec[], closed: boolean): Outline {
   if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
   return { nodes: nodesThrough(points, 1, closed), closed };
-}
-
-/** Handles in line are a smooth join. */
-function joinOf({ in: a, out: b }: Outline['nodes'][number]): 'corner' | 'smooth' {
-  if (!a || !b) return 'corner';
-  const cross = Math.abs(a[0] * b[1] - a[1] * b[0]);
-  const dot = a[0] * b[0] + a[1] * b[1];
-  return dot < 0 && cross <= 1e-4 * Math.abs(dot) ? 'smooth' : 'corner';
 }
