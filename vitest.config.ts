@@ -8,7 +8,6 @@ export default defineConfig({
     alias: [
       { find: /^@pace-line\/core$/, replacement: at('core/src/index.ts') },
       { find: '@pace-line/core/art-import', replacement: at('core/src/import/art/index.ts') },
-      { find: '@pace-line/core/reference', replacement: at('core/src/motion/reference.ts') },
     ],
   },
   test: {

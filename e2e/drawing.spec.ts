@@ -455,6 +455,6 @@ test('a guide drawn by its rider is seen as it will be sent', async ({ page }) =
   await page.locator('.canvas-surface').focus();
   await page.keyboard.press('Home');
   for (let i = 0; i < 60; i++) await page.keyboard.press('.');
-  const { distance } = motion.distanceAt(1, 2);
+  const distance = motion.riders[1]!.distanceAt(2);
   await expect.poll(async () => Math.abs((await offset()) - (length - distance))).toBeLessThan(0.5);
 });

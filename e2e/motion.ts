@@ -1,12 +1,12 @@
 import type { Page } from '@playwright/test';
-import { artById, Poses, prepare, type Motion, type Scene } from '@pace-line/core';
+import { artById, prepare, type Motion, type Scene } from '@pace-line/core';
 
 /** The four corners of an art's box on the canvas, px. */
 export type Corners = readonly (readonly [number, number])[];
 
 /** Where the evaluator puts the corners of a rider's art at a time. */
 export function expectedCorners(scene: Scene, motion: Motion, rider: number, time: number): Corners {
-  const poses = motion.poseAt(time, new Poses(motion.riders.length));
+  const poses = motion.poseAt(time);
   const art = artById(scene, scene.riders[rider]?.art ?? '');
   const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(rider, key);
   const [w, h] = [art?.width ?? 0, art?.height ?? 0];
@@ -36,15 +36,16 @@ export async function shownCorners(
       const clipped = svg.querySelector(':scope > g');
       if (!clipped) throw new Error('no riders');
       const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
-      // A moving group holds its constant turn, scale and pivot in a group of its own, which has a transform and nothing else.
+      // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
+      const isWrapper = (element: Element | null | undefined): element is SVGGElement =>
+        element?.localName === 'g' &&
+        element.childElementCount === 1 &&
+        element.attributes.length > 0 &&
+        [...element.attributes].every(({ name }) => ['class', 'transform', 'opacity'].includes(name));
       const inner = riders.map((group) => {
-        const child = group.firstElementChild;
-        const isConstant =
-          group.hasAttribute('class') &&
-          child?.localName === 'g' &&
-          child.attributes.length === 1 &&
-          child.hasAttribute('transform');
-        return isConstant ? (child as SVGGElement) : group;
+        let deepest = group;
+        while (isWrapper(deepest.firstElementChild)) deepest = deepest.firstElementChild;
+        return deepest;
       });
       return times.map((time) => {
         animations.forEach((animation) => (animation.currentTime = time * 1000));

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
-import { eventTimes, prepare } from '@pace-line/core';
+import { prepare } from '@pace-line/core';
 import { canvasAt, savedScene } from './desk.ts';
 import { worstGap } from './motion.ts';
 
@@ -74,11 +74,8 @@ test('the first loop, from end to end', async ({ page }, info) => {
       targetPosition: { x: target.x - (box?.x ?? 0) + 4, y: target.y - (box?.y ?? 0) - 4 },
     });
     await expect(page.getByRole('button', { name: 'sits on the guide' })).toHaveAttribute('aria-pressed', 'true');
-    await page.getByRole('button', { name: 'stays where it was dropped' }).click();
-    await expect(page.getByRole('button', { name: 'stays where it was dropped' })).toHaveAttribute(
-      'aria-pressed',
-      'true',
-    );
+    await page.getByRole('button', { name: 'stays where it is' }).click();
+    await expect(page.getByRole('button', { name: 'stays where it is' })).toHaveAttribute('aria-pressed', 'true');
     await page.getByRole('button', { name: 'sits on the guide' }).click();
     await page.getByRole('button', { name: 'Close Art' }).click();
     await expect(page.locator('.pace-line')).toHaveCount(1);
@@ -153,7 +150,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
       const out = await page.context().newPage();
       await out.goto(`file://${file}`);
       const motion = prepare(scene);
-      const events = eventTimes(motion, 0, 0, motion.length).flatMap((time) => [time - 0.001, time + 0.001]);
+      const events = motion.riders[0]!.events(0, motion.length).flatMap((time) => [time - 0.001, time + 0.001]);
       const random = Array.from({ length: 40 }, (_, i) => ((i * 0.6180339887 + 0.137) % 1) * motion.length);
       const times = [...events, ...random].filter((time) => time >= 0 && time < motion.length);
       const worst = await worstGap(out, scene, times);

@@ -2,27 +2,21 @@ import type * as Core from '@pace-line/core';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
-import { bake, eventTimes, formatById, pathOfGuide, prepare, type OutputFile, type Scene } from '@pace-line/core';
+import { pathOfGuide, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { worstGap } from './motion.ts';
+import { write } from './writing.ts';
 
 const scenes: Record<string, Scene> = {
   ...WRITER_SCENES,
   ...Object.fromEntries(SAMPLES.map(({ file, scene }) => [file, scene])),
 };
 
-function write(scene: Scene, id: string): OutputFile {
-  const format = formatById(id);
-  const [file] = format?.write(bake(scene), format.options.parse({})) ?? [];
-  if (!file) throw new Error(`${id} wrote nothing`);
-  return file;
-}
-
 /** 60 times that share no step with frames, and a millisecond on either side of every event. */
 function lookTimes(scene: Scene): number[] {
   const motion = prepare(scene);
-  const events = scene.riders.flatMap((_, i) => eventTimes(motion, i, 0, motion.length));
+  const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
   const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
   const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
   return [...around, ...spread].filter((time) => time >= 0 && time < motion.length);
@@ -31,7 +25,7 @@ function lookTimes(scene: Scene): number[] {
 for (const [name, scene] of Object.entries(scenes))
   for (const id of ['animated-svg', 'web-page'])
     test(`${id} of ${name} stays within half a pixel of the evaluator`, async ({ page }) => {
-      const file = write(scene, id);
+      const file = await write(scene, id);
       await page.setContent(
         id === 'web-page' ? file.text : `<!doctype html><body style="margin:0">${file.text}</body>`,
       );
@@ -75,19 +69,21 @@ test('Node and Chromium write the same bytes', async ({ page }) => {
   for (const [name, scene] of Object.entries(scenes))
     for (const id of ['animated-svg', 'web-page']) {
       const there = await page.evaluate(
-        ({ scene, id }) => {
+        async ({ scene, id }) => {
           const core = (globalThis as unknown as { PaceLineCore: typeof Core }).PaceLineCore;
-          const format = core.formatById(id);
-          return format?.write(core.bake(scene), format.options.parse({}))[0]?.text;
+          const format = core.formatById(id)!;
+          const { sink, files } = core.memorySink();
+          await core.send(scene, format, format.options.parse({}), sink, core.QUIET_RUN);
+          return core.textOf(files[0]!);
         },
         { scene, id },
       );
-      expect(there === write(scene, id).text, `${id} of ${name}`).toBe(true);
+      expect(there === (await write(scene, id)).text, `${id} of ${name}`).toBe(true);
     }
 });
 
 test('in an image element it plays, and with reduced motion it stands', async ({ page, browser }) => {
-  const file = write(scenes['eased']!, 'animated-svg');
+  const file = await write(scenes['eased']!, 'animated-svg');
   const picture = async (p: typeof page): Promise<string> =>
     p.evaluate(async (text) => {
       const image = document.querySelector('img') ?? document.body.appendChild(new Image());
@@ -113,7 +109,7 @@ test('in an image element it plays, and with reduced motion it stands', async ({
 
 test('nothing is drawn beyond the canvas, guides are not in it, screen readers get a title', async ({ page }) => {
   const [sample] = SAMPLES;
-  const file = write(sample!.scene, 'animated-svg');
+  const file = await write(sample!.scene, 'animated-svg');
   expect(file.text).not.toContain(sample!.scene.guides[0]!.color);
   await page.setContent(
     `<!doctype html><body style="margin:0;background:#fff"><div style="padding:100px">${file.text}</div></body>`,
@@ -142,15 +138,17 @@ test('nothing is drawn beyond the canvas, guides are not in it, screen readers g
 });
 
 test('two outputs in one page do not restyle each other', async ({ page }) => {
-  const a = write(scenes['eased']!, 'animated-svg').text;
-  const b = write(scenes['reversing']!, 'animated-svg').text;
+  const a = (await write(scenes['eased']!, 'animated-svg')).text;
+  const b = (await write(scenes['reversing']!, 'animated-svg')).text;
   const names = (text: string): string[] =>
     [...text.matchAll(/(?:id|class)="([^"]+)"|@keyframes ([\w-]+)/g)].flatMap((match) =>
       (match[1] ?? match[2] ?? '').split(' '),
     );
   expect(names(a).filter((name) => names(b).includes(name))).toEqual([]);
+  const animated = (text: string): number => text.split('@keyframes').length - 1;
+  expect(animated(a)).toBeGreaterThan(0);
   await page.setContent(`<!doctype html><body>${a}${b}</body>`);
-  expect(await page.evaluate(() => document.getAnimations().length)).toBe(2);
+  expect(await page.evaluate(() => document.getAnimations().length)).toBe(animated(a) + animated(b));
 });
 
 test('a guide drawn in the output: whole, or drawn by its rider just as far as it has gone', async ({ page }) => {
@@ -166,7 +164,7 @@ test('a guide drawn in the output: whole, or drawn by its rider just as far as i
           : { ...one, stroke: { color: '#0B7A75', width: 2, dash: [6, 4], draws: null } },
       ),
     };
-    await page.setContent(`<!doctype html><body style="margin:0">${write(scene, 'animated-svg').text}</body>`);
+    await page.setContent(`<!doctype html><body style="margin:0">${(await write(scene, 'animated-svg')).text}</body>`);
     const motion = prepare(scene);
     const index = scene.riders.indexOf(scene.riders.find((one) => one.id === rider.id)!);
     const length = pathOfGuide(guide).length;
@@ -181,7 +179,7 @@ test('a guide drawn in the output: whole, or drawn by its rider just as far as i
         return 1 - Number.parseFloat(getComputedStyle(path).strokeDashoffset);
       });
     }, times);
-    const drawn = times.map((time) => Math.min(1, Math.max(0, motion.distanceAt(index, time).distance / length)));
+    const drawn = times.map((time) => Math.min(1, Math.max(0, motion.riders[index]!.distanceAt(time) / length)));
     expect(Math.max(...drawn) - Math.min(...drawn), name).toBeGreaterThan(0.3);
     shown.forEach((share, i) =>
       expect(Math.abs(share - drawn[i]!) * length, `${name} at ${times[i]}`).toBeLessThan(0.5),

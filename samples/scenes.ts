@@ -2,13 +2,18 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import {
   actedMotion,
+  newGuide,
+  newMark,
+  newPace,
+  newRider,
+  SCENE_FORMAT,
+  SCENE_VERSION,
   pullSpan,
   rideActed,
   setDown,
   setEase,
   setJoin,
   type Art,
-  type Guide,
   type Mark,
   type Node,
   pathThrough,
@@ -27,25 +32,8 @@ function art(id: string, name: string, pivot: [number, number], facing = 0): Art
   return { id, name, kind: 'svg', markup, width, height, pivot, facing };
 }
 
-type Given = Pick<Rider, 'id' | 'name' | 'art'> & Partial<Rider>;
-
-const rider = (given: Given): Rider => ({
-  guide: null,
-  at: [0, 0],
-  visible: true,
-  locked: false,
-  output: true,
-  pace: { marks: [], cycle: null, delay: 0, repeat: null },
-  heading: { mode: 'level', offset: 0 },
-  lift: 0,
-  lead: 0,
-  scale: [1, 1],
-  opacity: 1,
-  ...given,
-});
-
 const scenery = (artId: string, name: string): Rider =>
-  rider({ id: `scenery-${artId}`, name, art: artId, locked: true });
+  newRider({ id: `scenery-${artId}`, name, art: artId, locked: true });
 
 const node = (id: string, x: number, y: number, handle?: [number, number], more: Partial<Node> = {}): Node => ({
   id,
@@ -61,7 +49,7 @@ const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', node: node
 const scene = (
   given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing'> & Partial<Pick<Scene, 'assets' | 'tracing'>>,
 ): Scene => {
-  const read = sceneFromJson({ format: 'pace-line/scene', version: 2, assets: {}, ...given });
+  const read = sceneFromJson({ format: SCENE_FORMAT, version: SCENE_VERSION, assets: {}, ...given });
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.scene;
 };
@@ -77,20 +65,17 @@ function canal(): Scene {
     node('reach', 960, 560, [120, 20], { join: 'smooth' }),
     node('east', 1380, 486, undefined, { in: [-120, 34] }),
   ];
-  const guide: Guide = {
+  const guide = newGuide({
     id: 'canal',
     name: 'Canal',
     closed: false,
     nodes,
     color: '#0B7A75',
-    visible: true,
-    locked: false,
-    corridor: null,
-  };
+  });
   const marks: Mark[] = [
-    { id: 'sets-out', time: 0, place: at('west'), dwell: 0, ease: { kind: 'family', family: 'sine', mode: 'out' } },
-    { id: 'moors', time: 3.6, place: at('landing'), dwell: 0.9, ease: { kind: 'family', family: 'sine', mode: 'in' } },
-    { id: 'leaves', time: 8, place: at('east'), dwell: 0, ease: { kind: 'steady' } },
+    newMark('sets-out', 0, at('west'), { ease: { kind: 'family', family: 'sine', mode: 'out' } }),
+    newMark('moors', 3.6, at('landing'), { dwell: 0.9, ease: { kind: 'family', family: 'sine', mode: 'in' } }),
+    newMark('leaves', 8, at('east')),
   ];
   return scene({
     name: 'Down the canal',
@@ -100,12 +85,12 @@ function canal(): Scene {
     guides: [guide],
     riders: [
       scenery('quay', 'Quay'),
-      rider({
+      newRider({
         id: 'boat',
         name: 'Paper boat',
         art: 'paper-boat',
         guide: 'canal',
-        pace: { marks, cycle: null, delay: 0, repeat: null },
+        pace: newPace({ marks }),
         heading: { mode: 'along', offset: 0 },
       }),
     ],
@@ -129,16 +114,13 @@ function dragonfly(): Scene {
     node('home', 560, 110, [-150, 10], { join: 'smooth' }),
     node('low', 300, 470, [-70, -30], { join: 'smooth' }),
   ];
-  const guide: Guide = {
+  const guide = newGuide({
     id: 'flight',
     name: 'Flight',
     closed: true,
     nodes,
     color: '#7A3E7E',
-    visible: true,
-    locked: false,
-    corridor: null,
-  };
+  });
   const path = pathThrough(nodes, true);
   const timeAt = (id: string): number => {
     const index = nodes.findIndex((one) => one.id === id);
@@ -153,7 +135,7 @@ function dragonfly(): Scene {
       dwell: 0,
       ease: GLIDE,
     })),
-    { id: 'round', time: 9, place: at('perch', 1), dwell: 0, ease: { kind: 'steady' } },
+    newMark('round', 9, at('perch', 1)),
   ];
   const lanterns = [
     [210, 106, 0.86],
@@ -175,7 +157,7 @@ function dragonfly(): Scene {
     riders: [
       scenery('reeds', 'Reeds'),
       ...lanterns.map(([x, y, size], i) =>
-        rider({
+        newRider({
           id: `lantern-${i + 1}`,
           name: `Lantern ${i + 1}`,
           art: 'lantern',
@@ -184,12 +166,12 @@ function dragonfly(): Scene {
           locked: true,
         }),
       ),
-      rider({
+      newRider({
         id: 'dragonfly-1',
         name: 'Dragonfly',
         art: 'dragonfly',
         guide: 'flight',
-        pace: { marks, cycle: null, delay: 0, repeat: null },
+        pace: newPace({ marks }),
         heading: { mode: 'along', offset: 0 },
       }),
     ],
@@ -203,29 +185,26 @@ function ferries(): Scene {
     node('east-landing', 1064, 364, [0, 110]),
     node('south', 640, 538, [-260, 0]),
   ];
-  const guide: Guide = {
+  const guide = newGuide({
     id: 'service',
     name: 'Ferry service',
     closed: true,
     nodes,
     color: '#0B7A75',
-    visible: true,
-    locked: false,
-    corridor: null,
-  };
+  });
   const SWAY = { kind: 'family', family: 'sine', mode: 'in-out' } as const;
   const service = (prefix: string): Mark[] => [
     { id: `${prefix}-west`, time: 0, place: at('west-landing'), dwell: 1, ease: SWAY },
     { id: `${prefix}-east`, time: 6, place: at('east-landing'), dwell: 1, ease: SWAY },
-    { id: `${prefix}-home`, time: 12, place: at('west-landing', 1), dwell: 0, ease: { kind: 'steady' } },
+    newMark(`${prefix}-home`, 12, at('west-landing', 1)),
   ];
   const ferry = (id: string, name: string, delay: number): Rider =>
-    rider({
+    newRider({
       id,
       name,
       art: 'ferry',
       guide: 'service',
-      pace: { marks: service(id), cycle: null, delay, repeat: null },
+      pace: newPace({ marks: service(id), delay }),
       heading: { mode: 'along', offset: 0 },
     });
   return scene({
@@ -248,7 +227,7 @@ function kite(): Scene {
     clock: { duration: 5, fps: 30, repeat: 'there-and-back' },
     art: [art('quay', 'Quay at dusk', [0, 0]), art('kite', 'Kite', [75, 58])],
     guides: [],
-    riders: [scenery('quay', 'Quay'), rider({ id: 'kite-1', name: 'Kite', art: 'kite', at: [256, 228] })],
+    riders: [scenery('quay', 'Quay'), newRider({ id: 'kite-1', name: 'Kite', art: 'kite', at: [256, 228] })],
     tracing: [
       {
         id: 'swing',
@@ -332,18 +311,15 @@ function heron(): Scene {
     clock: { duration: 8, fps: 30, repeat: 'loop' },
     art: [art('bank', 'Bank at dawn', [0, 0]), art('heron', 'Heron', [76, 184])],
     guides: [],
-    riders: [scenery('bank', 'Bank'), rider({ id: 'heron-1', name: 'Heron', art: 'heron', at: [-120, 600] })],
+    riders: [scenery('bank', 'Bank'), newRider({ id: 'heron-1', name: 'Heron', art: 'heron', at: [-120, 600] })],
   });
-  const guide: Guide = {
+  const guide = newGuide({
     id: 'bank-way',
     name: 'Along the bank',
     closed: false,
     nodes: acted.nodes,
     color: '#55752A',
-    visible: true,
-    locked: false,
-    corridor: null,
-  };
+  });
   return rideActed(start, { rider: 'heron-1', guide, marks: acted.marks, start: 0, ids: 'heron-m' });
 }
 

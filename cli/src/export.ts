@@ -1,27 +1,58 @@
-import { mkdirSync, statSync, writeFileSync } from 'node:fs';
+import { closeSync, mkdirSync, openSync, statSync, writeSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { bake, formatById, FORMATS, type Scene } from '@pace-line/core';
+import { formatById, FORMATS, QUIET_RUN, readOptions, send, type Format, type Scene, type Sink } from '@pace-line/core';
 import { UsageError } from './errors.ts';
+import { givenOptions } from './options.ts';
 
-/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder. Gives the paths written. */
-export function exportScene(scene: Scene, to: string | undefined, out: string | undefined): string[] {
+/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder. Streams as the format writes. Gives the paths written. */
+export async function exportScene(
+  scene: Scene,
+  to: string | undefined,
+  out: string | undefined,
+  settings: readonly string[],
+): Promise<string[]> {
   const known = FORMATS.map((format) => format.id).join(', ');
   if (!to) throw new UsageError(`--to FORMAT is needed: ${known}`);
   const format = formatById(to);
   if (!format) throw new UsageError(`there is no format "${to}"; there is: ${known}`);
   if (!out) throw new UsageError('--out PATH is needed');
-  const files = format.write(bake(scene), format.options.parse({}));
-  const into = isFolder(out) || files.length > 1;
-  return files.map((file) => {
-    const path = into ? join(out, file.name) : out;
-    try {
-      mkdirSync(dirname(path), { recursive: true });
-      writeFileSync(path, file.text);
-    } catch (error) {
-      throw new UsageError(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
-    }
-    return path;
-  });
+  const paths: string[] = [];
+  await send(scene, format, optionsOf(format, settings), fileSink(out, paths), QUIET_RUN);
+  return paths;
+}
+
+function optionsOf(format: Format, settings: readonly string[]): Record<string, unknown> {
+  const read = readOptions(format, givenOptions(format, settings));
+  if (!read.ok) throw new UsageError(`--set ${read.message}`);
+  return read.options;
+}
+
+/** Files of the disk. The first goes to `out` itself, unless that is a folder; further ones stand beside it. */
+function fileSink(out: string, paths: string[]): Sink {
+  const folder = isFolder(out) ? out : undefined;
+  return {
+    open(name) {
+      const path = folder ? join(folder, name) : paths.length === 0 ? out : join(dirname(out), name);
+      const file = attempt(path, () => {
+        mkdirSync(dirname(path), { recursive: true });
+        return openSync(path, 'w');
+      });
+      paths.push(path);
+      return {
+        write: (chunk) =>
+          attempt(path, () => void (typeof chunk === 'string' ? writeSync(file, chunk) : writeSync(file, chunk))),
+        close: () => closeSync(file),
+      };
+    },
+  };
+}
+
+function attempt<T>(path: string, act: () => T): T {
+  try {
+    return act();
+  } catch (error) {
+    throw new UsageError(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
+  }
 }
 
 function isFolder(path: string): boolean {

@@ -2,22 +2,22 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { bake, formatById, readScene } from '@pace-line/core';
+import { formatById, memorySink, QUIET_RUN, readScene, send, textOf, type Scene } from '@pace-line/core';
 import { run } from './run.ts';
 
 const ferries = 'samples/scenes/two-ferries.paceline.json';
 const folder = mkdtempSync(join(tmpdir(), 'pace-line-'));
 
-function call(...args: string[]): { code: number; out: string; err: string } {
+async function call(...args: string[]): Promise<{ code: number; out: string; err: string }> {
   let out = '';
   let err = '';
-  const code = run(args, { out: (text) => (out += text), err: (text) => (err += text) });
+  const code = await run(args, { out: (text) => (out += text), err: (text) => (err += text) });
   return { code, out, err };
 }
 
 describe('sample', () => {
-  test('prints each time and rider in order, six decimals', () => {
-    const { code, out } = call('sample', ferries, '--times', '0,3.5');
+  test('prints each time and rider in order, six decimals', async () => {
+    const { code, out } = await call('sample', ferries, '--times', '0,3.5');
     const lines = out.trim().split('\n');
     expect(code).toBe(0);
     expect(lines[0]).toBe('time,rider,x,y,angle,scaleX,scaleY,skew,opacity,distance');
@@ -26,8 +26,9 @@ describe('sample', () => {
       /^3\.500000,ferry-a,640\.000000,190\.000000,0\.000000,1\.000000,1\.000000,0\.000000,1\.000000,497\.\d{6}$/,
     );
   });
-  test('one rider, as JSON, by frames', () => {
-    const rows = JSON.parse(call('sample', ferries, '--fps', '1', '--rider', 'ferry-b', '--format', 'json').out) as {
+  test('one rider, as JSON, by frames', async () => {
+    const { out } = await call('sample', ferries, '--fps', '1', '--rider', 'ferry-b', '--format', 'json');
+    const rows = JSON.parse(out) as {
       time: number;
       rider: string;
     }[];
@@ -46,21 +47,52 @@ describe('sample', () => {
       'distance',
     ]);
   });
-  test('without times: the scene’s own frames', () =>
-    expect(call('sample', ferries, '--rider', 'ferry-a').out.trim().split('\n')).toHaveLength(361));
+  test('without times: the scene’s own frames', async () =>
+    expect((await call('sample', ferries, '--rider', 'ferry-a')).out.trim().split('\n')).toHaveLength(361));
 });
 
-test('export writes what the format writes, byte for byte', () => {
-  const out = join(folder, 'ferries.svg');
-  expect(call('export', ferries, '--to', 'animated-svg', '--out', out).code).toBe(0);
-  const read = readScene(readFileSync(ferries, 'utf8'));
-  const format = formatById('animated-svg')!;
-  expect(read.ok && format.write(bake(read.scene), format.options.parse({}))[0]!.text).toBe(readFileSync(out, 'utf8'));
-  expect(call('export', ferries, '--to', 'web-page', '--out', folder).out).toContain('two-ferries-one-loop.html');
+async function written(scene: Scene, id: string, given: object): Promise<string> {
+  const { sink, files } = memorySink();
+  const format = formatById(id)!;
+  await send(scene, format, format.options.parse(given), sink, QUIET_RUN);
+  return textOf(files[0]!);
+}
+
+describe('export', () => {
+  const scene = (): Scene => {
+    const read = readScene(readFileSync(ferries, 'utf8'));
+    if (!read.ok) throw new Error('the sample is broken');
+    return read.scene;
+  };
+  test('writes what the format writes, byte for byte', async () => {
+    const out = join(folder, 'ferries.svg');
+    expect((await call('export', ferries, '--to', 'animated-svg', '--out', out)).code).toBe(0);
+    expect(readFileSync(out, 'utf8')).toBe(await written(scene(), 'animated-svg', {}));
+    expect((await call('export', ferries, '--to', 'web-page', '--out', folder)).out).toContain(
+      'two-ferries-one-loop.html',
+    );
+  });
+  test('takes the options of the format', async () => {
+    const out = join(folder, 'titled.html');
+    const set = ['--set', 'title=A = B', '--set', 'background=false', '--set', 'fit=size'];
+    await call('export', ferries, '--to', 'web-page', '--out', out, ...set);
+    const options = { title: 'A = B', background: false, fit: 'size' };
+    expect(readFileSync(out, 'utf8')).toBe(await written(scene(), 'web-page', options));
+  });
+  test('a table of frames is streamed: a line for each rider and frame', async () => {
+    const out = join(folder, 'frames.csv');
+    await call('export', ferries, '--to', 'frames-csv', '--out', out);
+    const sampled = (await call('sample', ferries)).out;
+    expect(readFileSync(out, 'utf8')).toBe(sampled);
+  });
+  test('--help lists every format with its options', async () => {
+    const { out } = await call('--help');
+    for (const word of ['animated-svg', 'web-page', 'frames-csv', '--set fit=window|size']) expect(out).toContain(word);
+  });
 });
 
-test('validate says what is in a good file', () =>
-  expect(call('validate', ferries)).toMatchObject({ code: 0, err: '' }));
+test('validate says what is in a good file', async () =>
+  expect(await call('validate', ferries)).toMatchObject({ code: 0, err: '' }));
 
 const broken = join(folder, 'broken.json');
 writeFileSync(broken, '{"format":"pace-line/scene","version":1,"name":3}');
@@ -74,14 +106,18 @@ test.each([
   [['sample', ferries, '--rider', 'nobody'], /no rider "nobody"/],
   [['sample', ferries, '--format', 'xml'], /csv or json/],
   [['sample', ferries, '--fps', '0'], /--fps/],
-  [['export', ferries, '--to', 'film', '--out', 'x'], /no format "film"; there is: animated-svg, web-page/],
+  [['export', ferries, '--to', 'film', '--out', 'x'], /no format "film"; there is: animated-svg, web-page, /],
   [['export', ferries, '--to', 'animated-svg'], /--out/],
+  [['export', ferries, '--to', 'web-page', '--out', 'x', '--set', 'fit'], /NAME=VALUE/],
+  [['export', ferries, '--to', 'web-page', '--out', 'x', '--set', 'fit=moon'], /fit/],
+  [['export', ferries, '--to', 'web-page', '--out', 'x', '--set', 'moon=1'], /no option "moon"; it has: title/],
+  [['export', ferries, '--to', 'web-page', '--out', 'x', '--set', 'background=no'], /true or false/],
   [['dance'], /no command "dance"/],
   [[], /which command/],
   [['sample', ferries, '--nonsense'], /nonsense/],
   [['sample', ferries, 'second'], /one file at a time/],
-])('%j: one line on standard error, exit 2', (args, wording) => {
-  const { code, out, err } = call(...args);
+])('%j: one line on standard error, exit 2', async (args, wording) => {
+  const { code, out, err } = await call(...args);
   expect(code).toBe(2);
   expect(out).toBe('');
   expect(err).toMatch(wording);

@@ -2,13 +2,16 @@ import { parseArgs } from 'node:util';
 import { UsageError } from './errors.ts';
 import { exportScene } from './export.ts';
 import { sample } from './sample.ts';
+import { formatsHelp } from './options.ts';
 import { loadScene } from './scene.ts';
 
-export const USAGE = `pace-line: guide paths, pace and loops from the command line
+const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
-  pace-line export FILE --to FORMAT --out PATH
+  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …]
   pace-line validate FILE
+
+formats
 `;
 
 interface Output {
@@ -23,16 +26,17 @@ const OPTIONS = {
   format: { type: 'string' },
   to: { type: 'string' },
   out: { type: 'string' },
+  set: { type: 'string', multiple: true },
   help: { type: 'boolean', short: 'h' },
 } as const;
 
 /** Runs one command; gives the exit code: 0, or 2 with one line on standard error. */
-export function run(argv: readonly string[], { out, err }: Output): number {
+export async function run(argv: readonly string[], { out, err }: Output): Promise<number> {
   try {
     const { values, positionals } = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true });
     const [name, file, extra] = positionals;
     if (values.help || name === 'help') {
-      out(USAGE);
+      out(`${USAGE}${formatsHelp()}\n`);
       return 0;
     }
     if (extra !== undefined) throw new UsageError(`one file at a time: "${extra}" is too much`);
@@ -41,7 +45,8 @@ export function run(argv: readonly string[], { out, err }: Output): number {
         out(sample(loadScene(file), values));
         return 0;
       case 'export':
-        for (const path of exportScene(loadScene(file), values.to, values.out)) out(`${path}\n`);
+        for (const path of await exportScene(loadScene(file), values.to, values.out, values.set ?? []))
+          out(`${path}\n`);
         return 0;
       case 'validate': {
         const scene = loadScene(file);

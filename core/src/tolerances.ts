@@ -31,7 +31,7 @@ export const CORNER_ANGLE = 3.5e-4;
 export const BAKE_TOLERANCE = 0.25;
 
 /** s. Shortest interval that baking resolves; steps inside it are shown as a ramp that no display can show. */
-export const SHORTEST_BAKE_STEP = 2e-5;
+export const SHORTEST_SAMPLE = 2e-5;
 
 /** Unitless grid to which evaluated numbers are rounded before they are compared or written: engines differ in the last bit of sin, pow and exp. */
 export const QUANTUM = 1e-9;

@@ -13,8 +13,9 @@ import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Desk } from './desk/Desk.tsx';
 import './desk/desk.css';
 import './desk/drawing.css';
-import { SceneRoute } from './desk/SceneRoute.tsx';
 import { theme } from './look/theme.ts';
+import { JobNotes } from './jobs/index.ts';
+import { SceneLayout } from './scene/SceneLayout.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
 
 const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
@@ -31,14 +32,20 @@ function NotFound() {
 
 const router = createBrowserRouter([
   { path: '/', element: <Shelf /> },
-  { path: '/scene/:id', element: <SceneRoute>{(id, save) => <Desk id={id} save={save} />}</SceneRoute> },
   {
-    path: '/scene/:id/send',
-    element: (
-      <Suspense>
-        <SceneRoute>{(id) => <SendView id={id} />}</SceneRoute>
-      </Suspense>
-    ),
+    path: '/scene/:id',
+    element: <SceneLayout />,
+    children: [
+      { index: true, element: <Desk /> },
+      {
+        path: 'send',
+        element: (
+          <Suspense>
+            <SendView />
+          </Suspense>
+        ),
+      },
+    ],
   },
   {
     path: '/help',
@@ -58,6 +65,7 @@ createRoot(root).render(
     <MantineProvider theme={theme} defaultColorScheme="light">
       <Notifications position="bottom-right" />
       <RouterProvider router={router} />
+      <JobNotes />
     </MantineProvider>
   </StrictMode>,
 );

@@ -1,4 +1,4 @@
-import { Poses, POSE, POSE_SIZE, prepare } from '../motion/index.ts';
+import { prepare, type Poses } from '../motion/index.ts';
 import { artById, type Scene } from '../scene/index.ts';
 import { SEAM_ANGLE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
 
@@ -22,15 +22,15 @@ export interface SeamFinding {
 export function checkSeam(scene: Scene): SeamFinding[] {
   if (scene.clock.repeat === 'once') return [];
   const motion = prepare(scene);
-  const end = motion.poseAt(motion.length, new Poses(motion.riders.length), -1);
-  const start = motion.poseAt(0, new Poses(motion.riders.length), 1);
+  const end = motion.poseAt(motion.length, undefined, -1);
+  const start = motion.poseAt(0);
   return scene.riders.flatMap((rider, i): SeamFinding[] => {
     if (rider.guide === null || !rider.output) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
     const angle = end.of(i, 'angle') - start.of(i, 'angle');
     const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
-    const speedBefore = motion.distanceAt(i, motion.length, -1).speed;
-    const speedAfter = motion.distanceAt(i, 0, 1).speed;
+    const speedBefore = motion.riders[i]?.speedAt(motion.length, -1) ?? 0;
+    const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
     const hidden = isOffCanvas(scene, i, end) && isOffCanvas(scene, i, start);
     const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
@@ -46,8 +46,7 @@ function isOffCanvas(scene: Scene, index: number, poses: Poses): boolean {
   const rider = scene.riders[index];
   const art = rider && artById(scene, rider.art);
   if (!art) return true;
-  const at = index * POSE_SIZE;
-  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.data[at + POSE[key]] ?? 0;
+  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(index, key);
   const corners = [0, art.width].flatMap((x) =>
     [0, art.height].map((y) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const),
   );

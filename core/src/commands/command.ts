@@ -1,63 +1,62 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
 import { guideById, markById, riderById } from '../scene/index.ts';
+import { refusal, type Refusal } from './refusal.ts';
 import { settled } from './settle.ts';
 
-export { mapMarks, replaceGuide, replaceMark, replaceRider } from './edits.ts';
+export { refusal, type Refusal } from './refusal.ts';
 
-/** Why a command does not apply: a code for programs, a sentence for people. */
-export interface Refusal {
-  readonly code: string;
-  readonly message: string;
-}
+export { replaceGuide, replaceMark, replaceRider } from './edits.ts';
 
-/** Thrown by a command that is called where its can-twin gives a reason. */
+/** Thrown by a command that is called where `can` gives a reason. */
 export class SceneError extends Error {
-  readonly code: string;
-  constructor(refusal: Refusal) {
-    super(refusal.message);
+  readonly refusal: Refusal;
+  constructor(refused: Refusal) {
+    super(`${refused.code} ${JSON.stringify(refused.data)}`);
     this.name = 'SceneError';
-    this.code = refusal.code;
+    this.refusal = refused;
   }
 }
 
-export type Command<A> = (scene: Scene, args: A) => Scene;
-/** Undefined where the command applies. */
-export type CanTwin<A> = (scene: Scene, args: A) => Refusal | undefined;
-
-/** A command and its can-twin, made of the same check. What follows from every edit (links, live shapes) is brought up to date after it. */
-export function command<A>(check: CanTwin<A>, apply: Command<A>): [Command<A>, CanTwin<A>] {
-  const run: Command<A> = (scene, args) => {
-    const refusal = check(scene, args);
-    if (refusal) throw new SceneError(refusal);
-    return settled(scene, apply(scene, args));
-  };
-  return [run, check];
+/** An edit: a scene and what to do, the changed scene back. The same scene comes back where nothing changes. */
+export interface Command<A> {
+  (scene: Scene, args: A): Scene;
+  /** Why it does not apply; undefined where it does. Buttons, menus and keys ask it. */
+  readonly can: (scene: Scene, args: A) => Refusal | undefined;
 }
 
-export const refusal = (code: string, message: string): Refusal => ({ code, message });
-
-export const always = (): undefined => undefined;
+/** A command of a check and an edit. What follows from every edit (links, live shapes) is brought up to date after it. */
+export function command<A>(
+  can: (scene: Scene, args: A) => Refusal | undefined,
+  apply: (scene: Scene, args: A) => Scene,
+): Command<A> {
+  const run = (scene: Scene, args: A): Scene => {
+    const refused = can(scene, args);
+    if (refused) throw new SceneError(refused);
+    return settled(scene, apply(scene, args));
+  };
+  return Object.assign(run, { can });
+}
 
 export function guideOf(scene: Scene, id: string | null): Guide {
   const guide = guideById(scene, id);
-  if (!guide) throw new SceneError(refusal('no-guide', `There is no guide "${id}".`));
+  if (!guide) throw new SceneError(refusal('no-guide', { id: id ?? '' }));
   return guide;
 }
 
 export function riderOf(scene: Scene, id: string): Rider {
   const rider = riderById(scene, id);
-  if (!rider) throw new SceneError(refusal('no-rider', `There is no rider "${id}".`));
+  if (!rider) throw new SceneError(refusal('no-rider', { id }));
   return rider;
 }
 
 export function markOf(rider: Rider, id: string): Mark {
   const mark = markById(rider, id);
-  if (!mark) throw new SceneError(refusal('no-mark', `The rider "${rider.name}" has no mark "${id}".`));
+  if (!mark) throw new SceneError(refusal('no-mark', { name: rider.name, id }));
   return mark;
 }
 
 export const missingGuide = (scene: Scene, id: string | null): Refusal | undefined =>
-  guideById(scene, id) ? undefined : refusal('no-guide', 'That guide is not in this scene.');
+  guideById(scene, id) ? undefined : refusal('no-guide', { id: id ?? '' });
 
 export const missingRider = (scene: Scene, id: string): Refusal | undefined =>
-  riderById(scene, id) ? undefined : refusal('no-rider', 'That rider is not in this scene.');
+  riderById(scene, id) ? undefined : refusal('no-rider', { id });

@@ -15,16 +15,3 @@ export const replaceMark = (scene: Scene, rider: Rider, mark: Mark): Scene =>
     ...rider,
     pace: { ...rider.pace, marks: rider.pace.marks.map((one) => (one.id === mark.id ? mark : one)) },
   });
-
-/** Riders of a guide with each mark put through a function; riders whose marks all stay keep their identity. */
-export function mapMarks(scene: Scene, guideId: string, change: (mark: Mark, rider: Rider) => Mark): Scene {
-  return {
-    ...scene,
-    riders: scene.riders.map((rider) => {
-      if (rider.guide !== guideId) return rider;
-      const marks = rider.pace.marks.map((mark) => change(mark, rider));
-      if (marks.every((mark, i) => mark === rider.pace.marks[i])) return rider;
-      return { ...rider, pace: { ...rider.pace, marks } };
-    }),
-  };
-}

@@ -1,37 +1,34 @@
-export * from './clip.ts';
-export { SceneError, type CanTwin, type Command, type Refusal } from './command.ts';
+export { addArt, deleteArt, setArt } from './art/art.ts';
+export { copyMarks, copyThings, pasteMarks, pasteThings, type Clip } from './clip/clip.ts';
+export { SceneError, type Command } from './command.ts';
+export { reverseGuide, restartGuide, type Reversal } from './guide/direction.ts';
+export { addGuide, deleteGuides, moveGuides, setGuide } from './guide/guides.ts';
+export { joinGuides } from './guide/joining.ts';
+export { addLinked, setLink, unlinkGuide } from './guide/links.ts';
+export { setClosed, splitGuide } from './guide/outline.ts';
+export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
+export { setShape, shapeNodes } from './guide/shapes.ts';
+export { matrixAbout, transformGuides, transformNodes, type Matrix } from './guide/transform.ts';
+export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
+export { shiftMarks } from './mark/shift.ts';
+export { pullSpan, straightenSpans } from './node/bend.ts';
+export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNode } from './node/nodes.ts';
+export { asShare, pointOfPlace } from './places/places.ts';
+export { type Refusal, type RefusalCode } from './refusal.ts';
+export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from './rider/act-out.ts';
+export { setHeading } from './rider/heading.ts';
 export {
-  addGuide,
-  canAddGuide,
-  canDeleteGuides,
-  canMoveGuides,
-  canSetGuide,
-  deleteGuides,
-  moveGuides,
-  setGuide,
-} from './guides.ts';
-export * from './marks.ts';
-export * from './nodes.ts';
-export * from './riders.ts';
-export * from './scene.ts';
-export { asShare, nearestPlace, pointOfPlace } from './places.ts';
-export {
-  actedMotion,
-  canRefitActed,
-  canRideActed,
-  refitActed,
-  rideActed,
-  type Acted,
-  type HandMoment,
-} from './act-out.ts';
-export * from './bend.ts';
-export * from './direction.ts';
-export * from './joining.ts';
-export * from './links.ts';
-export * from './outline.ts';
-export { canFairGuide, canSetOutline, canSimplifyGuide, fairGuide, setOutline, simplifyGuide } from './refit.ts';
-export * from './set-down.ts';
+  addRider,
+  deleteRiders,
+  flipRiders,
+  moveRiders,
+  restackRider,
+  setRider,
+  type FlipWay,
+} from './rider/riders.ts';
+export { attachRider, detachRiders, setSeating, type Beginning, type Seating } from './rider/seating.ts';
+export { beThere, isFirstNode, setDown, type SetDown } from './rider/set-down.ts';
+export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
+export { renameScene, setClock } from './scene/scene.ts';
+export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';
-export * from './shapes.ts';
-export * from './tracing.ts';
-export * from './transform.ts';

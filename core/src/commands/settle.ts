@@ -9,8 +9,8 @@ import {
   type Node,
   type Scene,
 } from '../scene/index.ts';
-import { pointOfPlace } from './places.ts';
-import { withOutline, withPoints } from './remap.ts';
+import { pointOfPlace } from './places/places.ts';
+import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
 
 /**
  * What follows from an edit, whichever it was: a shape whose nodes were changed by hand is no longer live; guides that follow a changed one follow it,
@@ -76,8 +76,9 @@ function followed(was: ReadonlyMap<string, Guide>, scene: Scene, guide: Guide, l
   if (isSame) return scene;
   const next = linkedOutline(original, guide, link);
   if (!next) return scene;
-  if (link.kind === 'copy' || !old || !oldOriginal) return withOutline(scene, guide, next);
-  return withPoints(scene, guide, next, (mark) => alongside(oldOriginal, original, guide, mark.place, link.distance));
+  if (link.kind === 'copy' || !old || !oldOriginal) return remakeGuide(scene, next, keepingSpans(guide, next));
+  const beside = byPoint(guide, next, (place) => alongside(oldOriginal, original, guide, place, link.distance));
+  return remakeGuide(scene, next, beside);
 }
 
 /** The nodes that a link gives, with ids of their own; undefined where nothing is left of a parallel. */

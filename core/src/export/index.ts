@@ -1,12 +1,19 @@
-import { animatedSvg } from './animated-svg.ts';
+import { framesCsv } from './data/frames-csv.ts';
 import type { Format } from './format.ts';
-import { webPage } from './web-page.ts';
+import { animatedSvg } from './web/animated-svg.ts';
+import { webPage } from './web/web-page.ts';
 
-export { escapeMarkup, fileStem, formatNumber, type Format, type OutputFile } from './format.ts';
-
+export { csvLine, jsonRow, POSE_COLUMNS, poseRow, type PoseRow } from './data/pose-rows.ts';
+export { lostFeatures } from './features.ts';
+export type { Format } from './format.ts';
+export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
+export { AbortedError, QUIET_RUN } from './run.ts';
+export { readOptions, send } from './send.ts';
+export { memorySink, textOf, type Sink } from './sink.ts';
+export { fileStem, formatNumber } from './text.ts';
 
 /** Every format, in the order in which they are offered. To add one: write its file, add it here. */
-export const FORMATS: readonly Format[] = [animatedSvg, webPage];
+export const FORMATS: readonly Format[] = [animatedSvg, webPage, framesCsv];
 
 export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

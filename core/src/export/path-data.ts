@@ -1,5 +1,5 @@
 import type { PathNode } from '../geometry/index.ts';
-import { formatNumber } from './format.ts';
+import { formatNumber } from './text.ts';
 
 /** Nodes as SVG path data, px, with at most `digits` decimals: M, L, C and Z, absolute. */
 export function pathData(nodes: readonly PathNode[], closed: boolean, digits = 3): string {

@@ -71,18 +71,6 @@ export function panelsOf(c: Cubic, tolerance: number = LENGTH_TOLERANCE): Panels
   return { t, s, length };
 }
 
-/** Index of the last of the first `count` entries of an ascending list that is ≤ value; 0 when there is none. */
-export function lastAtMost(list: Float64Array, value: number, count: number): number {
-  let low = 0;
-  let high = count - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if ((list[middle] ?? 0) <= value) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
-
 /** Arc length from the cubic's start to parameter t, px, with the panels' accuracy. */
 export function distanceAtParameter(c: Cubic, panels: Panels, t: number): number {
   if (t >= 1) return panels.length;

@@ -1,4 +1,5 @@
 import { add, distanceBetween, multiply, subtract, type Vec } from './vec.ts';
+import { farthest } from '../search.ts';
 import type { ControlPoints } from './cubic.ts';
 import type { PathNode } from './span.ts';
 
@@ -234,37 +235,17 @@ function fitRun(
   let from = tangent(a, 1);
   const attempt = (end: number): { cubic: ControlPoints; off: number } =>
     fitCubic(run, start, end, from, tangent(end, end === b ? -1 : 0), tolerance);
+  const accepted = (end: number): ControlPoints | undefined => {
+    const { cubic, off } = attempt(end);
+    return off <= tolerance ? cubic : undefined;
+  };
+  // The last few points that might still be reached are not worth as many fits.
+  const fewLeft = (reached: number): number => reached >> 5;
   while (start < b) {
-    let good = start + 1;
-    let fitted = attempt(good);
-    let step = 2;
-    let bad = b + 1;
-    for (;;) {
-      const next = Math.min(b, start + step);
-      if (next <= good) break;
-      const tried = attempt(next);
-      if (tried.off <= tolerance) {
-        good = next;
-        fitted = tried;
-        step *= 2;
-        if (next === b) break;
-      } else {
-        bad = next;
-        break;
-      }
-    }
-    // The last few points that might still be reached are not worth as many fits.
-    while (bad - good > 1 + ((good - start) >> 5) && bad <= b) {
-      const middle = (good + bad) >> 1;
-      const tried = attempt(middle);
-      if (tried.off <= tolerance) {
-        good = middle;
-        fitted = tried;
-      } else bad = middle;
-    }
-    pieces.push({ cubic: fitted.cubic, end: good });
-    from = tangent(good, 0);
-    start = good;
+    const piece = farthest(start, b, attempt(start + 1).cubic, accepted, fewLeft);
+    pieces.push({ cubic: piece.made, end: piece.end });
+    from = tangent(piece.end, 0);
+    start = piece.end;
   }
   return pieces;
 }

@@ -1,6 +1,6 @@
 import { AT_NODE, CORNER_ANGLE, REVERSAL, VANISHING_SPEED } from '../tolerances.ts';
+import { lastAtMost } from '../search.ts';
 import { EMPTY_BOX, unionOf, type Box } from './box.ts';
-import { lastAtMost } from './arc-length.ts';
 import { tangentAtParameter } from './cubic.ts';
 import { PIECE, type Inverse } from './inverse.ts';
 import { boundsOfSpan, cuspsOfSpan, inverseOfSpan, spanBetween, turnOfSpan, type PathNode, type Span } from './span.ts';

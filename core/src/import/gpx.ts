@@ -1,3 +1,4 @@
+import { SaxesParser } from 'saxes';
 import type { Vec } from '../geometry/index.ts';
 
 /** A track or route of a GPX file, as points in metres (east, south) about its middle. */
@@ -13,43 +14,66 @@ export type TracksResult =
 /** Mean radius of the earth, m (IUGG). */
 const EARTH = 6_371_008.8;
 
-const POINT = /<(?:\w+:)?(trkpt|rtept)\b([^>]*)>/g;
-
 /**
  * Reads the tracks and routes of a GPX file (GPX 1.1, topografix.com schema): each `trk` or `rte` is one, its segments one after the other. Equirectangular
  * about its middle latitude: true in scale to a few thousandths over a hundred kilometres. A point without a place is named by its line.
  */
 export function tracksFromGpx(text: string): TracksResult {
-  if (!/<(?:\w+:)?gpx[\s>]/.test(text)) return { ok: false, message: 'there is no GPX track in it' };
-  const tracks: GpxTrack[] = [];
+  const { tracks, skipped, problem } = readTracks(text);
+  const drawn = tracks.flatMap(({ name, places }, i): GpxTrack[] =>
+    places.length > 1 ? [{ name: name || `Track ${i + 1}`, points: inMetres(places) }] : [],
+  );
+  if (drawn.length > 0) return { ok: true, tracks: drawn, skipped: problem ? [...skipped, problem] : skipped };
+  const none = tracks.length > 0 ? 'no track in it has two points' : 'there is no GPX track in it';
+  return { ok: false, message: problem ?? skipped[0] ?? none };
+}
+
+interface RawTrack {
+  name: string;
+  readonly places: Vec[];
+}
+
+const localName = (name: string): string => name.slice(name.indexOf(':') + 1);
+
+/** Reads until the file ends or its XML breaks; what came before that is kept. */
+function readTracks(text: string): { tracks: RawTrack[]; skipped: string[]; problem?: string } {
+  const tracks: RawTrack[] = [];
   const skipped: string[] = [];
-  for (const block of text.matchAll(/<(?:\w+:)?(trk|rte)\b[^>]*>([^]*?)<\/(?:\w+:)?\1>/g)) {
-    const inner = block[2] ?? '';
-    const places: Vec[] = [];
-    for (const match of inner.matchAll(POINT)) {
-      const lat = attribute(match[2] ?? '', 'lat');
-      const lon = attribute(match[2] ?? '', 'lon');
-      if (lat !== undefined && lon !== undefined && Math.abs(lat) <= 90 && Math.abs(lon) <= 540)
-        places.push([lon, lat]);
-      else
-        skipped.push(
-          `line ${lineAt(text, (block.index ?? 0) + (block[0].indexOf(inner) + (match.index ?? 0)))}: a point without a place`,
-        );
+  let track: RawTrack | undefined;
+  const open: string[] = [];
+  const parser = new SaxesParser();
+  parser.on('opentag', ({ name, attributes }) => {
+    const local = localName(name);
+    open.push(local);
+    if (local === 'trk' || local === 'rte') tracks.push((track = { name: '', places: [] }));
+    if (track && (local === 'trkpt' || local === 'rtept')) {
+      const place = placeOf(attributes);
+      if (place) track.places.push(place);
+      else skipped.push(`line ${parser.line}: a point without a place`);
     }
-    const name = /<(?:\w+:)?name>\s*(?:<!\[CDATA\[)?([^<\]]*)/.exec(inner)?.[1]?.trim();
-    if (places.length > 1) tracks.push({ name: name || `Track ${tracks.length + 1}`, points: inMetres(places) });
-  }
-  if (tracks.length === 0) return { ok: false, message: skipped[0] ?? 'no track in it has two points' };
-  return { ok: true, tracks, skipped };
+  });
+  const words = (read: string): void => {
+    // Names of points stand deeper than that of their track.
+    if (track && open.at(-1) === 'name' && ['trk', 'rte'].includes(open.at(-2) ?? '')) track.name = read.trim();
+  };
+  parser.on('text', words);
+  parser.on('cdata', words);
+  parser.on('closetag', ({ name }) => {
+    open.pop();
+    if (['trk', 'rte'].includes(localName(name))) track = undefined;
+  });
+  let problem: string | undefined;
+  parser.on('error', (error) => {
+    problem ??= `line ${parser.line}: ${error.message.replace(/^\d+:\d+: /, '')}`;
+  });
+  parser.write(text).close();
+  return problem === undefined ? { tracks, skipped } : { tracks, skipped, problem };
 }
 
-function attribute(text: string, name: string): number | undefined {
-  const value = new RegExp(`\\b${name}\\s*=\\s*["']\\s*([-+\\d.eE]+)\\s*["']`).exec(text)?.[1];
-  const number = Number(value);
-  return value !== undefined && Number.isFinite(number) ? number : undefined;
+function placeOf({ lat, lon }: Record<string, string>): Vec | undefined {
+  const [y, x] = [lat, lon].map((value) => (value === undefined || value.trim() === '' ? NaN : Number(value)));
+  return y !== undefined && x !== undefined && Math.abs(y) <= 90 && Math.abs(x) <= 540 ? [x, y] : undefined;
 }
-
-const lineAt = (text: string, index: number): number => text.slice(0, index).split('\n').length;
 
 function inMetres(places: readonly Vec[]): Vec[] {
   let last = places[0]?.[0] ?? 0;

@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import { add, distanceBetween, multiply, subtract, type PathNode, type Vec } from '../geometry/index.ts';
 
 export type PointsResult =
@@ -14,16 +15,15 @@ const MOST_POINTS = 20_000;
 export function pointsFromText(text: string): PointsResult {
   const points: Vec[] = [];
   const skipped: string[] = [];
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
+  const rows = rowsOf(text);
   let isFirst = true;
-  for (let i = 0; i < lines.length; i++) {
-    const line = (lines[i] ?? '').trim();
+  for (const [i, row] of rows.entries()) {
+    const line = row.join(' ').trim();
     if (line === '' || line.startsWith('#')) continue;
-    const numbers = numbersIn(line);
-    if (numbers.length >= 2 && numbers.every(Number.isFinite)) {
-      const isRun = lines.length === 1 && numbers.length > 3 && numbers.length % 2 === 0;
-      if (isRun) for (let k = 0; k + 1 < numbers.length; k += 2) points.push([numbers[k] ?? 0, numbers[k + 1] ?? 0]);
-      else points.push([numbers[0] ?? 0, numbers[1] ?? 0]);
+    const numbers = leadingNumbers(row);
+    if (numbers.length >= 2) {
+      const isRun = rows.length === 1 && numbers.length > 3 && numbers.length % 2 === 0;
+      for (let k = 0; k + 1 < (isRun ? numbers.length : 2); k += 2) points.push([numbers[k] ?? 0, numbers[k + 1] ?? 0]);
     } else if (!(isFirst && /[a-z]/i.test(line)))
       skipped.push(`line ${i + 1}: "${line.slice(0, 30)}" is no pair of numbers`);
     isFirst = false;
@@ -34,17 +34,21 @@ export function pointsFromText(text: string): PointsResult {
   return { ok: true, points, skipped };
 }
 
-/** The numbers of a line. Between semicolons or tabs a comma is a decimal comma. */
-function numbersIn(line: string): number[] {
-  const isComma = /[;\t]/.test(line);
-  const cells = line.split(isComma ? /[;\t]/ : /[\s,]+/).map((cell) => cell.trim().replace(/^"|"$/g, ''));
-  const plain = cells.map((cell) => (isComma ? cell.replace(',', '.') : cell));
-  const numbers: number[] = [];
-  for (const cell of plain) {
-    if (!/^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?$/i.test(cell)) break;
-    numbers.push(Number(cell));
-  }
-  return numbers;
+/** The cells of each line. Between semicolons or tabs a comma is a decimal comma; else commas and spaces part numbers. */
+function rowsOf(text: string): string[][] {
+  const delimiter = text.includes('\t') ? '\t' : text.includes(';') ? ';' : ',';
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), { delimiter });
+  return data.map((row) =>
+    delimiter === ','
+      ? row.flatMap((cell) => cell.trim().split(/\s+/))
+      : row.map((cell) => cell.trim().replace(',', '.')),
+  );
+}
+
+/** The numbers that a line begins with. */
+function leadingNumbers(cells: readonly string[]): number[] {
+  const end = cells.findIndex((cell) => !/^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?$/i.test(cell));
+  return (end < 0 ? cells : cells.slice(0, end)).map(Number);
 }
 
 /**

@@ -1,3 +1,6 @@
-export { eventTimes } from './events.ts';
-export { Motion, paceLineOf, prepare, type RiderMotion } from './motion.ts';
-export { POSE, POSE_SIZE, Poses } from './pose.ts';
+export { displayOrder, drawerOf, drawnShare, type Displayed } from './display-order.ts';
+export { Motion, prepare } from './motion.ts';
+export { Poses } from './pose.ts';
+export type { RiderMotion } from './rider-motion.ts';
+export { POSE, POSE_SIZE } from './slots.ts';
+export { CHANNELS, type Channel } from './stage.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { HAIRPIN, LINE, riderOn, sceneOf, SQUARE, WRITER_SCENES } from '../testing/scenes.ts';
-import { eventTimes, prepare } from './index.ts';
-import { referencePose } from './reference.ts';
+import { referencePose } from '../testing/reference.ts';
+import { prepare } from './index.ts';
 
 const marks = [
   { time: 0, place: { by: 'node', node: 'a' } },
@@ -167,27 +167,24 @@ describe('poses', () => {
 });
 
 describe('against the slow reference', () => {
-  test.each(Object.entries(WRITER_SCENES).filter(([name]) => name !== 'hairpin' && name !== 'cusp'))(
-    '%s',
-    (_, scene) => {
-      const motion = prepare(scene);
-      const events = scene.riders.flatMap((_rider, i) => eventTimes(motion, i, 0, motion.length));
-      for (let k = 0; k < 12; k++) {
-        const time = ((k * 0.6180339887 + 0.05) % 1) * motion.length * 3 - motion.length;
-        const folded = time - Math.floor(time / motion.length) * motion.length;
-        if (events.some((event) => Math.abs(event - folded) < 2e-3)) continue;
-        scene.riders.forEach((rider, i) => {
-          const slow = referencePose(scene, rider, time);
-          const fast = motion.poseAt(time);
-          expect(Math.hypot(fast.of(i, 'x') - slow.x, fast.of(i, 'y') - slow.y)).toBeLessThan(0.05);
-          // At rest on a corner the tangent is that of the side it came from, which has a test of its own.
-          if (motion.distanceAt(i, time).speed === 0) return;
-          const turn = fast.of(i, 'angle') - slow.angle;
-          expect(Math.abs(turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI)))).toBeLessThan(0.02);
-        });
-      }
-    },
-  );
+  test.each(Object.entries(WRITER_SCENES))('%s', (_, scene) => {
+    const motion = prepare(scene);
+    const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
+    for (let k = 0; k < 12; k++) {
+      const time = ((k * 0.6180339887 + 0.05) % 1) * motion.length * 3 - motion.length;
+      const folded = time - Math.floor(time / motion.length) * motion.length;
+      if (events.some((event) => Math.abs(event - folded) < 2e-3)) continue;
+      scene.riders.forEach((rider, i) => {
+        const slow = referencePose(scene, rider, time);
+        const fast = motion.poseAt(time);
+        expect(Math.hypot(fast.of(i, 'x') - slow.x, fast.of(i, 'y') - slow.y)).toBeLessThan(0.05);
+        // At rest on a corner the tangent is that of the side it came from, which has a test of its own.
+        if (motion.riders[i]!.speedAt(time) === 0) return;
+        const turn = fast.of(i, 'angle') - slow.angle;
+        expect(Math.abs(turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI)))).toBeLessThan(0.02);
+      });
+    }
+  });
 
   const coordinate = fc.integer({ min: 0, max: 600 });
   const handle = fc.tuple(fc.integer({ min: -150, max: 150 }), fc.integer({ min: -150, max: 150 }));
@@ -235,7 +232,7 @@ describe('against the slow reference', () => {
 
 test('events hold marks, rests, breaks of eases, corners and turns', () => {
   const motion = prepare(WRITER_SCENES['dwelling']!);
-  const events = eventTimes(motion, 0, 0, 4);
+  const events = motion.riders[0]!.events(0, 4);
   for (const time of [0, 0.4, 1.7, 2.5, 3, 3.25, 4])
     expect(events.some((event) => Math.abs(event - time) < 1e-9)).toBe(true);
   // The first leg passes the corner q2, half way, while it bounces: at the first touch of the parabola where 7.5625 u² = 1/2.

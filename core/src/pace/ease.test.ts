@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compileEase, EASE_FAMILIES, EASE_MODES, type Ease } from './index.ts';
+import { compileLeg, EASE_FAMILIES, EASE_MODES, type Ease } from './index.ts';
 
 /** A cubic-bezier by plain bisection on the parameter. */
 function bezierTruth([x1, y1, x2, y2]: readonly [number, number, number, number], u: number): number {
@@ -39,12 +39,12 @@ describe('families, in their usual closed forms', () => {
     ['bounce', 'in', 0.4, 1 - (7.5625 * (0.6 - 1.5 / 2.75) ** 2 + 0.75)],
   ];
   test.each(known)('%s %s at %f', (family, mode, u, value) => {
-    expect(compileEase({ kind: 'family', family, mode } as Ease).progress(u)).toBeCloseTo(value, 12);
+    expect(compileLeg({ kind: 'family', family, mode } as Ease).progress(u)).toBeCloseTo(value, 12);
   });
   test.each(EASE_FAMILIES.flatMap((family) => EASE_MODES.map((mode) => [family, mode] as const)))(
     '%s %s begins at 0, ends at 1, and its rate is its slope',
     (family, mode) => {
-      const ease = compileEase({ kind: 'family', family, mode });
+      const ease = compileLeg({ kind: 'family', family, mode });
       expect(ease.progress(0)).toBeCloseTo(0, 12);
       expect(ease.progress(1)).toBeCloseTo(1, 12);
       const h = 1e-6;
@@ -67,13 +67,13 @@ describe('cubic-bezier', () => {
     [9, [0.3, -2, 0.7, 3]],
     [9, [0, 0, 0, 1]],
   ] as const)('to %i digits of bisection: %j', (digits, values) => {
-    const ease = compileEase({ kind: 'bezier', values });
+    const ease = compileLeg({ kind: 'bezier', values });
     for (const u of us) expect(ease.progress(u)).toBeCloseTo(bezierTruth(values, u), digits);
   });
 });
 
 describe('points', () => {
-  const ease = compileEase({
+  const ease = compileLeg({
     kind: 'points',
     points: [
       [0, 0],
@@ -92,8 +92,8 @@ describe('points', () => {
 });
 
 test('the parts of an ease are its pieces, stretched', () => {
-  const whole = compileEase({ kind: 'family', family: 'elastic', mode: 'out' });
-  const part = compileEase({ kind: 'family', family: 'elastic', mode: 'out', part: [0.1, 0.7] });
+  const whole = compileLeg({ kind: 'family', family: 'elastic', mode: 'out' });
+  const part = compileLeg({ kind: 'family', family: 'elastic', mode: 'out', part: [0.1, 0.7] });
   for (const u of us) {
     const expected =
       (whole.progress(0.1 + 0.6 * u) - whole.progress(0.1)) / (whole.progress(0.7) - whole.progress(0.1));

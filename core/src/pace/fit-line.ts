@@ -1,4 +1,5 @@
-import type { Ease } from './ease.ts';
+import { farthest } from '../search.ts';
+import { STEADY, type Ease } from './eases/index.ts';
 
 /** A distance at a time: s, px. */
 export interface Moment {
@@ -30,37 +31,16 @@ export function fitPaceLine(given: readonly Moment[], tolerance: number, slack =
   const last = moments.length - 1;
   let start = 0;
   while (start < last) {
-    let good = start + 1;
-    let ease = legEase(moments, start, good) ?? STEADY;
-    let bad = last + 1;
-    for (let step = 2; good < last; step *= 2) {
-      const next = Math.min(last, start + step);
-      const tried = legEase(moments, start, next);
-      if (!tried) {
-        bad = next;
-        break;
-      }
-      good = next;
-      ease = tried;
-    }
-    while (bad - good > 1 && bad <= last) {
-      const middle = (good + bad) >> 1;
-      const tried = legEase(moments, start, middle);
-      if (tried) {
-        good = middle;
-        ease = tried;
-      } else bad = middle;
-    }
-    const from = moments[start];
-    if (from) marks.push({ time: from.time, distance: from.distance, ease });
-    start = good;
+    const from = start;
+    const leg = farthest(from, last, legEase(moments, from, from + 1) ?? STEADY, (end) => legEase(moments, from, end));
+    const first = moments[from];
+    if (first) marks.push({ time: first.time, distance: first.distance, ease: leg.made });
+    start = leg.end;
   }
   const end = moments[last];
   if (end) marks.push({ time: end.time, distance: end.distance, ease: STEADY });
   return marks;
 }
-
-const STEADY: Ease = { kind: 'steady' };
 
 /** Mean speed about a moment, px/s, over so many seconds to both sides. */
 function speedAround(moments: readonly Moment[], i: number, seconds: number): number {

@@ -1,5 +1,18 @@
-export { compileEase, STEADY, type CompiledEase, type Ease, type EasePart } from './ease.ts';
-export { EASE_FAMILIES, EASE_MODES, type EaseFamily, type EaseMode } from './families.ts';
-export { fold, foldTime, REPEATS, roundOf, type Folded, type Repeat } from './fold.ts';
-export { fitPaceLine, type FittedMark, type Moment } from './fit-line.ts';
-export { PaceLine, type PlacedMark } from './pace-line.ts';
+export {
+  compileLeg,
+  EASE_FAMILIES,
+  EASE_MODES,
+  EASE_OFFERS,
+  easeSchema,
+  joinedEase,
+  offerOfEase,
+  rangeOfEase,
+  splitEase,
+  STEADY,
+  wordsOfEase,
+  type Ease,
+} from './eases/index.ts';
+export type { DistanceLine } from './distance-line.ts';
+export { EasedLine } from './eased-line.ts';
+export { fitPaceLine, type Moment } from './fit-line.ts';
+export { PaceLine } from './pace-line.ts';

@@ -1,5 +1,5 @@
 import { migrate } from './migrations.ts';
-import { SCENE_FORMAT, sceneSchema, sceneShape, type Scene } from './schema.ts';
+import { SCENE_FORMAT, sceneSchema, sceneShape, withoutDefaults, type Scene } from './schema/index.ts';
 
 /** What was wrong with a scene file, and where: a path such as `riders.0.pace.marks.2.time`, empty for the whole file. */
 export interface SceneProblem {
@@ -48,47 +48,7 @@ export const wordingOf = ({ path, message }: SceneProblem): string => (path ? `$
  */
 export function writeScene(scene: Scene): string {
   const ordered = sceneShape.parse(scene);
-  const bare = {
-    ...ordered,
-    art: ordered.art,
-    guides: ordered.guides.map(bareGuide),
-    riders: ordered.riders.map(bareRider),
-    tracing: ordered.tracing.length > 0 ? ordered.tracing : undefined,
-  };
+  const bare = withoutDefaults(sceneShape, ordered);
   const text = JSON.stringify(bare, (_, value: unknown) => (Object.is(value, -0) ? 0 : value), 2);
   return `${text.replace(/\[\n[\s\d.,eE+-]*\]/g, (list) => list.replace(/\s+/g, ' ').replace('[ ', '[').replace(' ]', ']'))}\n`;
-}
-
-type Loose = Record<string, unknown>;
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-const without = (value: object, defaults: Loose): Loose =>
-  Object.fromEntries(Object.entries(value).filter(([key, one]) => !(key in defaults && same(one, defaults[key]))));
-
-const bareGuide = (guide: Scene['guides'][number]): Loose => ({
-  ...without(guide, { visible: true, locked: false, corridor: null }),
-  nodes: guide.nodes.map((node) => without(node, { join: 'corner' })),
-});
-
-function bareRider(rider: Scene['riders'][number]): Loose {
-  const pace = {
-    ...without(rider.pace, { cycle: null, delay: 0, repeat: null }),
-    marks: rider.pace.marks.map((mark) => ({
-      ...without(mark, { dwell: 0, ease: { kind: 'steady' } }),
-      place: without(mark.place, { along: 0, lap: 0 }),
-    })),
-  };
-  const rest = without(rider, {
-    at: [0, 0],
-    visible: true,
-    locked: false,
-    output: true,
-    heading: { mode: 'level', offset: 0 },
-    lift: 0,
-    lead: 0,
-    scale: [1, 1],
-    opacity: 1,
-  });
-  return { ...rest, pace };
 }

@@ -1,18 +1,22 @@
 export * from './art/index.ts';
-export { emptyScene, ROUTE_COLORS } from './defaults.ts';
-export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
-export { migrate, MIGRATIONS, type Migration } from './migrations.ts';
+export { emptyScene, newGuide, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
+export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem } from './file.ts';
+export { migrate } from './migrations.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {
   artById,
   cycleOf,
+  foldingOf,
   frameCount,
+  countedIds,
   freeId,
+  freshIds,
   freeName,
   guideById,
   idsIn,
   loopLength,
   markById,
+  nameOfNode,
   pathOfGuide,
   riderById,
   ridersOf,
@@ -20,7 +24,6 @@ export {
 export {
   SCENE_FORMAT,
   SCENE_VERSION,
-  sceneSchema,
   sceneShape,
   type Art,
   type Clock,
@@ -36,4 +39,4 @@ export {
   type Rider,
   type Scene,
   type Tracing,
-} from './schema.ts';
+} from './schema/index.ts';

@@ -1,4 +1,4 @@
-import { SCENE_VERSION } from './schema.ts';
+import { SCENE_VERSION } from './schema/index.ts';
 
 /** A step from one version's JSON to the next one's: pure, and run before validation. */
 export type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;

@@ -1,6 +1,6 @@
 import type { Path } from '../geometry/index.ts';
 import { assertNever } from '../assert-never.ts';
-import type { Guide, Place } from './schema.ts';
+import type { Guide, Place } from './schema/index.ts';
 
 const indexes = new WeakMap<Guide['nodes'], Map<string, number>>();
 

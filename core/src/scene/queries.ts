@@ -1,6 +1,6 @@
 import { pathThrough, type Path } from '../geometry/index.ts';
-import { roundOf } from '../pace/index.ts';
-import type { Art, Clock, Guide, Mark, Rider, Scene } from './schema.ts';
+import { roundOf, type Folding } from '../time/index.ts';
+import type { Art, Clock, Guide, Mark, Rider, Scene } from './schema/index.ts';
 
 /** The path of a guide; made once for each node list. */
 export const pathOfGuide = (guide: Guide): Path => pathThrough(guide.nodes, guide.closed);
@@ -26,6 +26,13 @@ export const frameCount = (clock: Clock): number => Math.max(1, Math.round(loopL
 /** A rider's own cycle, s. */
 export const cycleOf = (rider: Rider, clock: Clock): number => rider.pace.cycle ?? clock.duration;
 
+/** What folds a rider's time. */
+export const foldingOf = (rider: Rider, clock: Clock): Folding => ({
+  delay: rider.pace.delay,
+  cycle: cycleOf(rider, clock),
+  repeat: rider.pace.repeat ?? clock.repeat,
+});
+
 /** Every id in the scene. */
 export function idsIn(scene: Scene): Set<string> {
   const ids = new Set<string>();
@@ -40,6 +47,27 @@ export function idsIn(scene: Scene): Set<string> {
   }
   for (const picture of scene.tracing) ids.add(picture.id);
   return ids;
+}
+
+/** Gives ids that are free in a scene, each once: `base`, or `base-2`, `base-3`, … */
+export function freshIds(scene: Scene): (base: string) => string {
+  const taken = idsIn(scene);
+  return (base) => {
+    const id = freeId(taken, base);
+    taken.add(id);
+    return id;
+  };
+}
+
+/** Gives ids that are free in a scene, counted on: `stem1`, `stem2`, … */
+export function countedIds(scene: Scene, stem: string): () => string {
+  const taken = idsIn(scene);
+  let counter = 0;
+  return () => {
+    do counter++;
+    while (taken.has(`${stem}${counter}`));
+    return `${stem}${counter}`;
+  };
 }
 
 /** `base`, or `base-2`, `base-3`, … : the first that is not taken. */
@@ -57,4 +85,14 @@ export function freeName(taken: readonly string[], base: string): string {
   let n = 2;
   while (taken.includes(`${stem} ${n}`)) n++;
   return `${stem} ${n}`;
+}
+
+/** What a node is called: by its name, by its id where that is made of words, else by its number. */
+export function nameOfNode(guide: Guide, id: string): string {
+  const index = guide.nodes.findIndex((node) => node.id === id);
+  const named = guide.nodes[index]?.name;
+  if (named !== undefined) return named;
+  if (/-[ns]\d*(?:-\d+)?$|^n\d+$|\.p\d+$/.test(id)) return `Node ${index + 1}`;
+  const words = id.replace(/[-_]+/g, ' ').trim();
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

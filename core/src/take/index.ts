@@ -1,3 +1,4 @@
-export { bake, reduceKeys, samplePiece, type BakeOptions, type Take, type Track } from './bake.ts';
-export { between, CHANNELS, cornerGap, keyAt, quantised, type Channel, type Key, type PivotBox } from './key.ts';
-export { bakeStrokes, drawnShare, strokeLevel, type DrawnKey, type DrawnStroke } from './strokes.ts';
+export { easedShare, isConstant, valueOfCurve, type Curve, type CurveKey } from './curve.ts';
+export { framesOf, type Frames } from './frames.ts';
+export { measureTake, type TakeError } from './measure.ts';
+export { bake, type Drawn, type DrawnArt, type DrawnStroke, type Take } from './take.ts';

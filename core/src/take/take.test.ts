@@ -1,33 +1,88 @@
 import { describe, expect, test } from 'vitest';
-import { prepare } from '../motion/index.ts';
-import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
-import { FORMATS, formatById, formatNumber } from '../export/index.ts';
-import { bake, between, cornerGap, keyAt, reduceKeys, type Key, type PivotBox } from './index.ts';
+import { POSE, prepare } from '../motion/index.ts';
+import type { Scene } from '../scene/index.ts';
+import { countedRandom } from '../testing/random.ts';
+import { BOX_ART, LINE, LOOPS, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
+import {
+  bake,
+  easedShare,
+  isConstant,
+  measureTake,
+  valueOfCurve,
+  type Curve,
+  type DrawnArt,
+  type Take,
+} from './index.ts';
+import { reducedCurve, type Point } from './reduce.ts';
 
-const box: PivotBox = [-20, -20, 40, 20];
+const arts = (take: Take): DrawnArt[] => take.drawing.flatMap((drawn) => (drawn.kind === 'art' ? [drawn] : []));
+const keysOf = (take: Take): number =>
+  arts(take).reduce((sum, { curves }) => sum + Object.values(curves).reduce((n, curve) => n + curve.length, 0), 0);
 
-describe('baked tracks against the evaluator', () => {
-  test.each(Object.entries(WRITER_SCENES))('%s stays within a quarter of a pixel, at times of no frame', (_, scene) => {
-    const take = bake(scene);
-    const motion = prepare(scene);
-    for (const { rider, keys } of take.tracks) {
-      expect(keys[0]?.time).toBe(0);
-      expect(keys.at(-1)?.time).toBeCloseTo(take.length, 9);
-      for (let i = 0; i < 3000; i++) {
-        const time = ((i * 0.6180339887 + 0.31) % 1) * take.length;
-        const at = keys.findLastIndex((key) => key.time <= time);
-        const a = keys[at];
-        const b = keys[at + 1];
-        if (!a || !b || b.time - a.time < 1e-4) continue;
-        expect(cornerGap(between(a, b, time), keyAt(motion, rider, time, 1), box)).toBeLessThan(0.25);
+/** A corner of the box where the curves put it, in the plain words of the format: translate · rotate · skew · scale · −pivot. */
+function cornerByCurves({ curves, art }: DrawnArt, time: number, [x, y]: readonly [number, number]): [number, number] {
+  const at = (curve: Curve): number => valueOfCurve(curve, time);
+  const u = (x - art.pivot[0]) * at(curves.scaleX);
+  const v = (y - art.pivot[1]) * at(curves.scaleY);
+  const w = u + Math.tan(at(curves.skew)) * v;
+  const [cos, sin] = [Math.cos(at(curves.angle)), Math.sin(at(curves.angle))];
+  return [at(curves.x) + cos * w - sin * v, at(curves.y) + sin * w + cos * v];
+}
+
+const CORNERS = [
+  [0, 0],
+  [60, 0],
+  [0, 40],
+  [60, 40],
+] as const;
+
+/** The largest distance of the box's corners from where the evaluator's matrix puts them, at scattered times and just beside every event. */
+function worstGap(scene: Scene, take: Take): number {
+  const motion = prepare(scene);
+  let worst = 0;
+  for (const drawn of arts(take)) {
+    const rider = motion.rider(drawn.id)!;
+    const events = rider.events(0, take.length);
+    const beside = events.flatMap((time) => [time - 2e-4, time + 2e-4]);
+    const scattered = Array.from({ length: 3000 }, (_, i) => ((i * 0.6180339887 + 0.31) % 1) * take.length);
+    for (const time of [...beside, ...scattered]) {
+      if (time < 0 || time > take.length || events.some((event) => Math.abs(event - time) < 1e-4)) continue;
+      const m = rider.poseAt(time);
+      for (const corner of CORNERS) {
+        const [x, y] = cornerByCurves(drawn, time, corner);
+        const ex = m[POSE.a]! * corner[0] + m[POSE.c]! * corner[1] + m[POSE.e]!;
+        const ey = m[POSE.b]! * corner[0] + m[POSE.d]! * corner[1] + m[POSE.f]!;
+        worst = Math.max(worst, Math.hypot(x - ex, y - ey));
       }
     }
+  }
+  return worst;
+}
+
+describe('baked curves against the evaluator', () => {
+  test.each(Object.entries(WRITER_SCENES))('%s stays within a quarter of a pixel, at times of no frame', (_, scene) => {
+    const take = bake(scene);
+    expect(worstGap(scene, take)).toBeLessThan(0.25);
+    for (const { curves } of arts(take))
+      for (const curve of Object.values(curves)) {
+        expect(curve[0]!.time).toBe(0);
+        if (!isConstant(curve)) expect(curve.at(-1)!.time).toBeCloseTo(take.length, 9);
+        curve.forEach((key, i) => expect(key.time).toBeGreaterThanOrEqual(curve[i - 1]?.time ?? 0));
+      }
   });
-  test('a tighter tolerance needs more keys, a steady straight ride needs two, a parked rider one', () => {
+  test.each([0.02, 0.5, 2])('a tolerance of %f px is kept too', (tolerance) =>
+    expect(worstGap(WRITER_SCENES['lifted']!, bake(WRITER_SCENES['lifted']!, { tolerance }))).toBeLessThan(tolerance),
+  );
+  test('delivered twice as large, it is held twice as closely', () =>
+    expect(worstGap(WRITER_SCENES['eased']!, bake(WRITER_SCENES['eased']!, { scale: 2 }))).toBeLessThan(0.125));
+  test('a tighter tolerance needs more keys, straight legs need more than cubic ones', () => {
     const scene = WRITER_SCENES['eased']!;
-    const count = (tolerance: number): number => bake(scene, { tolerance }).tracks[0]!.keys.length;
+    const count = (tolerance: number): number => keysOf(bake(scene, { tolerance }));
     expect(count(0.05)).toBeGreaterThan(count(0.25));
     expect(count(0.25)).toBeGreaterThan(count(2));
+    expect(keysOf(bake(scene, { cubic: false }))).toBeGreaterThan(2 * count(0.25));
+  });
+  test('what stands still costs one key a channel, what is not sent nothing; a steady straight ride has two in x alone', () => {
     const straight = sceneOf({
       guides: [LINE],
       riders: [
@@ -36,10 +91,19 @@ describe('baked tracks against the evaluator', () => {
           { time: 4, place: { by: 'node', node: 'c' } },
         ]),
         { id: 'p', name: 'P', art: 'box', guide: null },
+        riderOn('rests', 'line', [{ time: 0, place: { by: 'node', node: 'b' } }]),
         { id: 'off', name: 'Off', art: 'box', guide: null, output: false },
       ],
     });
-    expect(bake(straight).tracks.map(({ keys }) => keys.length)).toEqual([2, 1]);
+    const lengths = arts(bake(straight)).map(({ id, curves }) => [
+      id,
+      ...Object.values(curves).map((curve) => curve.length),
+    ]);
+    expect(lengths).toEqual([
+      ['r', 2, 1, 1, 1, 1, 1, 1],
+      ['p', 1, 1, 1, 1, 1, 1, 1],
+      ['rests', 1, 1, 1, 1, 1, 1, 1],
+    ]);
   });
   test('a jump is two keys at one time', () => {
     const scene = sceneOf({
@@ -49,62 +113,80 @@ describe('baked tracks against the evaluator', () => {
           { time: 0, place: { by: 'node', node: 'a' } },
           { time: 2, place: { by: 'node', node: 'b' } },
           { time: 2, place: { by: 'node', node: 'a' } },
-          { time: 4, place: { by: 'node', node: 'a' } },
+          { time: 4, place: { by: 'node', node: 'b' } },
         ]),
       ],
     });
-    const [track] = bake(scene).tracks;
-    expect(track!.keys.filter((key) => key.time === 2).map((key) => key.x)).toEqual([300, 100]);
+    const x = arts(bake(scene))[0]!.curves.x;
+    expect(x.filter((key) => key.time === 2).map((key) => key.value)).toEqual([300, 100]);
   });
-  test('reducing keeps both ends and never more than it was given', () => {
-    const keys: Key[] = Array.from({ length: 50 }, (_, i) => ({
-      time: i,
-      x: i * 3,
-      y: Math.sin(i / 4) * 40,
-      angle: 0,
-      scaleX: 1,
-      scaleY: 1,
-      opacity: 1,
-    }));
-    const kept = reduceKeys(keys, box, 0.5);
-    expect(kept[0]).toBe(keys[0]);
-    expect(kept.at(-1)).toBe(keys.at(-1));
-    expect(kept.length).toBeLessThan(keys.length);
-    for (const key of keys) {
-      const at = kept.findLastIndex((one) => one.time <= key.time);
-      const a = kept[at]!;
-      expect(cornerGap(between(a, kept[at + 1] ?? a, key.time), key, box)).toBeLessThanOrEqual(0.5);
-    }
+  test('it holds its art and is in display order: a stroke lies before the first rider of its guide', () => {
+    const stroke = { color: '#123456', width: 3, draws: 'r' };
+    const scene = sceneOf({
+      guides: [
+        { ...LINE, stroke },
+        { ...LOOPS, stroke: { ...stroke, draws: null } },
+      ],
+      riders: [
+        { id: 'scenery', name: 'S', art: 'box', guide: null },
+        riderOn('r', 'line', [
+          { time: 0, place: { by: 'node', node: 'a' } },
+          { time: 4, place: { by: 'node', node: 'c' } },
+        ]),
+      ],
+    });
+    const take = bake(scene);
+    expect(take.drawing.map((drawn) => drawn.id)).toEqual(['scenery', 'line', 'loops', 'r']);
+    expect(arts(take)[1]!.art).toMatchObject({ markup: BOX_ART.markup });
+    const line = take.drawing[1]!;
+    expect(line.kind === 'stroke' && line.share!.map(({ time, value }) => [time, value])).toEqual([
+      [0, 0],
+      [4, 1],
+    ]);
+    expect(take.drawing[2]).toMatchObject({ kind: 'stroke', share: null });
   });
 });
 
-describe('writers', () => {
-  test('the same scene gives the same bytes; another gives other names', () => {
-    for (const format of FORMATS) {
-      const write = (name: string): string =>
-        format.write(bake(WRITER_SCENES[name]!), format.options.parse({}))[0]!.text;
-      expect(write('eased')).toBe(write('eased'));
-      expect(/pl[0-9a-f]{8}/.exec(write('eased'))![0]).not.toBe(/pl[0-9a-f]{8}/.exec(write('lifted'))![0]);
-    }
+describe('measuring a take', () => {
+  test('finds what is put wrong, and who', () => {
+    const scene = WRITER_SCENES['eased']!;
+    const take = bake(scene);
+    expect(measureTake(scene, take).px).toBeLessThan(0.25);
+    const [drawn] = arts(take);
+    const moved = drawn!.curves.x.map((key) => ({ ...key, value: key.value + 3 }));
+    const off = { ...take, drawing: [{ ...drawn!, curves: { ...drawn!.curves, x: moved } }] };
+    expect(measureTake(scene, off).px).toBeGreaterThan(2.7);
+    expect(measureTake(scene, off).rider).toBe('eased');
   });
-  test('names and titles are escaped, in the page too', () => {
-    const scene = { ...WRITER_SCENES['eased']!, name: '<script>alert("1")</script> & co' };
-    for (const id of ['animated-svg', 'web-page']) {
-      const format = formatById(id)!;
-      const [file] = format.write(bake(scene), format.options.parse({}));
-      expect(file!.text).not.toContain('<script>');
-      expect(file!.name).toMatch(/^scriptalert1script-co\.(svg|html)$/);
-    }
+});
+
+describe('curves', () => {
+  test('an eased leg is the cubic-bezier() whose time handles stand at thirds', () => {
+    // With x1 = 1/3 and x2 = 2/3 the curve's parameter is its time: y is the plain Bernstein form.
+    const [y1, y2] = [-0.4, 1.7];
+    for (const u of [0, 0.1, 0.37, 0.5, 0.92, 1])
+      expect(easedShare([y1, y2], u)).toBeCloseTo(3 * u * (1 - u) ** 2 * y1 + 3 * u ** 2 * (1 - u) * y2 + u ** 3, 14);
   });
-  test.each([
-    [1.23456, 2, '1.23'],
-    [-0.0001, 3, '0'],
-    [-0, 3, '0'],
-    [100, 3, '100'],
-    [0.1 + 0.2, 6, '0.3'],
-    [12.3455, 3, '12.346'],
-    [1e-7, 6, '0'],
-    [0.000001, 6, '0.000001'],
-    [1200, 0, '1200'],
-  ])('%f with %i decimals is %s', (value, digits, text) => expect(formatNumber(value, digits)).toBe(text));
+  test('of two keys at one time the later holds from there on', () => {
+    const curve: Curve = [
+      { time: 0, value: 0 },
+      { time: 1, value: 10 },
+      { time: 1, value: -10 },
+      { time: 2, value: 0 },
+    ];
+    expect([0, 0.5, 1, 1.5, 3].map((time) => valueOfCurve(curve, time))).toEqual([0, 5, -10, -5, 0]);
+  });
+  test('a cubic in time is one leg; a curve through noise stays within the tolerance of every point', () => {
+    const cubic = Array.from({ length: 101 }, (_, i): Point => {
+      const u = i / 100;
+      return { time: u, value: 100 * (u ** 3 - 0.4 * u ** 2 + 0.2 * u) };
+    });
+    const options = { tolerance: 0.02, grid: 0.001, cubic: true };
+    expect(reducedCurve([cubic], options)).toHaveLength(2);
+    const random = countedRandom(7);
+    const noisy = cubic.map(({ time, value }) => ({ time, value: value + random() * 4 }));
+    const kept = reducedCurve([noisy], { ...options, tolerance: 0.5 });
+    for (const { time, value } of noisy.slice(0, -1))
+      expect(Math.abs(valueOfCurve(kept, time) - value)).toBeLessThanOrEqual(0.5 + 1e-9);
+  });
 });

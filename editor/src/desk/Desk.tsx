@@ -1,21 +1,18 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels';
-import { loopLength } from '@pace-line/core';
-import { useDocument, useDocumentState, type SaveState } from '../document/index.ts';
-import { DeskActions } from './actions.ts';
+import { useDocument, useDocumentState } from '../document/index.ts';
+import { useOpenScene } from '../scene/context.ts';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
-import { DeskContext } from './context.ts';
 import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keyboard.ts';
 import { PartsDialog } from './PartsDialog.tsx';
-import { Playback } from './playback.ts';
 import { SheetPane } from './sheet/SheetPane.tsx';
 import { TopBar } from './TopBar.tsx';
-import { resetDeskView, useDeskView, usePreferences } from './view.ts';
+import { useDeskView, usePreferences } from './view.ts';
 
 /** Share of the width that the canvas has at first, in percent: a portrait canvas takes a narrow pane. */
 function firstDivider(width: number, height: number): number {
@@ -23,30 +20,13 @@ function firstDivider(width: number, height: number): number {
 }
 
 /** The editor: where, when, how. */
-export function Desk({ id, save }: { id: string; save: SaveState }) {
+export function Desk() {
   const doc = useDocument();
-  const desk = useMemo(() => {
-    const playback = new Playback(loopLength(doc.state.committed.clock));
-    return { playback, actions: new DeskActions(doc, playback) };
-  }, [doc]);
+  const { playback } = useOpenScene();
   useEffect(() => {
-    const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (!reduced && doc.state.committed.riders.length > 0) desk.playback.play();
-    const stop = doc.store.subscribe(() => desk.playback.invalidate());
-    return () => {
-      stop();
-      desk.playback.pause();
-      resetDeskView();
-    };
-  }, [desk, doc]);
-  return (
-    <DeskContext value={desk}>
-      <DeskBody id={id} save={save} />
-    </DeskContext>
-  );
-}
-
-function DeskBody({ id, save }: { id: string; save: SaveState }) {
+    // Playback goes on where it was when the Desk was left.
+    playback.invalidate();
+  }, [doc, playback]);
   useDeskKeys();
   useFileDrops();
   const canvas = useDocumentState((state) => state.shown.canvas);
@@ -64,7 +44,7 @@ function DeskBody({ id, save }: { id: string; save: SaveState }) {
   return (
     <main className={`desk ${cardsFolded ? 'cards-folded' : ''}`}>
       <h1 className="visually-hidden">Desk</h1>
-      <TopBar id={id} save={save} />
+      <TopBar />
       <Group
         className="panes"
         orientation={stacked ? 'vertical' : 'horizontal'}

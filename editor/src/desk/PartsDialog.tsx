@@ -7,7 +7,7 @@ import {
   freeId,
   freeName,
   idsIn,
-  parkedRider,
+  newRider,
   restackRider,
   type Art,
   type Scene,
@@ -18,7 +18,8 @@ import { tell } from '../look/notices.tsx';
 import { guideFrom } from '../tools/index.ts';
 import { Segments } from './cards/Card.tsx';
 import { useDesk } from './context.ts';
-import { useDeskView, type Apart } from './view.ts';
+import { useDeskView, type TakenApart } from './view.ts';
+import { change } from './actions/change.ts';
 
 type Role = 'guide' | 'rider' | 'scenery' | 'none';
 
@@ -34,23 +35,23 @@ const MOST_ROWS = 200;
 
 /** The parts of a drawing that was taken apart: each is named guide, rider or scenery; all stay where they are. */
 export function PartsDialog() {
-  const apart = useDeskView((state) => state.apart);
-  return apart ? <Parts key={apart.name} apart={apart} /> : null;
+  const apart = useDeskView((state) => state.takenApart);
+  return apart ? <Parts key={apart.name} takenApart={apart} /> : null;
 }
 
-function Parts({ apart }: { apart: Apart }) {
-  const { actions } = useDesk();
+function Parts({ takenApart: apart }: { takenApart: TakenApart }) {
+  const desk = useDesk();
   const set = useDeskView((state) => state.set);
   const { parts } = apart.parts;
   const [roles, setRoles] = useState<readonly Role[]>([]);
   useEffect(() => setRoles(parts.map((part) => (part.looksLike === 'guide' ? 'guide' : 'scenery'))), [parts]);
-  const close = (): void => set({ apart: null });
+  const close = (): void => set({ takenApart: null });
   const all = (role: Role): void =>
     setRoles(parts.map((part) => (role === 'guide' && part.outlines.length === 0 ? 'none' : role)));
   const take = (): void => {
     const selection: { guides: string[]; riders: string[] } = { guides: [], riders: [] };
-    actions.do(`Bring in ${apart.name}`, (scene) => placeParts(scene, apart, roles, selection));
-    actions.select({
+    change(desk, `Bring in ${apart.name}`, (scene) => placeParts(scene, apart, roles, selection));
+    desk.doc.select({
       ...NOTHING,
       guides: selection.guides,
       riders: selection.guides.length > 0 ? [] : selection.riders,
@@ -123,7 +124,7 @@ function PartRow({ part, role, onRole }: { part: DrawingPart; role: Role; onRole
 /** The scene with the parts put where they are in their drawing, which is fitted into the canvas if it is larger. Scenery goes behind all riders. */
 function placeParts(
   scene: Scene,
-  { name, parts: drawing }: Apart,
+  { name, parts: drawing }: TakenApart,
   roles: readonly Role[],
   made: { guides: string[]; riders: string[] },
 ): Scene {
@@ -171,9 +172,15 @@ function placeParts(
         sum.riders.map((rider) => rider.name),
         part.name,
       );
-      const rider = parkedRider(id, called, artId, [(part.x + w / 2) * scale + dx, (part.y + h / 2) * scale + dy]);
-      const sized = { ...rider, scale: [scale, scale] as const, locked: role === 'scenery' };
-      sum = addRider(sum, { rider: sized });
+      const rider = newRider({
+        id,
+        name: called,
+        art: artId,
+        at: [(part.x + w / 2) * scale + dx, (part.y + h / 2) * scale + dy],
+        scale: [scale, scale],
+        locked: role === 'scenery',
+      });
+      sum = addRider(sum, { rider });
       if (role === 'scenery') {
         // Scenery keeps its own order behind everything that was there.
         sum = restackRider(sum, { id, to: behind });

@@ -3,17 +3,20 @@ import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { renameScene, writeScene, fileStem } from '@pace-line/core';
-import { useDocument, useDocumentState, type SaveState } from '../document/index.ts';
+import { useDocumentState, type SaveState } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveFile } from '../platform/files.ts';
+import { useOpenScene } from '../scene/context.ts';
 import { useDesk } from './context.ts';
+import { sceneOf } from './desk.ts';
 import { useDeskView, type Drawer } from './view.ts';
+import { change } from './actions/change.ts';
 
 /** The Desk's upper edge: the scene's name and state, undo and redo, drawers, Send. */
-export function TopBar({ id, save }: { id: string; save: SaveState }) {
-  const doc = useDocument();
-  const { actions } = useDesk();
+export function TopBar() {
+  const { id, save } = useOpenScene();
+  const desk = useDesk();
   const navigate = useNavigate();
   const name = useDocumentState((state) => state.shown.name);
   const undo = useDocumentState((state) => state.past.at(-1)?.label);
@@ -30,7 +33,7 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
         <TextField
           label="Scene name"
           value={name}
-          onCommit={(next) => actions.do('Rename scene', (scene) => renameScene(scene, { name: next }))}
+          onCommit={(next) => change(desk, 'Rename scene', (scene) => renameScene(scene, { name: next }))}
         />
       </div>
       <SaveLine save={save} />
@@ -40,7 +43,7 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
           type="button"
           className="plain-button"
           disabled={!undo}
-          onClick={() => actions.undo()}
+          onClick={() => desk.doc.undo()}
           aria-label={undo ? `Undo: ${undo}` : 'Undo'}
         >
           <IconArrowBackUp size={17} aria-hidden /> Undo
@@ -51,7 +54,7 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
           type="button"
           className="plain-button"
           disabled={!redo}
-          onClick={() => actions.redo()}
+          onClick={() => desk.doc.redo()}
           aria-label={redo ? `Redo: ${redo}` : 'Redo'}
         >
           <IconArrowForwardUp size={17} aria-hidden /> Redo
@@ -80,7 +83,7 @@ export function TopBar({ id, save }: { id: string; save: SaveState }) {
       <button
         type="button"
         className="bar-button"
-        onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(doc.state.committed))}
+        onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(sceneOf(desk)))}
       >
         Save file
       </button>

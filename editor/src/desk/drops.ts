@@ -9,23 +9,25 @@ import { importArt, importArtText } from './import-art.ts';
 import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
 import { addTracingFile, isPictureFile } from './tracing.ts';
 import { useDeskView } from './view.ts';
+import { copiedText, copySelected, pasteHeld } from './actions/clipboard.ts';
+import { pastePathData } from './actions/outlines.ts';
 
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
 
 /** Files dropped or pasted anywhere on the Desk: SVG becomes art, a scene file is opened; copy and paste of things in the scene. */
 export function useFileDrops(): void {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const navigate = useNavigate();
   useEffect(() => {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
-        if (isGuideFile(file)) await importGuideFiles([file], actions);
-        else if (isPictureFile(file)) await addTracingFile(file, actions);
+        if (isGuideFile(file)) await importGuideFiles([file], desk);
+        else if (isPictureFile(file)) await addTracingFile(file, desk);
         else if (isSvgFile(file)) {
-          if (await importArt(file, actions)) useDeskView.getState().set({ drawer: 'art' });
+          if (await importArt(file, desk)) useDeskView.getState().set({ drawer: 'art' });
         } else if (isSceneFile(file) && looksLikeCollection(await file.slice(0, 400).text())) {
-          await importGuideFiles([file], actions);
+          await importGuideFiles([file], desk);
         } else if (isSceneFile(file)) {
           const id = await openSceneFile(file);
           if (id !== undefined) return void navigate(`/scene/${id}`);
@@ -39,7 +41,7 @@ export function useFileDrops(): void {
     const pastedPoints = (text: string): boolean => {
       const lines = text.trim().split(/\r?\n/);
       const isList = lines.length > 1 && lines.every((line) => /^\s*"?[-+.\d][^a-z]*$/i.test(line));
-      if (isList) importPoints('Pasted points', text, actions);
+      if (isList) importPoints('Pasted points', text, desk);
       return isList;
     };
     const onDragOver = (event: DragEvent): void => {
@@ -52,9 +54,9 @@ export function useFileDrops(): void {
       void take(files);
     };
     const onCopy = (event: ClipboardEvent): void => {
-      if (inField(event.target) || !actions.copy()) return;
+      if (inField(event.target) || !copySelected(desk)) return;
       event.preventDefault();
-      event.clipboardData?.setData('text/plain', actions.copiedText());
+      event.clipboardData?.setData('text/plain', copiedText());
     };
     const onPaste = (event: ClipboardEvent): void => {
       if (inField(event.target)) return;
@@ -63,10 +65,10 @@ export function useFileDrops(): void {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) void take(files);
       else if (/^\s*(?:<\?xml|<svg[\s>])/.test(text))
-        void importArtText('Pasted drawing', text, actions).then(
+        void importArtText('Pasted drawing', text, desk).then(
           (id) => id && useDeskView.getState().set({ drawer: 'art' }),
         );
-      else if (!actions.guides.pastePathData(text) && !pastedPoints(text)) actions.paste();
+      else if (!pastePathData(desk, text) && !pastedPoints(text)) pasteHeld(desk);
     };
     window.addEventListener('dragover', onDragOver);
     window.addEventListener('drop', onDrop);
@@ -78,5 +80,5 @@ export function useFileDrops(): void {
       window.removeEventListener('copy', onCopy);
       window.removeEventListener('paste', onPaste);
     };
-  }, [actions, navigate]);
+  }, [desk, navigate]);
 }

@@ -1,12 +1,13 @@
 import { tell, warn } from '../look/notices.tsx';
-import { readArtFile } from '../workers/index.ts';
-import type { DeskActions } from './actions.ts';
+import { readArtFile } from '../jobs/index.ts';
 import { fitsItsBox } from './fits-box.ts';
+import { bringInArt } from './actions/riding.ts';
+import type { Desk } from './desk.ts';
 
 const MOST_BYTES = 5 * 1024 * 1024;
 
 /** Takes an SVG file into the scene's art; says by name what was wrong or left out. Gives the art's id. */
-export async function importArt(file: File, actions: DeskActions): Promise<string | undefined> {
+export async function importArt(file: File, desk: Desk): Promise<string | undefined> {
   if (file.size > MOST_BYTES) {
     warn(
       `${file.name} was not taken in`,
@@ -14,11 +15,11 @@ export async function importArt(file: File, actions: DeskActions): Promise<strin
     );
     return undefined;
   }
-  return importArtText(file.name, await file.text(), actions);
+  return importArtText(file.name, await file.text(), desk);
 }
 
 /** As `importArt`, from text; `name` may be a file name. */
-export async function importArtText(name: string, text: string, actions: DeskActions): Promise<string | undefined> {
+export async function importArtText(name: string, text: string, desk: Desk): Promise<string | undefined> {
   const read = await readArtFile(text);
   if (!read.ok) {
     warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
@@ -29,7 +30,7 @@ export async function importArtText(name: string, text: string, actions: DeskAct
       .replace(/\.svg$/i, '')
       .replace(/[-_]+/g, ' ')
       .trim() || 'Drawing';
-  const id = actions.addArt(title.charAt(0).toUpperCase() + title.slice(1), fitsItsBox(read.art));
+  const id = bringInArt(desk, title.charAt(0).toUpperCase() + title.slice(1), fitsItsBox(read.art));
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;
 }

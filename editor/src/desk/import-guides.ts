@@ -2,10 +2,10 @@ import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from 
 import { keepGuide, looksLikeCollection, readCollection } from '../document/index.ts';
 import { tell, warn } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
-import { readPartsOf } from '../workers/index.ts';
-import type { DeskActions } from './actions.ts';
-import { outlineThrough } from './guide-actions.ts';
+import { readPartsOf } from '../jobs/index.ts';
 import { useDeskView } from './view.ts';
+import { addOutlines, addPoints, outlineThrough } from './actions/outlines.ts';
+import { sceneOf, type Desk } from './desk.ts';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 
@@ -20,7 +20,7 @@ const stem = (name: string): string => {
 export const isGuideFile = (file: File): boolean => /\.(?:csv|tsv|txt|gpx)$/i.test(file.name);
 
 /** Takes guides from files: SVG is taken apart first, lists of points and GPX tracks become guides at once. Each refusal names file and reason. */
-export async function importGuideFiles(files: readonly File[], actions: DeskActions): Promise<void> {
+export async function importGuideFiles(files: readonly File[], desk: Desk): Promise<void> {
   for (const file of files) {
     if (file.size > MOST_BYTES) {
       warn(`${file.name} was not taken in`, 'It is larger than 20 MB. Nothing was changed.');
@@ -29,8 +29,8 @@ export async function importGuideFiles(files: readonly File[], actions: DeskActi
     const text = await file.text();
     if (isSvgFile(file)) await takeApart(file.name, text);
     else if (looksLikeCollection(text)) await addCollection(file.name, text);
-    else if (/\.gpx$/i.test(file.name) || /<gpx[\s>]/.test(text.slice(0, 2000))) importGpx(file.name, text, actions);
-    else importPoints(file.name, text, actions);
+    else if (/\.gpx$/i.test(file.name) || /<gpx[\s>]/.test(text.slice(0, 2000))) importGpx(file.name, text, desk);
+    else importPoints(file.name, text, desk);
   }
 }
 
@@ -45,12 +45,12 @@ async function addCollection(name: string, text: string): Promise<void> {
 export async function takeApart(name: string, text: string): Promise<void> {
   const read = await readPartsOf(text);
   if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
-  useDeskView.getState().set({ apart: { name: stem(name), parts: read.parts, notices: read.notices } });
+  useDeskView.getState().set({ takenApart: { name: stem(name), parts: read.parts, notices: read.notices } });
 }
 
 /** Whether points look as if they were canvas px already, and so stay where they are. */
-function placed(points: readonly Vec[], actions: DeskActions): readonly Vec[] {
-  const { width, height } = actions.scene.canvas;
+function placed(points: readonly Vec[], desk: Desk): readonly Vec[] {
+  const { width, height } = sceneOf(desk).canvas;
   const isNear = points.every(([x, y]) => x > -width && x < 2 * width && y > -height && y < 2 * height);
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
@@ -69,19 +69,19 @@ const isRound = (points: readonly Vec[]): boolean => {
   );
 };
 
-export function importPoints(name: string, text: string, actions: DeskActions): void {
+export function importPoints(name: string, text: string, desk: Desk): void {
   const read = pointsFromText(text);
   if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
-  const points = placed(read.points, actions);
-  actions.guides.addPoints(points, isRound(points), stem(name));
+  const points = placed(read.points, desk);
+  addPoints(desk, points, isRound(points), stem(name));
   if (read.skipped.length > 0)
     tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}${read.skipped.length > 4 ? ' …' : ''}`, name);
 }
 
-function importGpx(name: string, text: string, actions: DeskActions): void {
+function importGpx(name: string, text: string, desk: Desk): void {
   const read = tracksFromGpx(text);
   if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
-  const { width, height } = actions.scene.canvas;
+  const { width, height } = sceneOf(desk).canvas;
   const all = read.tracks.flatMap(({ points }) => points);
   const fitted = fittedTo(all, width, height);
   let at = 0;
@@ -89,6 +89,6 @@ function importGpx(name: string, text: string, actions: DeskActions): void {
     const piece = fitted.slice(at, (at += points.length));
     return outlineThrough(piece, isRound(piece));
   });
-  actions.guides.addOutlines(outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
+  addOutlines(desk, outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
   if (read.skipped.length > 0) tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}`, name);
 }

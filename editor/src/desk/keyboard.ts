@@ -3,6 +3,12 @@ import { useDesk } from './context.ts';
 import { spaceHeld } from './space-key.ts';
 import { zoomedAt } from './canvas/view-transform.ts';
 import { TOOL_NAMES, useDeskView, usePreferences } from './view.ts';
+import { deleteSelected, selectAll } from './actions/selecting.ts';
+import { cutSelected, duplicateSelected } from './actions/clipboard.ts';
+import { addMark } from './actions/marks.ts';
+import { nudge } from './actions/moving.ts';
+import { joinToNearest, reverseDirection } from './actions/guides.ts';
+import { sceneOf, selectionOf } from './desk.ts';
 
 /** A shortcut as the help shows it. */
 export interface Shortcut {
@@ -74,14 +80,15 @@ const inField = (target: EventTarget | null): boolean =>
 
 /** The Desk's keys. Tools have looked at each before. */
 export function useDeskKeys(): void {
-  const { actions, playback } = useDesk();
+  const desk = useDesk();
+  const { playback } = desk;
   useEffect(() => {
     const withCtrl: Readonly<Record<string, (shift: boolean) => void>> = {
-      z: (shift) => (shift ? actions.redo() : actions.undo()),
-      y: () => actions.redo(),
-      x: () => actions.cut(),
-      d: () => actions.duplicate(),
-      a: () => actions.selectAll(),
+      z: (shift) => (shift ? desk.doc.redo() : desk.doc.undo()),
+      y: () => desk.doc.redo(),
+      x: () => cutSelected(desk),
+      d: () => duplicateSelected(desk),
+      a: () => selectAll(desk),
     };
     const lean = (way: -1 | 1): void => {
       const view = useDeskView.getState();
@@ -92,22 +99,22 @@ export function useDeskKeys(): void {
       view.set({ drawer: view.drawer === which ? null : which });
     };
     const selectedGuide = (act: (id: string) => void): void => {
-      const [id] = actions.selection.guides;
+      const [id] = selectionOf(desk).guides;
       if (id !== undefined) act(id);
     };
     const press = (selector: string): void => document.querySelector<HTMLElement>(selector)?.click();
     const plain: Readonly<Record<string, () => void>> = {
       ...Object.fromEntries(TOOL_NAMES.map((tool, i) => [String(i + 1), () => useDeskView.getState().set({ tool })])),
-      ',': () => playback.step(-1, actions.scene.clock.fps),
-      '.': () => playback.step(1, actions.scene.clock.fps),
+      ',': () => playback.step(-1, sceneOf(desk).clock.fps),
+      '.': () => playback.step(1, sceneOf(desk).clock.fps),
       Home: () => playback.seek(0),
       End: () => playback.seek(Infinity),
-      m: () => void actions.addMark(),
+      m: () => void addMark(desk),
       k: () => drawer('contents'),
       l: () => drawer('art'),
       ';': () => drawer('collection'),
-      r: () => selectedGuide((id) => actions.guides.reverse(id, 'place')),
-      j: () => actions.guides.join(),
+      r: () => selectedGuide((id) => reverseDirection(desk, id, 'place')),
+      j: () => joinToNearest(desk),
       '[': () => lean(1),
       ']': () => lean(-1),
       '\\': () => usePreferences.getState().toggleCards(),
@@ -115,19 +122,19 @@ export function useDeskKeys(): void {
       '+': () => zoomBy(1.25),
       '=': () => zoomBy(1.25),
       '-': () => zoomBy(0.8),
-      Delete: () => actions.deleteSelected(),
-      Backspace: () => actions.deleteSelected(),
+      Delete: () => deleteSelected(desk),
+      Backspace: () => deleteSelected(desk),
       x: () => useDeskView.getState().set({ asSent: true }),
-      ArrowLeft: () => actions.nudge(-1, 0),
-      ArrowRight: () => actions.nudge(1, 0),
-      ArrowUp: () => actions.nudge(0, -1),
-      ArrowDown: () => actions.nudge(0, 1),
+      ArrowLeft: () => nudge(desk, -1, 0),
+      ArrowRight: () => nudge(desk, 1, 0),
+      ArrowUp: () => nudge(desk, 0, -1),
+      ArrowDown: () => nudge(desk, 0, 1),
     };
     const shifted: Readonly<Record<string, () => void>> = {
-      ArrowLeft: () => actions.nudge(-10, 0),
-      ArrowRight: () => actions.nudge(10, 0),
-      ArrowUp: () => actions.nudge(0, -10),
-      ArrowDown: () => actions.nudge(0, 10),
+      ArrowLeft: () => nudge(desk, -10, 0),
+      ArrowRight: () => nudge(desk, 10, 0),
+      ArrowUp: () => nudge(desk, 0, -10),
+      ArrowDown: () => nudge(desk, 0, 10),
     };
     const onKeyDown = (event: KeyboardEvent): void => {
       if (inField(event.target) || event.altKey) return;
@@ -164,7 +171,7 @@ export function useDeskKeys(): void {
       window.removeEventListener('keydown', onKeyDown);
       window.removeEventListener('keyup', onKeyUp);
     };
-  }, [actions, playback]);
+  }, [desk, playback]);
 }
 
 function zoomBy(factor: number): void {

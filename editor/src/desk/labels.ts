@@ -1,14 +1,4 @@
-import { nodeIndex, type Guide, type Mark, type Rider } from '@pace-line/core';
-
-/** What a node is called: words where its id is made of words, else its number. */
-export function nodeLabel(guide: Guide, id: string): string {
-  const named = guide.nodes[nodeIndex(guide, id)]?.name;
-  if (named !== undefined) return named;
-  const isMade = /-[ns]\d*(?:-\d+)?$|^n\d+$|\.p\d+$/.test(id);
-  if (isMade) return `Node ${nodeIndex(guide, id) + 1}`;
-  const words = id.replace(/[-_]+/g, ' ').trim();
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}
+import type { Mark, Rider } from '@pace-line/core';
 
 export const seconds = (value: number): string => `${value.toFixed(2)} s`;
 

@@ -1,6 +1,7 @@
 import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/core';
 import { warn } from '../look/notices.tsx';
-import type { DeskActions } from './actions.ts';
+import { change } from './actions/change.ts';
+import { sceneOf, type Desk } from './desk.ts';
 
 const TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/svg+xml'] as const;
 const MOST_BYTES = 12 * 1024 * 1024;
@@ -12,7 +13,7 @@ const typeOf = (file: File): Tracing['type'] | undefined =>
 export const isPictureFile = (file: File): boolean => typeOf(file) !== undefined && typeOf(file) !== 'image/svg+xml';
 
 /** Takes a picture into the scene to draw over, fitted into the canvas; its bytes become an asset called by their SHA-256. */
-export async function addTracingFile(file: File, actions: DeskActions): Promise<void> {
+export async function addTracingFile(file: File, desk: Desk): Promise<void> {
   const type = typeOf(file);
   if (!type)
     return warn(
@@ -26,13 +27,13 @@ export async function addTracingFile(file: File, actions: DeskActions): Promise<
   if (!size) return warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
   const [width, height] = size;
   const asset = await sha256(bytes);
-  const { canvas } = actions.scene;
+  const { canvas } = sceneOf(desk);
   const name = freeName(
-    actions.scene.tracing.map((one) => one.name),
+    sceneOf(desk).tracing.map((one) => one.name),
     file.name.replace(/\.[^.]+$/, '') || 'Picture',
   );
   const picture: Tracing = {
-    id: freeId(idsIn(actions.scene), 'tracing'),
+    id: freeId(idsIn(sceneOf(desk)), 'tracing'),
     name,
     asset,
     type,
@@ -46,7 +47,7 @@ export async function addTracingFile(file: File, actions: DeskActions): Promise<
     visible: true,
     locked: true,
   };
-  actions.do(`Trace over ${name}`, (scene) => addTracing(scene, { picture, data: base64(bytes) }));
+  change(desk, `Trace over ${name}`, (scene) => addTracing(scene, { picture, data: base64(bytes) }));
 }
 
 async function sha256(bytes: Uint8Array<ArrayBuffer>): Promise<string> {

@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { Beginning, Scene, Seating } from '@pace-line/core';
 import type { DrawingParts } from '@pace-line/core/art-import';
-import { FIRST_SNAPPING, type Remembered, type SnapKind, type SnapSettings, type ToolOptions } from '../tools/index.ts';
+import { FIRST_SNAPPING, type LastStroke, type SnapKind, type SnapSettings, type ToolOptions } from '../tools/index.ts';
 import { IDENTITY, type ViewTransform } from './canvas/view-transform.ts';
 
 export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
@@ -9,7 +10,7 @@ export type ToolName = (typeof TOOL_NAMES)[number];
 export type Drawer = 'contents' | 'art' | 'collection' | null;
 export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
 
-/** How this browser likes the Desk: remembered. */
+/** How this browser likes the Desk: lastStroke. */
 interface Preferences {
   /** Share of the width that the canvas has, in percent; null until it was moved. */
   divider: number | null;
@@ -71,10 +72,22 @@ export interface Hover {
   readonly distance: number;
 }
 
-export interface Apart {
+export interface TakenApart {
   readonly name: string;
   readonly parts: DrawingParts;
   readonly notices: readonly string[];
+}
+
+/** How a rider that was just put on a guide should sit on it: asked until something else is done. */
+export interface SeatingQuestion {
+  readonly rider: string;
+  readonly guide: string;
+  /** The scene before it was put there, and after the last answer. */
+  readonly before: Scene;
+  readonly after: Scene;
+  readonly time: number;
+  readonly begins: Beginning;
+  readonly seating: Seating;
 }
 
 interface DeskView {
@@ -90,9 +103,10 @@ interface DeskView {
   /** The canvas is shown as it will be sent. */
   asSent: boolean;
   /** The last stroke or motion of the hand: its fit can still be changed. */
-  remembered: Remembered | null;
+  lastStroke: LastStroke | null;
   /** A drawing that was taken apart, while its parts are being named. */
-  apart: Apart | null;
+  takenApart: TakenApart | null;
+  question: SeatingQuestion | null;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
   set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
@@ -109,8 +123,9 @@ export const useDeskView = create<DeskView>()((set) => ({
   hover: null,
   asSent: false,
   lean: 0,
-  remembered: null,
-  apart: null,
+  lastStroke: null,
+  takenApart: null,
+  question: null,
   set: (change) => set(change),
   setRoute: (route) =>
     set((state) => ({
@@ -134,6 +149,10 @@ export const resetDeskView = (): void =>
     hover: null,
     asSent: false,
     lean: 0,
-    remembered: null,
-    apart: null,
+    lastStroke: null,
+    takenApart: null,
+    question: null,
   });
+
+/** Keeps a stroke or a motion of the hand, so that its fit can be changed while it is the last. */
+export const keepStroke = (lastStroke: LastStroke | null): void => useDeskView.setState({ lastStroke });

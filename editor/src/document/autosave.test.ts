@@ -18,7 +18,7 @@ afterEach(() => {
 function started(keep: (scene: Scene) => Promise<void>) {
   const doc = new SceneDocument(emptyScene('A'), (callback) => callback());
   const said: SaveState['kind'][] = [];
-  const stop = startAutosave(doc, keep, (state) => said.push(state.kind));
+  const stop = startAutosave(doc, { keep, journal: () => true, report: (state) => said.push(state.kind) });
   const rename = (name: string): void => doc.do('Rename', (scene) => renameScene(scene, { name }));
   return { doc, said, stop, rename };
 }

@@ -10,17 +10,21 @@ export type SaveState =
 const DELAY = 600;
 const RETRY = 5000;
 
+export interface Keeping {
+  readonly keep: (scene: Scene) => Promise<void>;
+  /** Writes a scene before the page goes; false where that cannot be. */
+  readonly journal: (scene: Scene) => boolean;
+  readonly report: (state: SaveState) => void;
+}
+
 /**
- * Keeps the committed scene within a second of its last change and when the page is hidden; a failure (a full quota) is reported and tried again.
- * Gives back a function that keeps what is left and stops.
+ * Keeps the committed scene within a second of its last change; a failure (a full quota) is reported and tried again. When the page goes with something that is not
+ * kept, that is written to the journal; where even that fails, leaving asks first. Gives back a function that keeps what is left and stops.
  */
-export function startAutosave(
-  doc: SceneDocument,
-  keep: (scene: Scene) => Promise<void>,
-  report: (state: SaveState) => void,
-): () => void {
+export function startAutosave(doc: SceneDocument, { keep, journal, report }: Keeping): () => void {
   let kept = doc.state.committed;
   let keptAt = Date.now();
+  let failed = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let running = false;
   const save = async (): Promise<void> => {
@@ -34,8 +38,10 @@ export function startAutosave(
       await keep(scene);
       kept = scene;
       keptAt = Date.now();
+      failed = false;
       report({ kind: 'kept', at: keptAt });
     } catch (error) {
+      failed = true;
       report({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
       timer = setTimeout(() => void save(), RETRY);
     }
@@ -44,16 +50,25 @@ export function startAutosave(
   };
   const stopWatching = doc.store.subscribe((state, before) => {
     if (state.committed === before.committed) return;
-    report({ kind: 'waiting' });
+    if (!failed) report({ kind: 'waiting' });
     timer ??= setTimeout(() => void save(), DELAY);
   });
-  const onHide = (): void => void save();
+  const isPending = (): boolean => doc.state.committed !== kept && !doc.state.readOnly;
+  const onHide = (): void => {
+    if (isPending()) journal(doc.state.committed);
+    void save();
+  };
+  const onLeave = (event: Event): void => {
+    if (isPending() && failed && !journal(doc.state.committed)) event.preventDefault();
+  };
   document.addEventListener('visibilitychange', onHide);
   window.addEventListener('pagehide', onHide);
+  window.addEventListener('beforeunload', onLeave);
   return () => {
     stopWatching();
     document.removeEventListener('visibilitychange', onHide);
     window.removeEventListener('pagehide', onHide);
-    void save();
+    window.removeEventListener('beforeunload', onLeave);
+    onHide();
   };
 }

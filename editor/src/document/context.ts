@@ -17,5 +17,5 @@ export const useDocumentState = <T>(select: (state: DocumentState) => T): T => u
 export const useCalmState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().calm, select);
 
 /** The scene without what a gesture bends: guides as they were at its start, until it ends. What it does to riders and marks is in it. */
-export const useSettledScene = (): Scene =>
+export const useSteadyScene = (): Scene =>
   useCalmState((state) => (state.shown.riders === state.committed.riders ? state.committed : state.shown));

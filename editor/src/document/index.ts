@@ -11,8 +11,10 @@ export {
 } from './collection.ts';
 export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
-export { DocumentContext, useCalmState, useDocument, useDocumentState, useSettledScene } from './context.ts';
+export { DocumentContext, useCalmState, useDocument, useDocumentState, useSteadyScene } from './context.ts';
+export { writeJournal } from './journal.ts';
 export { lockScene, type SceneLock } from './lock.ts';
+export { selectedParts } from './parts.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
   collectAssets,

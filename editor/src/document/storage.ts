@@ -1,4 +1,5 @@
 import localforage from 'localforage';
+import { bodyOf, clearJournal, readJournal } from './journal.ts';
 import { sceneFromJson, type Scene, type SceneProblem } from '@pace-line/core';
 
 /** What the Shelf shows of a scene without reading it. */
@@ -51,6 +52,16 @@ export type Stored =
 
 /** Reads a scene and validates it; a broken one is given raw, so that nothing is lost. */
 export async function loadStored(id: string): Promise<Stored> {
+  const journal = readJournal(id);
+  const card = await cards.getItem<SceneCard>(id);
+  // What a page that went could not keep is newer than what was kept before.
+  if (journal && card && journal.at >= card.changed) {
+    const read = sceneFromJson(await withAssets(journal.body));
+    if (read.ok) {
+      await keepScene(id, read.scene);
+      return { state: 'ok', scene: read.scene };
+    }
+  }
   const json: unknown = await withAssets(await scenes.getItem(id));
   if (json === null) return { state: 'missing' };
   const read = sceneFromJson(json);
@@ -72,6 +83,7 @@ export async function keepScene(id: string, scene: Scene, sample: string | null 
     thumbnail: card?.thumbnail ?? '',
     sample,
   } satisfies SceneCard);
+  clearJournal(id);
   announce();
 }
 
@@ -85,12 +97,6 @@ export async function keepThumbnail(id: string, thumbnail: string): Promise<void
 export async function hasThumbnail(id: string): Promise<boolean> {
   return Boolean((await cards.getItem<SceneCard>(id))?.thumbnail);
 }
-
-/** A scene as it is stored: its assets by name only. */
-const bodyOf = (scene: Scene): object => ({
-  ...scene,
-  assets: Object.fromEntries(Object.keys(scene.assets).map((hash) => [hash, ''])),
-});
 
 /** A stored scene with its assets put back in. */
 async function withAssets(body: unknown): Promise<unknown> {

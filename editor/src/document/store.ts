@@ -1,7 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Scene } from '@pace-line/core';
 import { calmed } from './calm.ts';
-import { NOTHING, pruned, type Selection } from './selection.ts';
+import { pruned } from './parts.ts';
+import { NOTHING, type Selection } from './selection.ts';
 
 /** One step of undo: what it was called, and how the document was before it. */
 interface Entry {

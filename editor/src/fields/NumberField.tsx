@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { evaluate, type Units } from './arithmetic.ts';
 
 interface NumberFieldProps {
@@ -29,36 +29,48 @@ export function NumberField({
   disabled,
   onCommit,
 }: NumberFieldProps) {
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, show] = useState<string | null>(null);
+  // The same at once: leaving the field right after Enter must not take the text over again.
+  const typed = useRef<string | null>(null);
+  const setDraft = (text: string | null): void => {
+    typed.current = text;
+    show(text);
+  };
   const [wrong, setWrong] = useState(false);
   const shown = `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`;
 
-  const finish = (text: string): void => {
-    const typed = evaluate(text, units, value);
-    if (typed === undefined) {
-      setWrong(text.trim() !== '');
-      if (text.trim() === '') setDraft(null);
-      return;
-    }
+  /** Takes a text over; false where it is not understood. */
+  const finish = (text: string): boolean => {
+    const given = text.trim() === '' ? value : evaluate(text, units, value);
+    setWrong(given === undefined);
+    if (given === undefined) return false;
     setDraft(null);
-    setWrong(false);
-    const held = Math.min(Math.max(typed, min), max);
+    const held = Math.min(Math.max(given, min), max);
     if (Math.abs(held - value) > 1e-12 && text !== shown) onCommit(held);
+    return true;
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     event.stopPropagation();
-    if (event.key === 'Enter') finish(event.currentTarget.value);
-    else if (event.key === 'Escape') {
+    if (event.key === 'Enter') {
+      // Taken over, the keyboard goes back to the Desk; what is not understood stays to be mended.
+      if (finish(event.currentTarget.value)) event.currentTarget.blur();
+    } else if (event.key === 'Escape') {
       setDraft(null);
       setWrong(false);
       event.currentTarget.blur();
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const way = (event.key === 'ArrowUp' ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
-      setDraft(null);
-      onCommit(Math.min(Math.max(Math.round((value + way) * 1e6) / 1e6, min), max));
+      const now = evaluate(draft ?? shown, units, value) ?? value;
+      setDraft(trimmed(Math.min(Math.max(Math.round((now + way) * 1e6) / 1e6, min), max), 6));
     }
+  };
+
+  // A held arrow counts on in the field and is one change when it is let go.
+  const onKeyUp = (event: KeyboardEvent<HTMLInputElement>): void => {
+    event.stopPropagation();
+    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') finish(event.currentTarget.value);
   };
 
   return (
@@ -72,9 +84,10 @@ export function NumberField({
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => setDraft(event.currentTarget.value)}
       onBlur={(event) => {
-        if (draft !== null) finish(event.currentTarget.value);
+        if (typed.current !== null) finish(event.currentTarget.value);
       }}
       onKeyDown={onKeyDown}
+      onKeyUp={onKeyUp}
       spellCheck={false}
     />
   );

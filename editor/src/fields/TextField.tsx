@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 interface TextFieldProps {
   readonly label: string;
@@ -11,7 +11,12 @@ interface TextFieldProps {
 /** A text that is taken over on Enter or when the field is left; Escape keeps the old one. */
 export function TextField({ label, value, disabled, onCommit }: TextFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
+  const givenUp = useRef(false);
   const finish = (): void => {
+    if (givenUp.current) {
+      givenUp.current = false;
+      return setDraft(null);
+    }
     if (draft !== null && draft.trim() && draft.trim() !== value) onCommit(draft.trim());
     setDraft(null);
   };
@@ -27,7 +32,10 @@ export function TextField({ label, value, disabled, onCommit }: TextFieldProps) 
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') setDraft(null);
+        if (event.key === 'Escape') {
+          givenUp.current = true;
+          event.currentTarget.blur();
+        }
       }}
     />
   );

@@ -1,6 +1,9 @@
 /** Offers a text as a file to keep. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const saveFile = (name: string, type: string, text: string): void => saveBlob(name, new Blob([text], { type }));
+
+/** Offers bytes as a file to keep. */
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -3,7 +3,7 @@ import { IconDots, IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-reac
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { bake, fileStem, formatById, renameScene, writeScene } from '@pace-line/core';
+import { fileStem, renameScene, writeScene, type Scene } from '@pace-line/core';
 import {
   collectAssets,
   keepScene,
@@ -13,6 +13,7 @@ import {
   removeStored,
   type SceneCard,
 } from '../document/index.ts';
+import { writeOutput } from '../jobs/index.ts';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { offerUndo, warn } from '../look/notices.tsx';
 import { Wordmark } from '../look/Wordmark.tsx';
@@ -112,13 +113,15 @@ export function Shelf() {
 }
 
 function SamplePicture({ sample }: { sample: Sample }) {
-  const { data } = useSWR(['thumbnail', sample.file], () => pictureOf(sample), { revalidateOnFocus: false });
+  const { data } = useSWR(['thumbnail', sample.file], () => pictureOf(sample.scene), { revalidateOnFocus: false });
   return data ? <img alt="" src={data} /> : <span className="picture-wait" />;
 }
 
-function pictureOf({ scene }: Sample): string {
-  const [file] = formatById('animated-svg')?.write(bake(scene), { title: '', background: true }) ?? [];
-  return `data:image/svg+xml,${encodeURIComponent(file?.text ?? '')}`;
+/** A scene's moving picture as an address; absent where it cannot be drawn. */
+async function pictureOf(scene: Scene): Promise<string | undefined> {
+  const end = await writeOutput(scene, 'animated-svg', {}).end;
+  const text = end.state === 'done' ? await end.result.files[0]?.blob.text() : undefined;
+  return text && `data:image/svg+xml,${encodeURIComponent(text)}`;
 }
 
 function KeptCard({ card }: { card: SceneCard }) {

@@ -1,37 +1,14 @@
-/** A CSS declaration list as pairs, in order; `!important` is dropped (the cascade is over by then), names are in lower case. */
-export function declarationsOf(style: string): [name: string, value: string][] {
-  return splitOutside(style.replace(/\/\*[^]*?\*\//g, ''), ';').flatMap((piece): [string, string][] => {
-    const colon = piece.indexOf(':');
-    if (colon < 0) return [];
-    const name = piece.slice(0, colon).trim().toLowerCase();
-    const value = piece
-      .slice(colon + 1)
-      .replace(/!\s*important\s*$/i, '')
-      .trim();
-    return name && value ? [[name, value]] : [];
-  });
-}
+import { generate, parse } from 'css-tree';
 
-/** Splits at a character that is neither in quotes nor in brackets. */
-function splitOutside(text: string, separator: string): string[] {
-  const pieces: string[] = [];
-  let depth = 0;
-  let quote = '';
-  let start = 0;
-  for (let i = 0; i < text.length; i++) {
-    const c = text.charAt(i);
-    if (quote) {
-      if (c === quote) quote = '';
-    } else if (c === '"' || c === "'") quote = c;
-    else if (c === '(') depth++;
-    else if (c === ')') depth--;
-    else if (c === separator && depth <= 0) {
-      pieces.push(text.slice(start, i));
-      start = i + 1;
-    }
-  }
-  pieces.push(text.slice(start));
-  return pieces;
+/** A CSS declaration list as pairs, in order; `!important` is dropped (the cascade is over by then), names are in lower case. What is no declaration is passed over. */
+export function declarationsOf(style: string): [name: string, value: string][] {
+  const list = parse(style, { context: 'declarationList', parseValue: false });
+  if (list.type !== 'DeclarationList') return [];
+  return list.children.toArray().flatMap((one): [string, string][] => {
+    if (one.type !== 'Declaration') return [];
+    const value = generate(one.value).trim();
+    return value ? [[one.property.toLowerCase(), value]] : [];
+  });
 }
 
 const GEOMETRY = new Set(['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'height']);

@@ -4,9 +4,8 @@ export {
   isAllowedAttribute,
   isHarmlessValue,
   LOCAL_REFERENCE,
-  MOST_ELEMENTS,
   PRESENTATION_ATTRIBUTES,
   TEXT_ELEMENTS,
 } from './allowlist.ts';
-export { readArtMarkup, writeArtElement, type ArtElement, type ArtReading } from './markup.ts';
+export { readArtMarkup, writeArtElement, type ArtElement } from './markup.ts';
 export { placedArt } from './placed.ts';

@@ -1,4 +1,4 @@
-import type { Art } from '../schema.ts';
+import type { Art } from '../schema/index.ts';
 import { readArtMarkup, writeArtElement, type ArtElement } from './markup.ts';
 
 const roots = new WeakMap<Art, ArtElement>();

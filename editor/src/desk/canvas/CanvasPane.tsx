@@ -17,12 +17,17 @@ import {
   type Tool,
   type ToolHost,
 } from '../../tools/index.ts';
-import { useDesk, useFrame } from '../context.ts';
-import { useDeskView, usePreferences, type ToolName } from '../view.ts';
+import { useFrame } from '../../scene/context.ts';
+import { useDesk } from '../context.ts';
+import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
 import { CanvasTools } from './CanvasTools.tsx';
-import { Beyond, Lines, Overlay, useTicks } from './Overlay.tsx';
+import { Beyond } from './layers/Beyond.tsx';
+import { GuideLines } from './layers/GuideLines.tsx';
+import { useTicks } from './layers/use-ticks.ts';
+import { Overlay } from './Overlay.tsx';
 import { Hints, showHints } from './Hints.tsx';
 import { useFitWhileUntouched, usePan } from './navigation.ts';
+import { SeatingNote } from './SeatingNote.tsx';
 import { SeeingLayer } from './SeeingLayer.tsx';
 import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
 import { createSvgStage, type Stage } from './stage.ts';
@@ -31,13 +36,15 @@ import { ToolOptionsBar } from './ToolOptionsBar.tsx';
 import { TracingLayer } from './TracingLayer.tsx';
 import { useArtDrop } from './use-art-drop.tsx';
 import { fitted, toCanvas } from './view-transform.ts';
+import { change } from '../actions/change.ts';
 
 const FIT_MARGIN = 28;
 
 /** The canvas: stage, overlay, and the pointer's way into the tools. */
 export function CanvasPane() {
   const doc = useDocument();
-  const { playback, actions } = useDesk();
+  const desk = useDesk();
+  const { playback } = desk;
   const shown = useDocumentState((state) => state.shown);
   const selection = useDocumentState((state) => state.selection);
   const { view, tool, asSent, set, setRoute } = useDeskView();
@@ -60,11 +67,12 @@ export function CanvasPane() {
   }, []);
 
   // The stage is brought up to date in the frame that draws it, so that a change and the pose that goes with it are seen together.
-  useFrame((time) => {
-    stage.current?.setScene(doc.state.shown);
+  useFrame((frame) => {
     stage.current?.setView(useDeskView.getState().view);
-    stage.current?.draw(time);
+    stage.current?.draw(frame);
   });
+  // The view moves riders and guides in the same frame.
+  useEffect(() => useDeskView.subscribe((state) => stage.current?.setView(state.view)), []);
 
   const fit = useCallback(() => {
     const pane = surface.current;
@@ -85,11 +93,11 @@ export function CanvasPane() {
     const host: ToolHost = {
       scene: () => doc.state.committed,
       motion: () => prepare(doc.state.committed),
-      poses: () => stage.current?.poses ?? prepare(doc.state.committed).poseAt(playback.time),
+      poses: () => playback.poses,
       selection: () => doc.state.selection,
       time: () => playback.time,
       begin: (label) => doc.begin(label),
-      do: (label, change, next) => actions.do(label, change, next),
+      do: (label, edit, next) => change(desk, label, edit, next),
       select: (next) => doc.select(next),
       hold: () => playback.hold(),
       release: () => playback.release(),
@@ -98,7 +106,7 @@ export function CanvasPane() {
       hint: showHints,
       tell: (message) => tell(message),
       options: () => usePreferences.getState().toolOptions,
-      remember: (remembered) => useDeskView.getState().set({ remembered }),
+      keepStroke,
       runFrom: (time, speed) => playback.run(time, speed),
       endRun: () => playback.endRun(),
       now: () => performance.now() / 1000,
@@ -164,7 +172,6 @@ export function CanvasPane() {
     if (pan.down(event)) return;
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    drop.settle();
     active.down(pointerOf(event));
   };
 
@@ -206,7 +213,7 @@ export function CanvasPane() {
         <div className="stage" ref={stageHost} />
         <TracingLayer />
         <Beyond scene={shown} />
-        <Lines scene={shown} selection={selection} ticks={ticks} />
+        <GuideLines scene={shown} selection={selection} ticks={ticks} />
         <SeeingLayer scene={shown} selection={selection} />
         <Overlay scene={shown} selection={selection} preview={preview} />
         <Hints />
@@ -234,6 +241,7 @@ export function CanvasPane() {
         />
         {isEmpty && <EmptyCanvas />}
         {drop.notes}
+        <SeatingNote />
       </div>
       <StatusLine every={ticks?.every ?? null} tool={tool} />
     </section>

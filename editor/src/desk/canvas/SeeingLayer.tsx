@@ -1,7 +1,6 @@
 import { memo, useMemo } from 'react';
-import { emptyFrame, landmarksOf, pathOfGuide, type Guide, type Scene } from '@pace-line/core';
+import { emptyFrame, landmarksOf, pathOfGuide, type Guide, type Scene, nameOfNode } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
-import { nodeLabel } from '../labels.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
@@ -91,7 +90,7 @@ function NodeNames({ guide, zoom, isSelected }: { guide: Guide; zoom: number; is
             x={10}
             y={16}
           >
-            {nodeLabel(guide, node.id)}
+            {nameOfNode(guide, node.id)}
           </text>
         ) : null,
       )}

@@ -21,7 +21,7 @@ const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   landmarks: 'crests, troughs, tightest bends',
 };
 
-/** What points snap to and what is shown of guides: each can be switched off, remembered by this browser. */
+/** What points snap to and what is shown of guides: each can be switched off, lastStroke by this browser. */
 export function SeeingMenu() {
   const [open, setOpen] = useState(false);
   const { snapping, setSnap, setGrid, seeing, setSeeing } = usePreferences();

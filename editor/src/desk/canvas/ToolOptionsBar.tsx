@@ -2,7 +2,7 @@ import { Select, Slider } from '@mantine/core';
 import { guideById, actedMotion, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
 import { memo } from 'react';
 import { useDocumentState } from '../../document/index.ts';
-import { SHAPE_NAMES, strokeNodes, type Remembered } from '../../tools/index.ts';
+import { SHAPE_NAMES, strokeNodes, type LastStroke } from '../../tools/index.ts';
 import { Segments } from '../cards/Card.tsx';
 import { useTrial } from '../use-trial.ts';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
@@ -11,13 +11,13 @@ import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: ToolName }) {
   const options = usePreferences((state) => state.toolOptions);
   const setOptions = usePreferences((state) => state.setToolOptions);
-  const remembered = useDeskView((state) => state.remembered);
+  const lastStroke = useDeskView((state) => state.lastStroke);
   const isThere = useDocumentState(
-    (state) => remembered !== null && guideById(state.shown, remembered.guide) !== undefined,
+    (state) => lastStroke !== null && guideById(state.shown, lastStroke.guide) !== undefined,
   );
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
   if (tool === 'adjust' || tool === 'plot' || tool === 'measure') return null;
-  const last = isThere ? remembered : null;
+  const last = isThere ? lastStroke : null;
   return (
     <div className="tool-options" role="group" aria-label="Options of the tool">
       {tool === 'sketch' && (
@@ -105,7 +105,7 @@ interface FitSliderProps {
   readonly step: number;
   readonly value: number;
   readonly onChange: (value: number) => void;
-  readonly last: Remembered | null;
+  readonly last: LastStroke | null;
 }
 
 /** A value of the fit; while the last stroke is still there it is fitted again as the slider moves, as one step of undo. */
@@ -142,7 +142,7 @@ function FitSlider({ label, unit, min, max, step, value, onChange, last }: FitSl
 }
 
 /** The scene with the last stroke or motion of the hand fitted with another value. */
-function fittedAgain(scene: Scene, last: Remembered, value: number): Scene {
+function fittedAgain(scene: Scene, last: LastStroke, value: number): Scene {
   const guide = guideById(scene, last.guide);
   if (!guide) return scene;
   if (last.kind === 'sketch') {

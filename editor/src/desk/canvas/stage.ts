@@ -1,29 +1,25 @@
 import {
-  artById,
+  displayOrder,
+  drawerOf,
   drawnShare,
   pathData,
   pathOfGuide,
   POSE,
   POSE_SIZE,
-  Poses,
-  prepare,
-  strokeLevel,
+  type Art,
   type Guide,
-  type Motion,
+  type Rider,
   type Scene,
 } from '@pace-line/core';
+import type { Frame } from '../../scene/playback.ts';
 import { artNodes } from './art-gate.ts';
 import { cssMatrix, type ViewTransform } from './view-transform.ts';
 
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {
-  /** Shows another state of the scene; draws nothing until `draw`. */
-  setScene: (scene: Scene) => void;
   setView: (view: ViewTransform) => void;
-  /** Puts every rider where it is at a time, s. */
-  draw: (time: number) => void;
-  /** The poses last drawn. */
-  readonly poses: Poses;
+  /** Shows the scene of a frame with every rider where it is then. */
+  draw: (frame: Frame) => void;
   destroy: () => void;
 }
 
@@ -77,8 +73,6 @@ export function createSvgStage(host: HTMLElement): Stage {
   const placed = new Map<string, Placed>();
   const strokes = new Map<string, Stroke>();
   let scene: Scene | undefined;
-  let motion: Motion | undefined;
-  let poses = new Poses(0);
 
   /** Brings the drawn guides up to date; those no longer drawn go. */
   const strokesOf = (next: Scene): Stroke[] => {
@@ -97,7 +91,7 @@ export function createSvgStage(host: HTMLElement): Stage {
         path.setAttribute('stroke-linejoin', 'round');
         strokes.set(guide.id, (one = { path, guide, rider: -1, length: 0, offset: '' }));
       }
-      const rider = next.riders.findIndex(({ id, guide: on }) => id === stroke?.draws && on === guide.id);
+      const rider = drawerOf(next, guide);
       Object.assign(one, { guide, rider, length: pathOfGuide(guide).length, offset: '' });
       const { path } = one;
       path.setAttribute('d', pathData(guide.nodes, guide.closed));
@@ -111,32 +105,43 @@ export function createSvgStage(host: HTMLElement): Stage {
     });
   };
 
+  /** The group of a rider, with its art. */
+  const groupOf = (rider: Rider, art: Art): SVGGElement => {
+    let one = placed.get(rider.id);
+    if (!one || one.artKey !== art) {
+      one?.group.remove();
+      const group = document.createElementNS(SVG, 'g');
+      group.append(artNodes(art, `${art.id}-`));
+      one = { group, artKey: art, matrix: '', opacity: 1, visible: true };
+      placed.set(rider.id, one);
+    }
+    if (one.visible !== rider.visible) {
+      one.visible = rider.visible;
+      one.group.style.display = rider.visible ? '' : 'none';
+    }
+    return one.group;
+  };
+
   const place = (next: Scene): void => {
     const seen = new Set<string>();
+    const order: [SVGElement[], SVGElement[]] = [[], []];
+    const drawn = new Map(strokesOf(next).map((stroke) => [stroke.guide.id, stroke]));
+    const arts = new Map(next.art.map((art) => [art.id, art]));
+    // Riders at the bottom that never move are scenery; from the first thing on that may, all is in the layer that moves.
     let isScenery = true;
-    const order: [SVGGElement[], SVGElement[]] = [[], []];
-    const drawn = strokesOf(next);
-    next.riders.forEach((rider, index) => {
-      for (const { path, guide } of drawn) if (strokeLevel(next, guide.id) === index) order[1].push(path);
-      const art = artById(next, rider.art);
-      if (!art) return;
-      seen.add(rider.id);
-      let one = placed.get(rider.id);
-      if (!one || one.artKey !== art) {
-        one?.group.remove();
-        const group = document.createElementNS(SVG, 'g');
-        group.append(artNodes(art, `${art.id}-`));
-        one = { group, artKey: art, matrix: '', opacity: 1, visible: true };
-        placed.set(rider.id, one);
+    for (const one of displayOrder(next)) {
+      isScenery &&= one.kind === 'rider' && one.rider.guide === null;
+      const layer = order[isScenery ? 0 : 1];
+      if (one.kind === 'stroke') {
+        const stroke = drawn.get(one.guide.id);
+        if (stroke) layer.push(stroke.path);
+      } else {
+        const art = arts.get(one.rider.art);
+        if (!art) continue;
+        seen.add(one.rider.id);
+        layer.push(groupOf(one.rider, art));
       }
-      if (one.visible !== rider.visible) {
-        one.visible = rider.visible;
-        one.group.style.display = rider.visible ? '' : 'none';
-      }
-      isScenery &&= rider.guide === null;
-      order[isScenery ? 0 : 1].push(one.group);
-    });
-    for (const { path, guide } of drawn) if (strokeLevel(next, guide.id) === next.riders.length) order[1].push(path);
+    }
     for (const [id, one] of placed)
       if (!seen.has(id)) {
         one.group.remove();
@@ -146,28 +151,23 @@ export function createSvgStage(host: HTMLElement): Stage {
     arrange(moving, order[1]);
   };
 
+  const show = (next: Scene): void => {
+    if (next === scene) return;
+    const isDrawn = next.guides !== scene?.guides && (strokes.size > 0 || next.guides.some((guide) => guide.stroke));
+    if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
+    const { width, height, background } = next.canvas;
+    paper.setAttribute('width', String(width));
+    paper.setAttribute('height', String(height));
+    paper.setAttribute('fill', background ?? 'none');
+    scene = next;
+  };
+
   return {
-    get poses() {
-      return poses;
-    },
-    setScene(next) {
-      if (next === scene) return;
-      const isDrawn = next.guides !== scene?.guides && (strokes.size > 0 || next.guides.some((guide) => guide.stroke));
-      if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
-      const { width, height, background } = next.canvas;
-      paper.setAttribute('width', String(width));
-      paper.setAttribute('height', String(height));
-      paper.setAttribute('fill', background ?? 'none');
-      motion = prepare(next);
-      if (poses.count !== motion.riders.length) poses = new Poses(motion.riders.length);
-      scene = next;
-    },
     setView(view) {
       for (const group of groups) group.setAttribute('transform', cssMatrix(view));
     },
-    draw(time) {
-      if (!scene || !motion) return;
-      motion.poseAt(time, poses);
+    draw({ scene: next, poses }) {
+      show(next);
       const { data } = poses;
       for (const one of strokes.values()) {
         if (one.rider < 0) continue;
@@ -175,7 +175,7 @@ export function createSvgStage(host: HTMLElement): Stage {
         const offset = String(round(one.length * (1 - share)));
         if (offset !== one.offset) one.path.setAttribute('stroke-dashoffset', (one.offset = offset));
       }
-      scene.riders.forEach((rider, i) => {
+      next.riders.forEach((rider, i) => {
         const one = placed.get(rider.id);
         if (!one?.visible) return;
         const at = i * POSE_SIZE;

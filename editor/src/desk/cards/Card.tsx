@@ -69,14 +69,15 @@ interface SegmentsProps<T extends string> {
   readonly label: string;
   readonly value: T | null;
   readonly options: readonly (readonly [T, string])[];
-  readonly disabled?: boolean;
+  readonly disabled?: boolean | undefined;
+  readonly title?: string | undefined;
   readonly onChange: (value: T) => void;
 }
 
 /** A choice of few, all in sight. */
-export function Segments<T extends string>({ label, value, options, disabled, onChange }: SegmentsProps<T>) {
+export function Segments<T extends string>({ label, value, options, disabled, title, onChange }: SegmentsProps<T>) {
   return (
-    <div className="segments" role="group" aria-label={label}>
+    <div className="segments" role="group" aria-label={label} title={title}>
       {options.map(([one, text]) => (
         <button key={one} type="button" aria-pressed={one === value} disabled={disabled} onClick={() => onChange(one)}>
           {text}

@@ -1,9 +1,10 @@
 import { guideById, pathOfGuide, riderById } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
+import { CanvasRows } from './CanvasRows.tsx';
 import { Card } from './Card.tsx';
-import { DeedRows } from './guide/DeedRows.tsx';
+import { EditRows } from './guide/EditRows.tsx';
 import { LinkRows } from './guide/LinkRows.tsx';
-import { LookRows } from './guide/LookRows.tsx';
+import { StyleRows } from './guide/StyleRows.tsx';
 import { NodeRows } from './guide/NodeRows.tsx';
 import { ShapeRows } from './guide/ShapeRows.tsx';
 
@@ -14,10 +15,17 @@ export function GuideCard() {
   const guide = guideById(scene, selection.guides[0] ?? riderById(scene, selection.riders[0] ?? '')?.guide ?? null);
   if (!guide)
     return (
-      <Card name="guide" number={1} title="Guide" summary="none selected">
-        <p className="card-empty">
-          Select a guide, or draw one: plot, sketch, act out, set down, or start from a shape.
-        </p>
+      <Card
+        name="guide"
+        number={1}
+        title={selection.riders.length > 0 ? 'Guide' : 'Canvas'}
+        summary={`${scene.canvas.width} × ${scene.canvas.height} px`}
+      >
+        {selection.riders.length > 0 ? (
+          <p className="card-empty">This rider is parked: choose its guide on card 2, or draw one for it.</p>
+        ) : (
+          <CanvasRows />
+        )}
       </Card>
     );
   const length = pathOfGuide(guide).length;
@@ -27,13 +35,13 @@ export function GuideCard() {
       name="guide"
       number={1}
       title="Guide"
-      summary={`${guide.closed ? 'closed' : 'open'} · ${Math.round(length).toLocaleString('en')} px`}
+      summary={`${guide.closed ? 'closed' : 'open'} · ${Math.round(length).toString()} px`}
     >
       <NodeRows guide={guide} nodes={nodes} />
       {guide.shape && <ShapeRows guide={guide} shape={guide.shape} />}
       {guide.link && <LinkRows guide={guide} link={guide.link} />}
-      <DeedRows guide={guide} nodes={nodes} />
-      <LookRows guide={guide} />
+      <EditRows guide={guide} nodes={nodes} />
+      <StyleRows guide={guide} />
     </Card>
   );
 }

@@ -4,6 +4,7 @@ import { useCalmState } from '../../document/index.ts';
 import { DEGREES, NumberField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
+import { change } from '../actions/change.ts';
 
 type Turning = 'nose' | 'keep';
 
@@ -16,7 +17,9 @@ export function HeadingCard() {
   if (!rider || !art)
     return (
       <Card name="heading" number={3} title="Heading" summary="">
-        <p className="card-empty">Select a rider to say which way it faces.</p>
+        <p className="card-empty">
+          Select a rider to say which way it faces: level as it was drawn, or along its guide.
+        </p>
       </Card>
     );
   return (
@@ -32,13 +35,14 @@ export function HeadingCard() {
 }
 
 function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
-  const { actions, playback } = useDesk();
+  const desk = useDesk();
+  const { playback } = desk;
   const [turning, setTurning] = useState<Turning>('nose');
   const { mode, offset } = rider.heading;
   const switchMode = (next: 'level' | 'along'): void => {
     const keepAngle = next === 'level' || turning === 'keep' ? playback.time : null;
     const heading = { mode: next, offset: next === 'along' && turning === 'nose' ? 0 : offset };
-    actions.do(next === 'along' ? 'Face along' : 'Face level', (scene) =>
+    change(desk, next === 'along' ? 'Face along' : 'Face level', (scene) =>
       setHeading(scene, {
         rider: rider.id,
         heading: next === 'level' ? { mode: 'level', offset: 0 } : heading,
@@ -70,7 +74,7 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           onChange={(value) => {
             setTurning(value);
             if (mode === 'along')
-              actions.do(value === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
+              change(desk, value === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
                 value === 'nose'
                   ? setHeading(scene, { rider: rider.id, heading: { mode: 'along', offset: 0 }, keepAngle: null })
                   : setHeading(
@@ -93,7 +97,7 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           units={DEGREES}
           digits={1}
           onCommit={(value) =>
-            actions.do('Turn', (scene) =>
+            change(desk, 'Turn', (scene) =>
               setHeading(scene, { rider: rider.id, heading: { mode, offset: value }, keepAngle: null }),
             )
           }
@@ -106,7 +110,7 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           unit="°"
           units={DEGREES}
           digits={1}
-          onCommit={(facing) => actions.do('Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))}
+          onCommit={(facing) => change(desk, 'Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))}
         />
       </Row>
       <p className="card-note">0° is drawn facing right, 90° facing down.</p>

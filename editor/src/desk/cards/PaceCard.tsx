@@ -8,7 +8,6 @@ import {
   riderById,
   setClock,
   setDwell,
-  setEase,
   setPace,
   type Guide,
   type Mark,
@@ -20,7 +19,10 @@ import { NumberField, PX, secondsAt } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { seconds } from '../labels.ts';
 import { Card, Row, Segments } from './Card.tsx';
-import { EASE_LIST, easeOfValue, valueOfEase, wordsOfEase } from './ease-list.ts';
+import { EaseSelect } from './EaseSelect.tsx';
+import { change } from '../actions/change.ts';
+import { deleteSelected } from '../actions/selecting.ts';
+import { addMark } from '../actions/marks.ts';
 
 const REPEATS: readonly (readonly [Repeat, string])[] = [
   ['loop', 'loops'],
@@ -54,7 +56,7 @@ export function PaceCard() {
 
 function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen: readonly string[] }) {
   const doc = useDocument();
-  const { actions } = useDesk();
+  const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
   const mark = rider.pace.marks.find((one) => one.id === chosen[0]) ?? rider.pace.marks[0];
   if (!mark) return <p className="card-empty">No marks yet.</p>;
@@ -80,7 +82,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           digits={3}
           min={0}
           onCommit={(time) =>
-            actions.do('Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))
+            change(desk, 'Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))
           }
         />
       </Row>
@@ -94,7 +96,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           digits={3}
           min={0}
           onCommit={(dwell) =>
-            actions.do('Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))
+            change(desk, 'Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))
           }
         />
         <MarkPlace rider={rider} guide={guide} mark={mark} />
@@ -105,7 +107,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
         </Row>
       )}
       <Row label="Marks">
-        <button type="button" className="small-button" onClick={() => actions.addMark(rider.id)}>
+        <button type="button" className="small-button" onClick={() => addMark(desk, rider.id)}>
           add at playhead
         </button>
         <button
@@ -114,7 +116,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           disabled={rider.pace.marks.length < 2}
           onClick={() => {
             doc.select(selectRider(rider.id, chosen.length > 0 ? chosen : [mark.id]));
-            actions.deleteSelected();
+            deleteSelected(desk);
           }}
         >
           delete
@@ -129,7 +131,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           digits={3}
           step={1 / clock.fps}
           onCommit={(delay) =>
-            actions.do('Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))
+            change(desk, 'Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))
           }
         />
       </Row>
@@ -143,7 +145,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           min={0.01}
           max={3600}
           onCommit={(cycle) =>
-            actions.do('Change cycle', (scene) =>
+            change(desk, 'Change cycle', (scene) =>
               setPace(scene, {
                 rider: rider.id,
                 patch: { cycle: Math.abs(cycle - scene.clock.duration) < 1e-9 ? null : cycle },
@@ -158,7 +160,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           value={rider.pace.repeat ?? clock.repeat}
           options={REPEATS}
           onChange={(repeat) =>
-            actions.do('Change repeat', (scene) =>
+            change(desk, 'Change repeat', (scene) =>
               setPace(scene, { rider: rider.id, patch: { repeat: repeat === scene.clock.repeat ? null : repeat } }),
             )
           }
@@ -169,7 +171,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
 }
 
 function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const distance = distanceOfPlace(guide, pathOfGuide(guide), mark.place);
   return (
     <NumberField
@@ -179,7 +181,7 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
       units={PX}
       digits={1}
       onCommit={(next) =>
-        actions.do('Move mark', (scene) =>
+        change(desk, 'Move mark', (scene) =>
           retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, distance: next }),
         )
       }
@@ -187,33 +189,8 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
   );
 }
 
-function EaseSelect({ rider, mark, marks }: { rider: Rider; mark: Mark; marks: readonly string[] }) {
-  const { actions } = useDesk();
-  const value = valueOfEase(mark.ease);
-  const known = EASE_LIST.some(({ items }) => items.some((item) => item.value === value));
-  const data = known
-    ? EASE_LIST
-    : [{ group: 'As it is', items: [{ value, label: wordsOfEase(mark.ease) }] }, ...EASE_LIST];
-  return (
-    <Select
-      size="xs"
-      aria-label="Ease of the leg that follows"
-      value={value}
-      data={data.map(({ group, items }) => ({ group, items: [...items] }))}
-      allowDeselect={false}
-      searchable
-      maxDropdownHeight={260}
-      onChange={(next) => {
-        const ease = next === null ? undefined : easeOfValue(next);
-        if (ease && next !== value)
-          actions.do('Change ease', (scene) => setEase(scene, { rider: rider.id, marks, ease }));
-      }}
-    />
-  );
-}
-
 function ClockRows() {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
   return (
     <>
@@ -226,7 +203,7 @@ function ClockRows() {
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(duration) => actions.do('Change duration', (scene) => setClock(scene, { duration }))}
+          onCommit={(duration) => change(desk, 'Change duration', (scene) => setClock(scene, { duration }))}
         />
         <NumberField
           label="Frames a second"
@@ -236,7 +213,7 @@ function ClockRows() {
           digits={2}
           min={1}
           max={240}
-          onCommit={(fps) => actions.do('Change frame rate', (scene) => setClock(scene, { fps }))}
+          onCommit={(fps) => change(desk, 'Change frame rate', (scene) => setClock(scene, { fps }))}
         />
       </Row>
       <Row label="Scene">
@@ -244,7 +221,7 @@ function ClockRows() {
           label="Scene repeats"
           value={clock.repeat}
           options={REPEATS}
-          onChange={(repeat) => actions.do('Change repeat', (scene) => setClock(scene, { repeat }))}
+          onChange={(repeat) => change(desk, 'Change repeat', (scene) => setClock(scene, { repeat }))}
         />
       </Row>
     </>

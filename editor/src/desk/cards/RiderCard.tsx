@@ -14,6 +14,9 @@ import { useCalmState } from '../../document/index.ts';
 import { NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
+import { change } from '../actions/change.ts';
+import { park } from '../actions/riding.ts';
+import { askToRide } from '../actions/seating.ts';
 
 const PARKED = '·parked';
 
@@ -26,7 +29,10 @@ export function RiderCard() {
   if (!rider || !art)
     return (
       <Card name="rider" number={2} title="Rider" summary="none selected">
-        <p className="card-empty">Drag art from the Art drawer onto a guide to ride it, onto the canvas to park it.</p>
+        <p className="card-empty">
+          Drag art from the Art drawer (L) onto a guide to ride it, onto the canvas to park it; or set it down where it
+          should be at one time after another (5).
+        </p>
       </Card>
     );
   const guide = guideById(scene, rider.guide);
@@ -44,16 +50,17 @@ export function RiderCard() {
 }
 
 function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
-  const { actions, playback } = useDesk();
+  const desk = useDesk();
+  const { playback } = desk;
   const scene = useCalmState((state) => state.shown);
   const others = useCalmState((state) => state.selection.riders.length);
-  const patch = (label: string, change: Parameters<typeof setRider>[1]['patch']): void =>
-    actions.do(label, (base) => setRider(base, { id: rider.id, patch: change }));
+  const patch = (label: string, next: Parameters<typeof setRider>[1]['patch']): void =>
+    change(desk, label, (base) => setRider(base, { id: rider.id, patch: next }));
   const reseat = (seating: 'seat' | 'keep'): void => {
     const index = scene.riders.indexOf(rider);
     const poses = prepare(scene).poseAt(playback.time);
     const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
-    actions.do('Seat on the guide', (base) =>
+    change(desk, 'Seat on the guide', (base) =>
       setSeating(base, { rider: rider.id, seating, point, time: playback.time }),
     );
   };
@@ -73,7 +80,10 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           ]}
           allowDeselect={false}
           comboboxProps={{ withinPortal: true }}
-          onChange={(value) => actions.ride(rider.id, value === PARKED || value === null ? null : value, 'seat')}
+          onChange={(value) => {
+            if (value === PARKED) park(desk, rider.id);
+            else if (value !== null) askToRide(desk, rider.id, value);
+          }}
         />
       </Row>
       {rider.guide !== null ? (
@@ -158,7 +168,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           unit="px"
           units={PX}
           onCommit={(x) =>
-            actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))
+            change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))
           }
         />
         <NumberField
@@ -167,7 +177,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           unit="px"
           units={PX}
           onCommit={(y) =>
-            actions.do('Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))
+            change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))
           }
         />
       </Row>

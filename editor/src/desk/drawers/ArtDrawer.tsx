@@ -11,13 +11,16 @@ import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
 import { BUILT_IN_SHAPES } from './shapes.ts';
+import { change } from '../actions/change.ts';
+import { bringInArt, parkArt } from '../actions/riding.ts';
+import { rideAtStart } from '../actions/seating.ts';
 
 /** The scene's art and the built-in shapes; dragged to the canvas, or placed by a button. */
 export function ArtDrawer() {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const art = useDocumentState((state) => state.shown.art);
   const bringIn = async (): Promise<void> => {
-    for (const file of await pickFiles('.svg,image/svg+xml')) await importArt(file, actions);
+    for (const file of await pickFiles('.svg,image/svg+xml')) await importArt(file, desk);
   };
   return (
     <Drawer title="Art">
@@ -41,7 +44,7 @@ export function ArtDrawer() {
             <button
               type="button"
               className="art-face"
-              onClick={() => actions.addArt(shape.name, shape.art)}
+              onClick={() => bringInArt(desk, shape.name, shape.art)}
               aria-label={`Take the shape ${shape.name} into the scene`}
             >
               <img alt="" src={`data:image/svg+xml,${encodeURIComponent(shape.art.markup)}`} draggable={false} />
@@ -55,7 +58,7 @@ export function ArtDrawer() {
 }
 
 function ArtTile({ art }: { art: Art }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const used = useDocumentState((state) => state.shown.riders.filter((rider) => rider.art === art.id).length);
   const canvas = useDocumentState((state) => state.shown.canvas);
   const route = useDeskView((state) => state.route);
@@ -85,7 +88,7 @@ function ArtTile({ art }: { art: Art }) {
           <button
             type="button"
             className="small-button"
-            onClick={() => actions.placeArt(art.id, [0, 0], guide.id, 'seat')}
+            onClick={() => rideAtStart(desk, art.id, guide.id)}
             aria-label={`Ride ${art.name} on ${guide.name}`}
           >
             ride
@@ -94,7 +97,7 @@ function ArtTile({ art }: { art: Art }) {
         <button
           type="button"
           className="small-button"
-          onClick={() => actions.placeArt(art.id, [canvas.width / 2, canvas.height / 2], null, 'seat')}
+          onClick={() => parkArt(desk, art.id, [canvas.width / 2, canvas.height / 2])}
           aria-label={`Park ${art.name} on the canvas`}
         >
           park
@@ -117,7 +120,7 @@ function ArtTile({ art }: { art: Art }) {
               variant="subtle"
               color="gray"
               aria-label={`Delete ${art.name}`}
-              onClick={() => actions.do(`Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}
+              onClick={() => change(desk, `Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}
             >
               <IconTrash size={14} aria-hidden />
             </ActionIcon>

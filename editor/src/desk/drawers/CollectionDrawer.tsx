@@ -22,10 +22,11 @@ import { useDesk } from '../context.ts';
 import { importGuideFiles } from '../import-guides.ts';
 import { GUIDE_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
+import { placeKept } from '../actions/outlines.ts';
 
 /** The guides kept in this browser, and a few to start from; dragged to the canvas, or placed by a button. */
 export function CollectionDrawer() {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const { data: kept = [], mutate } = useSWR('collection', listKept);
   const [words, setWords] = useState('');
   const selected = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
@@ -59,7 +60,7 @@ export function CollectionDrawer() {
           className="small-button"
           onClick={() =>
             void pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain').then((files) =>
-              importGuideFiles(files, actions),
+              importGuideFiles(files, desk),
             )
           }
         >
@@ -121,7 +122,7 @@ export function CollectionDrawer() {
 }
 
 function GuideTile({ kept, own }: { kept: KeptGuide; own: boolean }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const canvas = useDocumentState((state) => state.shown.canvas);
   const { d, box } = useMemo(() => {
     const { left, right, top, bottom } = pathOfGuide(kept.guide).bounds;
@@ -131,7 +132,7 @@ function GuideTile({ kept, own }: { kept: KeptGuide; own: boolean }) {
       box: `${left - edge} ${top - edge} ${right - left + 2 * edge} ${bottom - top + 2 * edge}`,
     };
   }, [kept]);
-  const place = (): void => actions.guides.placeKept(kept, [canvas.width / 2, canvas.height / 2]);
+  const place = (): void => placeKept(desk, kept, [canvas.width / 2, canvas.height / 2]);
   const remove = async (): Promise<void> => {
     const restore = await removeKept(kept.id);
     offerUndo(`“${kept.name}” was taken out of the collection`, restore);

@@ -22,10 +22,11 @@ import { TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Drawer } from './Drawer.tsx';
 import { TracingRows } from './TracingRows.tsx';
+import { change } from '../actions/change.ts';
 
 /** Everything in the scene: riders from front to back, then guides; show, lock, rename, restack. */
 export function ContentsDrawer() {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const riders = useDocumentState((state) => state.shown.riders);
   const guides = useDocumentState((state) => state.shown.guides);
   const front = [...riders].reverse();
@@ -36,7 +37,7 @@ export function ContentsDrawer() {
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (!over || active.id === over.id) return;
     const to = riders.findIndex((rider) => rider.id === over.id);
-    actions.do('Restack', (scene) => restackRider(scene, { id: String(active.id), to }));
+    change(desk, 'Restack', (scene) => restackRider(scene, { id: String(active.id), to }));
   };
   return (
     <Drawer title="Contents">
@@ -65,12 +66,12 @@ export function ContentsDrawer() {
 
 function RiderRow({ rider }: { rider: Rider }) {
   const doc = useDocument();
-  const { actions } = useDesk();
+  const desk = useDesk();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: rider.id });
   const isSelected = useDocumentState((state) => state.selection.riders.includes(rider.id));
   const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
-  const patch = (label: string, change: Partial<Pick<Rider, 'visible' | 'locked' | 'name'>>): void =>
-    actions.do(label, (scene) => setRider(scene, { id: rider.id, patch: change }));
+  const patch = (label: string, next: Partial<Pick<Rider, 'visible' | 'locked' | 'name'>>): void =>
+    change(desk, label, (scene) => setRider(scene, { id: rider.id, patch: next }));
   return (
     <li
       ref={setNodeRef}
@@ -99,7 +100,7 @@ function RiderRow({ rider }: { rider: Rider }) {
 
 function GuideRow({ guide }: { guide: Guide }) {
   const doc = useDocument();
-  const { actions } = useDesk();
+  const desk = useDesk();
   const isSelected = useDocumentState((state) => state.selection.guides.includes(guide.id));
   const riders = useDocumentState((state) =>
     state.shown.riders
@@ -108,8 +109,8 @@ function GuideRow({ guide }: { guide: Guide }) {
       .join(', '),
   );
   const original = useDocumentState((state) => guideById(state.shown, guide.link?.of ?? null)?.name);
-  const patch = (label: string, change: Partial<Pick<Guide, 'visible' | 'locked' | 'name'>>): void =>
-    actions.do(label, (scene) => setGuide(scene, { id: guide.id, patch: change }));
+  const patch = (label: string, next: Partial<Pick<Guide, 'visible' | 'locked' | 'name'>>): void =>
+    change(desk, label, (scene) => setGuide(scene, { id: guide.id, patch: next }));
   return (
     <li className={`contents-row ${isSelected ? 'selected' : ''}`}>
       <span className="route-swatch" style={{ background: guide.color }} />

@@ -7,13 +7,14 @@ import { DEGREES, NumberField, PERCENT, PX, TextField } from '../../fields/index
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { addTracingFile } from '../tracing.ts';
+import { change } from '../actions/change.ts';
 
 /** The pictures to draw over: place, size, turn, fade, show and hide. */
 export function TracingRows() {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const tracing = useDocumentState((state) => state.shown.tracing);
   const add = async (): Promise<void> => {
-    for (const file of await pickFiles('.png,.jpg,.jpeg,.webp,.gif,.svg,image/*')) await addTracingFile(file, actions);
+    for (const file of await pickFiles('.png,.jpg,.jpeg,.webp,.gif,.svg,image/*')) await addTracingFile(file, desk);
   };
   return (
     <>
@@ -45,11 +46,11 @@ export function TracingRows() {
 
 function PictureRow({ picture }: { picture: Tracing }) {
   const doc = useDocument();
-  const { actions } = useDesk();
+  const desk = useDesk();
   const gesture = useRef<Gesture | null>(null);
   const { id, name } = picture;
   const put = (label: string, patch: Partial<Tracing>): void =>
-    actions.do(label, (scene) => setTracing(scene, { id, patch }));
+    change(desk, label, (scene) => setTracing(scene, { id, patch }));
   return (
     <li className="tracing-row">
       <div className="tracing-head">
@@ -83,7 +84,7 @@ function PictureRow({ picture }: { picture: Tracing }) {
           color="gray"
           size="sm"
           aria-label={`Delete the picture ${name}`}
-          onClick={() => actions.do('Delete picture', (scene) => deleteTracing(scene, { id }))}
+          onClick={() => change(desk, 'Delete picture', (scene) => deleteTracing(scene, { id }))}
         >
           <IconTrash size={15} aria-hidden />
         </ActionIcon>

@@ -8,7 +8,7 @@ import {
 import { useRef } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
-import { useDesk, useFrame, usePlaying } from '../context.ts';
+import { useFrame, useOpenScene, usePlaying } from '../../scene/context.ts';
 
 const SPEEDS = [
   [0.25, '¼'],
@@ -19,7 +19,7 @@ const SPEEDS = [
 /** Play, pause, step; the time and the frame; the speed of watching. */
 export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: () => void }) {
   const clock = useCalmState((state) => state.shown.clock);
-  const { playback } = useDesk();
+  const { playback } = useOpenScene();
   const { playing, speed } = usePlaying();
   const time = useRef<HTMLSpanElement>(null);
   const frame = useRef<HTMLSpanElement>(null);
@@ -27,7 +27,7 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
   const count = frameCount(clock);
   const said = useRef(0);
   // While it plays, a reader follows no more than twenty figures a second; each costs a layout.
-  useFrame((now) => {
+  useFrame(({ time: now }) => {
     const at = performance.now();
     if (playback.isPlaying && at - said.current < 50) return;
     said.current = at;

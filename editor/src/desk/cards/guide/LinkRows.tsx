@@ -3,13 +3,14 @@ import { useCalmState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
+import { change } from '../../actions/change.ts';
 
 /** How a guide follows another one. */
 export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const original = useCalmState((state) => guideById(state.shown, link.of));
   const put = (next: GuideLink): void =>
-    actions.do('Change link', (scene) => setLink(scene, { id: guide.id, link: next }));
+    change(desk, 'Change link', (scene) => setLink(scene, { id: guide.id, link: next }));
   return (
     <>
       <Row label="Follows">
@@ -17,7 +18,7 @@ export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
         <button
           type="button"
           className="small-button"
-          onClick={() => actions.do('Unlink guide', (scene) => unlinkGuide(scene, { id: guide.id }))}
+          onClick={() => change(desk, 'Unlink guide', (scene) => unlinkGuide(scene, { id: guide.id }))}
         >
           unlink
         </button>

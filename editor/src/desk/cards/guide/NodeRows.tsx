@@ -8,11 +8,12 @@ import {
   type Guide,
   type Join,
   type Node,
+  nameOfNode,
 } from '@pace-line/core';
 import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
-import { nodeLabel } from '../../labels.ts';
 import { Row, Segments } from '../Card.tsx';
+import { change } from '../../actions/change.ts';
 
 const JOINS: readonly (readonly [Join, string])[] = [
   ['corner', 'corner'],
@@ -22,7 +23,7 @@ const JOINS: readonly (readonly [Join, string])[] = [
 
 /** The guide's name; of selected nodes the join, of one the place, the name and the handles in numbers. */
 export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly string[] }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const chosen = guide.nodes.filter((node) => nodes.includes(node.id));
   const [only] = chosen;
   const join = only && chosen.every((node) => node.join === only.join) ? only.join : null;
@@ -33,13 +34,15 @@ export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
         <TextField
           label="Guide name"
           value={guide.name}
-          onCommit={(name) => actions.do('Rename guide', (scene) => setGuide(scene, { id: guide.id, patch: { name } }))}
+          onCommit={(name) =>
+            change(desk, 'Rename guide', (scene) => setGuide(scene, { id: guide.id, patch: { name } }))
+          }
         />
       </Row>
       <Row
         label={
           chosen.length === 1 && only
-            ? nodeLabel(guide, only.id)
+            ? nameOfNode(guide, only.id)
             : chosen.length > 0
               ? `${chosen.length} nodes`
               : 'Nodes'
@@ -52,7 +55,7 @@ export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
             disabled={fixed}
             options={JOINS}
             onChange={(next) =>
-              actions.do('Change join', (scene) => setJoin(scene, { guide: guide.id, nodes, join: next }))
+              change(desk, 'Change join', (scene) => setJoin(scene, { guide: guide.id, nodes, join: next }))
             }
           />
         ) : (
@@ -65,12 +68,12 @@ export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
 }
 
 function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: boolean }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const index = guide.nodes.indexOf(node);
   const span = pathOfGuide(guide).spans[index];
-  const place = (change: { x?: number; y?: number }): void =>
-    actions.do('Move node', (scene) =>
-      setNode(scene, { guide: guide.id, node: node.id, x: node.x, y: node.y, ...change }),
+  const place = (next: { x?: number; y?: number }): void =>
+    change(desk, 'Move node', (scene) =>
+      setNode(scene, { guide: guide.id, node: node.id, x: node.x, y: node.y, ...next }),
     );
   return (
     <>
@@ -99,7 +102,7 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
           label="Node name"
           value={node.name ?? ''}
           onCommit={(name) =>
-            actions.do('Name node', (scene) => nameNode(scene, { guide: guide.id, node: node.id, name }))
+            change(desk, 'Name node', (scene) => nameNode(scene, { guide: guide.id, node: node.id, name }))
           }
         />
       </Row>
@@ -122,14 +125,14 @@ interface HandleRowProps {
 
 /** One handle as length and angle (0° to the right, clockwise); a length of 0 takes it away. */
 function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const handle = node[side];
   const size = handle ? Math.hypot(handle[0], handle[1]) : 0;
   const angle = handle ? (Math.atan2(handle[1], handle[0]) * 180) / Math.PI : 0;
   const put = (length: number, degrees: number): void => {
     const radians = (degrees * Math.PI) / 180;
     const next = length > 0 ? ([length * Math.cos(radians), length * Math.sin(radians)] as const) : null;
-    actions.do('Set handle', (scene) => setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }));
+    change(desk, 'Set handle', (scene) => setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }));
   };
   return (
     <Row label={label}>

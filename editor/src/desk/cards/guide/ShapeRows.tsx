@@ -3,6 +3,7 @@ import { DEGREES, NumberField, PX, type Units } from '../../../fields/index.ts';
 import { SHAPE_NAMES } from '../../../tools/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
+import { change } from '../../actions/change.ts';
 
 interface Parameter {
   readonly key: string;
@@ -43,10 +44,10 @@ const WHOLE = new Set(['sides', 'loops']);
 
 /** The parameters of a shape, live until a node is edited. */
 export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape }) {
-  const { actions } = useDesk();
+  const desk = useDesk();
   const values = shape as unknown as Readonly<Record<string, number>>;
   const put = (key: string, value: number): void =>
-    actions.do('Change shape', (scene) =>
+    change(desk, 'Change shape', (scene) =>
       setShape(scene, {
         guide: guide.id,
         shape: { ...shape, [key]: WHOLE.has(key) ? Math.round(value) : value },

@@ -1,0 +1,14 @@
+export {
+  distanceAtY,
+  distancePerPx,
+  secondsPerPx,
+  timeAtX,
+  timeTicks,
+  xOfTime,
+  yOfDistance,
+  type Axes,
+} from './axes.ts';
+export { gapToLine, paceLinePoints, pathOfPoints } from './line.ts';
+export { reachOfRiders } from './reach.ts';
+export { speedRibbon } from './ribbon.ts';
+export { distanceOnSheet, landmarkHeights, nodeRules, snappedDistance } from './rules.ts';

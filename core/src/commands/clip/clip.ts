@@ -1,0 +1,169 @@
+import {
+  freeName,
+  freshIds,
+  guideById,
+  type Art,
+  type Guide,
+  type Mark,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
+import { mapPlaces, nodePlaces } from '../places/place-map.ts';
+import { asShare } from '../places/places.ts';
+import { command, replaceRider, riderOf, refusal } from '../command.ts';
+
+/** What is copied: riders and guides with all that they need, or marks of one pace line with their places as shares. */
+export type Clip =
+  | {
+      readonly kind: 'things';
+      readonly art: readonly Art[];
+      readonly guides: readonly Guide[];
+      readonly riders: readonly Rider[];
+    }
+  | { readonly kind: 'marks'; readonly marks: readonly Mark[] };
+
+/** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
+export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): Clip {
+  const riders = scene.riders.filter((rider) => riderIds.includes(rider.id));
+  const guides = scene.guides.filter((guide) => guideIds.includes(guide.id));
+  const art = scene.art.filter((one) => riders.some((rider) => rider.art === one.id));
+  const asked = new Set(guides.map((guide) => guide.id));
+  const needed = scene.guides.filter(
+    (guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id),
+  );
+  return { kind: 'things', art, guides: [...guides, ...needed], riders };
+}
+
+export function copyMarks(scene: Scene, riderId: string, markIds: readonly string[]): Clip {
+  const rider = riderOf(scene, riderId);
+  const guide = guideById(scene, rider.guide);
+  const marks = rider.pace.marks.filter((mark) => markIds.includes(mark.id));
+  return {
+    kind: 'marks',
+    marks: guide ? marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) : marks,
+  };
+}
+
+/** The ids that `pasteThings` gives, so that the caller can select what it made. */
+export interface Pasted {
+  readonly scene: Scene;
+  readonly guides: readonly string[];
+  readonly riders: readonly string[];
+}
+
+/**
+ * Pastes guides and riders with new ids, moved by an offset, px. Art that the scene has already (same markup) is shared; riders whose guide was
+ * not itself copied stay on that guide where the scene has it.
+ */
+export function pasteThings(
+  scene: Scene,
+  clip: Extract<Clip, { kind: 'things' }>,
+  offset: number,
+  copyGuides: readonly string[],
+): Pasted {
+  const free = freshIds(scene);
+  const renamed = new Map<string, string>();
+  const fresh = (id: string): string => {
+    const made = free(id);
+    renamed.set(id, made);
+    return made;
+  };
+  const art: Art[] = [];
+  for (const one of clip.art) {
+    const same = scene.art.find(
+      (known) => known.markup === one.markup && known.width === one.width && known.name === one.name,
+    );
+    if (same) renamed.set(one.id, same.id);
+    else art.push({ ...one, id: fresh(one.id) });
+  }
+  const guides: Guide[] = [];
+  for (const guide of clip.guides) {
+    const isHere = guideById(scene, guide.id) !== undefined;
+    if (isHere && !copyGuides.includes(guide.id)) continue;
+    const { shape, ...rest } = guide;
+    guides.push({
+      ...rest,
+      id: fresh(guide.id),
+      name: freeName(
+        [...scene.guides, ...guides].map((one) => one.name),
+        guide.name,
+      ),
+      nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + offset, y: node.y + offset })),
+      ...(shape ? { shape: { ...shape, x: shape.x + offset, y: shape.y + offset } } : {}),
+    });
+  }
+  const riders: Rider[] = [];
+  const to = (id: string): string => renamed.get(id) ?? id;
+  const renaming = nodePlaces((place) => ({ ...place, node: to(place.node) }));
+  for (const rider of clip.riders) {
+    const moved = mapPlaces(rider, renaming);
+    riders.push({
+      ...moved,
+      id: fresh(rider.id),
+      name: freeName(
+        [...scene.riders, ...riders].map((one) => one.name),
+        rider.name,
+      ),
+      art: to(rider.art),
+      guide: rider.guide === null ? null : to(rider.guide),
+      at: [rider.at[0] + offset, rider.at[1] + offset],
+      pace: { ...moved.pace, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
+    });
+  }
+  return {
+    scene: {
+      ...scene,
+      art: [...scene.art, ...art],
+      guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
+      riders: [...scene.riders, ...riders],
+    },
+    guides: guides.map((guide) => guide.id),
+    riders: riders.map((rider) => rider.id),
+  };
+}
+
+/** A pasted guide follows, and is drawn by, only what was pasted with it; else it stands on its own, there whole. */
+function boundAnew(
+  { link, stroke, ...guide }: Guide,
+  guides: readonly Guide[],
+  riders: readonly Rider[],
+  renamed: ReadonlyMap<string, string>,
+): Guide {
+  const original = guides.find((one) => one.id === renamed.get(link?.of ?? ''));
+  const drawer = riders.find((one) => one.id === renamed.get(stroke?.draws ?? ''));
+  return {
+    ...guide,
+    ...(link && original ? { link: { ...link, of: original.id } } : {}),
+    ...(stroke ? { stroke: { ...stroke, draws: drawer?.id ?? null } } : {}),
+  };
+}
+
+/** Pastes marks into a rider's pace line from a local time on, in place of the marks that lie in that stretch. */
+export const pasteMarks = command<{
+  rider: string;
+  clip: Extract<Clip, { kind: 'marks' }>;
+  time: number;
+}>(
+  (scene, { rider: id, clip, time }) => {
+    const rider = riderOf(scene, id);
+    if (rider.guide === null) return refusal('parked');
+    const first = clip.marks[0];
+    const last = clip.marks[clip.marks.length - 1];
+    if (!first || !last) return refusal('nothing-copied');
+    const cycle = rider.pace.cycle ?? scene.clock.duration;
+    return time + last.time + last.dwell - first.time > cycle + 1e-9 ? refusal('marks-do-not-fit') : undefined;
+  },
+  (scene, { rider: id, clip, time }) => {
+    const rider = riderOf(scene, id);
+    const fresh = freshIds(scene);
+    const shift = time - (clip.marks[0]?.time ?? 0);
+    const pasted = clip.marks.map((mark) => ({ ...mark, id: fresh(mark.id), time: mark.time + shift }));
+    const last = pasted[pasted.length - 1];
+    const until = last ? last.time + last.dwell : time;
+    const before = rider.pace.marks
+      .filter((mark) => mark.time < time)
+      .map((mark) => (mark.time + mark.dwell > time ? { ...mark, dwell: time - mark.time } : mark));
+    const after = rider.pace.marks.filter((mark) => mark.time > until);
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks: [...before, ...pasted, ...after] } });
+  },
+);

@@ -1,0 +1,65 @@
+import { reversedNodes } from '../../geometry/index.ts';
+import { nodeIndex, pathOfGuide, ridersOf, type Guide, type Scene } from '../../scene/index.ts';
+import { checkNodes } from '../node/check-nodes.ts';
+import { command, guideOf, refusal, replaceRider } from '../command.ts';
+import { byDistance, remakeGuide } from '../places/place-map.ts';
+
+/**
+ * What riders do when their guide is reversed: `place`: each is where it was at every time, and turns round where it faces along the guide; `way`:
+ * each goes on running along the guide, from its new start.
+ */
+export type Reversal = 'place' | 'way';
+
+/** Turns a guide's direction round; a closed one keeps its start node. Places are remapped exactly. */
+export const reverseGuide = command<{ guide: string; riders: Reversal }>(
+  (scene, { guide }) => checkNodes(scene, guide, []),
+  (scene, { guide: id, riders }) => {
+    const guide = guideOf(scene, id);
+    const { length } = pathOfGuide(guide);
+    const next: Guide = {
+      ...guide,
+      nodes: reversedNodes(guide.nodes, guide.closed),
+      ...(guide.shape ? { shape: { ...guide.shape, reversed: !guide.shape.reversed } } : {}),
+    };
+    if (riders === 'way')
+      return remakeGuide(
+        scene,
+        next,
+        byDistance(guide, next, (distance) => distance),
+      );
+    const mirrored = byDistance(guide, next, (distance) => (guide.closed ? -distance : length - distance));
+    const turned = remakeGuide(scene, next, mirrored);
+    return ridersOf(scene, id).reduce((sum, rider) => {
+      if (rider.lift === 0 && rider.lead === 0) return sum;
+      const now = sum.riders.find((one) => one.id === rider.id) ?? rider;
+      return replaceRider(sum, { ...now, lift: 0 - now.lift, lead: 0 - now.lead });
+    }, turned);
+  },
+);
+
+/** Lets a closed guide start at another of its nodes. Every rider stays where it is at every time. */
+export const restartGuide = command<{ guide: string; node: string }>(
+  (scene, { guide, node }) => {
+    const refused = checkNodes(scene, guide, [node]);
+    if (refused) return refused;
+    return guideOf(scene, guide).closed ? undefined : refusal('open-guide-starts-at-end');
+  },
+  (scene, { guide: id, node }) => restarted(scene, guideOf(scene, id), node),
+);
+
+function restarted(scene: Scene, guide: Guide, node: string): Scene {
+  const k = nodeIndex(guide, node);
+  if (k <= 0) return scene;
+  const path = pathOfGuide(guide);
+  const cut = path.starts[k] ?? 0;
+  const next: Guide = {
+    ...guide,
+    nodes: [...guide.nodes.slice(k), ...guide.nodes.slice(0, k)],
+    ...(guide.shape ? { shape: { ...guide.shape, start: guide.shape.start + (guide.shape.reversed ? -k : k) } } : {}),
+  };
+  return remakeGuide(
+    scene,
+    next,
+    byDistance(guide, next, (distance) => distance - cut),
+  );
+}

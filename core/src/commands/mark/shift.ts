@@ -1,0 +1,75 @@
+import {
+  cycleOf,
+  distanceOfPlace,
+  pathOfGuide,
+  placeAtDistance,
+  type Mark,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
+import { command, guideOf, replaceRider, riderOf } from '../command.ts';
+import { onGuide } from './marks.ts';
+
+/** Where a group of a rider's marks may go: offsets in time, s, and along the guide, px, that keep all of them between their neighbours and on an open guide. */
+interface ShiftRange {
+  readonly earliest: number;
+  readonly latest: number;
+  readonly lowest: number;
+  readonly highest: number;
+}
+
+function shiftRangeOf(scene: Scene, rider: Rider, ids: readonly string[]): ShiftRange {
+  const { marks } = rider.pace;
+  const guide = guideOf(scene, rider.guide);
+  const path = pathOfGuide(guide);
+  const cycle = cycleOf(rider, scene.clock);
+  let earliest = -Infinity;
+  let latest = Infinity;
+  let lowest = -Infinity;
+  let highest = Infinity;
+  marks.forEach((mark, i) => {
+    if (!ids.includes(mark.id)) return;
+    const before = marks[i - 1];
+    const after = marks[i + 1];
+    if (!before) earliest = Math.max(earliest, -mark.time);
+    else if (!ids.includes(before.id)) earliest = Math.max(earliest, before.time + before.dwell - mark.time);
+    if (!after) latest = Math.min(latest, cycle - mark.time - mark.dwell);
+    else if (!ids.includes(after.id)) latest = Math.min(latest, after.time - mark.time - mark.dwell);
+    if (path.isClosed) return;
+    const distance = distanceOfPlace(guide, path, mark.place);
+    lowest = Math.max(lowest, -distance);
+    highest = Math.min(highest, path.length - distance);
+  });
+  return {
+    earliest: Math.min(0, earliest),
+    latest: Math.max(0, latest),
+    lowest: Math.min(0, lowest),
+    highest: Math.max(0, highest),
+  };
+}
+
+const held = (value: number, from: number, to: number): number => Math.min(Math.max(value, from), to);
+
+/**
+ * Moves marks together by `seconds` in time and `px` along the guide. Pushed against a neighbour, the start or the end, all of them stop: their distances from each
+ * other stay. With 0 px their places are not touched.
+ */
+export const shiftMarks = command<{ rider: string; marks: readonly string[]; seconds: number; px: number }>(
+  (scene, { rider }) => onGuide(scene, rider),
+  (scene, { rider: id, marks: ids, seconds, px }) => {
+    const rider = riderOf(scene, id);
+    const guide = guideOf(scene, rider.guide);
+    const path = pathOfGuide(guide);
+    const range = shiftRangeOf(scene, rider, ids);
+    const later = held(seconds, range.earliest, range.latest);
+    const along = held(px, range.lowest, range.highest);
+    if (later === 0 && along === 0) return scene;
+    const moved = (mark: Mark): Mark => ({
+      ...mark,
+      time: mark.time + later,
+      place: along === 0 ? mark.place : placeAtDistance(guide, path, distanceOfPlace(guide, path, mark.place) + along),
+    });
+    const marks = rider.pace.marks.map((mark) => (ids.includes(mark.id) ? moved(mark) : mark));
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks } });
+  },
+);

@@ -1,0 +1,51 @@
+/** Reasons why a command does not apply. The interface words them. */
+export const REFUSALS = [
+  'art-in-use',
+  'at-mark',
+  'at-node',
+  'canvas-size',
+  'duration',
+  'empty-name',
+  'id-taken',
+  'join-needs-nodes',
+  'join-needs-two',
+  'join-open-only',
+  'last-mark',
+  'last-node',
+  'line-returns',
+  'linked',
+  'locked',
+  'marks-do-not-fit',
+  'motion-too-short',
+  'no-art',
+  'no-guide',
+  'no-mark',
+  'no-node',
+  'no-nodes',
+  'no-picture',
+  'no-rider',
+  'no-shape',
+  'no-span',
+  'not-linked',
+  'nothing-copied',
+  'nothing-left',
+  'open-guide-starts-at-end',
+  'original-linked',
+  'other-guide',
+  'outside-cycle',
+  'parallel-bound',
+  'parked',
+  'piece-needs-two-ends',
+  'split-at-end',
+  'tolerance',
+  'two-nodes-to-close',
+] as const;
+export type RefusalCode = (typeof REFUSALS)[number];
+
+/** Why a command does not apply, as data: names and ids that the words need. */
+export interface Refusal {
+  readonly code: RefusalCode;
+  readonly data: Readonly<Record<string, string | number>>;
+}
+
+export const refusal = (code: RefusalCode, data: Refusal['data'] = {}): Refusal => ({ code, data });

@@ -1,0 +1,69 @@
+import { artById, guideById, idsIn, type Rider } from '../../scene/index.ts';
+import { command, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
+
+/** Adds a rider in front of the others. */
+export const addRider = command<{ rider: Rider }>(
+  (scene, { rider }) => {
+    if (!artById(scene, rider.art)) return refusal('no-art');
+    if (rider.guide !== null && !guideById(scene, rider.guide)) return refusal('no-guide', { id: rider.guide });
+    return idsIn(scene).has(rider.id) ? refusal('id-taken', { id: rider.id }) : undefined;
+  },
+  (scene, { rider }) => ({ ...scene, riders: [...scene.riders, rider] }),
+);
+
+type RiderPatch = Partial<
+  Pick<Rider, 'name' | 'art' | 'visible' | 'locked' | 'output' | 'lift' | 'lead' | 'scale' | 'opacity' | 'at'>
+>;
+
+/** Changes constant values of a rider. */
+export const setRider = command<{ id: string; patch: RiderPatch }>(
+  (scene, { id, patch }) =>
+    missingRider(scene, id) ?? (patch.art !== undefined && !artById(scene, patch.art) ? refusal('no-art') : undefined),
+  (scene, { id, patch }) => replaceRider(scene, { ...riderOf(scene, id), ...patch }),
+);
+
+/** Moves parked riders by an offset, px. Riders on a guide are moved in their lift and lead instead, by `slideRider`. */
+export const moveRiders = command<{ ids: readonly string[]; dx: number; dy: number }>(
+  (scene, { ids }) => {
+    const missing = ids.map((id) => missingRider(scene, id)).find(Boolean);
+    if (missing) return missing;
+    const locked = ids.map((id) => riderOf(scene, id)).find((rider) => rider.locked);
+    return locked ? refusal('locked', { name: locked.name }) : undefined;
+  },
+  (scene, { ids, dx, dy }) => ({
+    ...scene,
+    riders: scene.riders.map((rider) =>
+      ids.includes(rider.id) && rider.guide === null ? { ...rider, at: [rider.at[0] + dx, rider.at[1] + dy] } : rider,
+    ),
+  }),
+);
+
+export const deleteRiders = command<{ ids: readonly string[] }>(
+  (scene, { ids }) => ids.map((id) => missingRider(scene, id)).find(Boolean),
+  (scene, { ids }) => ({ ...scene, riders: scene.riders.filter((rider) => !ids.includes(rider.id)) }),
+);
+
+/** Moves a rider to another place in the stacking order: 0 is behind all. */
+export const restackRider = command<{ id: string; to: number }>(
+  (scene, { id }) => missingRider(scene, id),
+  (scene, { id, to }) => {
+    const rest = scene.riders.filter((rider) => rider.id !== id);
+    return { ...scene, riders: [...rest.slice(0, to), riderOf(scene, id), ...rest.slice(to)] };
+  },
+);
+
+/** Left to right, or upside down. */
+export type FlipWay = 'across' | 'over';
+
+/** Flips riders about their pivots. */
+export const flipRiders = command<{ ids: readonly string[]; way: FlipWay }>(
+  (scene, { ids }) => ids.map((id) => missingRider(scene, id)).find(Boolean),
+  (scene, { ids, way }) => ({
+    ...scene,
+    riders: scene.riders.map((rider) => {
+      if (!ids.includes(rider.id)) return rider;
+      const [x, y] = rider.scale;
+      return { ...rider, scale: way === 'across' ? [0 - x, y] : [x, 0 - y] };
+    }),
+  }),
+);

@@ -1,0 +1,70 @@
+import type { Vec } from '../../geometry/index.ts';
+import type { Guide, Rider, Scene, Tracing } from '../../scene/index.ts';
+import { command, refusal } from '../command.ts';
+import { matrixAbout, transformedNode, type Matrix } from '../guide/transform.ts';
+
+/** What happens to the things on a canvas that gets another size: they stay where they are, stay in its middle, or grow with it. */
+export type Refit = 'keep' | 'centre' | 'scale';
+
+/** px of a side of the canvas. */
+const SMALLEST = 1;
+const LARGEST = 16_384;
+
+const isSize = (size: number): boolean => size >= SMALLEST && size <= LARGEST;
+
+/** Gives the canvas another size, px; what is on it is kept, centred or scaled (by the smaller of both factors, so that all stays on it). Marks keep times and places. */
+export const resizeCanvas = command<{ width: number; height: number; refit: Refit }>(
+  (_, { width, height }) => (isSize(width) && isSize(height) ? undefined : refusal('canvas-size')),
+  (scene, { width, height, refit }) => {
+    const { canvas } = scene;
+    if (canvas.width === width && canvas.height === height) return scene;
+    const resized: Scene = { ...scene, canvas: { ...canvas, width, height } };
+    if (refit === 'keep') return resized;
+    const factor = refit === 'scale' ? Math.min(width / canvas.width, height / canvas.height) : 1;
+    const [a, b, c, d] = matrixAbout([0, 0], factor, factor, 0);
+    const matrix: Matrix = [a, b, c, d, (width - factor * canvas.width) / 2, (height - factor * canvas.height) / 2];
+    return {
+      ...resized,
+      guides: resized.guides.map((guide) => movedGuide(guide, matrix, factor)),
+      riders: resized.riders.map((rider) => movedRider(rider, matrix, factor)),
+      tracing: resized.tracing.map((picture) => movedPicture(picture, matrix, factor)),
+    };
+  },
+);
+
+const moved = ([x, y]: Vec, [a, , , d, e, f]: Matrix): Vec => [a * x + e, d * y + f];
+
+/** A guide moved and scaled; its shape's parameters end where it grows, and its link's distance grows with it. */
+function movedGuide(guide: Guide, matrix: Matrix, factor: number): Guide {
+  const { shape, link, ...rest } = guide;
+  const nodes = guide.nodes.map((node) => transformedNode(node, matrix));
+  const [dx, dy] = [matrix[4], matrix[5]];
+  return {
+    ...rest,
+    nodes,
+    ...(guide.corridor === null ? {} : { corridor: guide.corridor * factor }),
+    ...(shape && factor === 1 ? { shape: { ...shape, x: shape.x + dx, y: shape.y + dy } } : {}),
+    ...(link?.kind === 'parallel' ? { link: { ...link, distance: link.distance * factor } } : {}),
+    ...(link?.kind === 'copy' ? { link: { ...link, dx: link.dx * factor, dy: link.dy * factor } } : {}),
+  };
+}
+
+const movedRider = (rider: Rider, matrix: Matrix, factor: number): Rider => ({
+  ...rider,
+  at: moved(rider.at, matrix),
+  lift: rider.lift * factor,
+  lead: rider.lead * factor,
+  scale: [rider.scale[0] * factor, rider.scale[1] * factor],
+});
+
+function movedPicture(picture: Tracing, matrix: Matrix, factor: number): Tracing {
+  const [x, y] = moved([picture.x, picture.y], matrix);
+  return { ...picture, x, y, scale: picture.scale * factor };
+}
+
+/** Sets the paper of the canvas: a colour, or null for none. */
+export const setBackground = command<{ background: string | null }>(
+  () => undefined,
+  (scene, { background }) =>
+    scene.canvas.background === background ? scene : { ...scene, canvas: { ...scene.canvas, background } },
+);

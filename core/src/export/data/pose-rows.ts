@@ -1,0 +1,58 @@
+import type { Poses } from '../../motion/index.ts';
+import { formatNumber } from '../text.ts';
+
+/** The columns in which poses are told: s, id, px, px, degrees, factors, degrees, share, px along the guide. */
+export const POSE_COLUMNS = [
+  'time',
+  'rider',
+  'x',
+  'y',
+  'angle',
+  'scaleX',
+  'scaleY',
+  'skew',
+  'opacity',
+  'distance',
+] as const;
+
+export type PoseRow = readonly (string | number)[];
+
+const DEGREES = 180 / Math.PI;
+
+/** One rider's pose as a row of these columns. */
+export function poseRow(time: number, rider: string, poses: Poses, at: number): PoseRow {
+  return [
+    time,
+    rider,
+    poses.of(at, 'x'),
+    poses.of(at, 'y'),
+    poses.of(at, 'angle') * DEGREES,
+    poses.of(at, 'scaleX'),
+    poses.of(at, 'scaleY'),
+    poses.of(at, 'skew') * DEGREES,
+    poses.of(at, 'opacity'),
+    poses.of(at, 'distance'),
+  ];
+}
+
+/** A number with six decimals, always. */
+export const sixDecimals = (value: number): string => Number(formatNumber(value, 6)).toFixed(6);
+
+/** A cell of RFC 4180: quoted where it has to be, and where a spreadsheet would take it for a formula. */
+const csvCell = (value: string | number): string => {
+  if (typeof value === 'number') return sixDecimals(value);
+  return /^[=+@-]|[,"\r\n]/.test(value) ? `"${value.replace(/"/g, '""')}"` : value;
+};
+
+export const csvLine = (row: PoseRow): string => `${row.map(csvCell).join(',')}\n`;
+
+/** A row as an object of JSON, numbers with at most six decimals. */
+export const jsonRow = (row: PoseRow): string =>
+  JSON.stringify(
+    Object.fromEntries(
+      POSE_COLUMNS.map((key, i) => {
+        const value = row[i] ?? 0;
+        return [key, typeof value === 'number' ? Number(sixDecimals(value)) : value];
+      }),
+    ),
+  );

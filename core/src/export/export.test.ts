@@ -1,0 +1,101 @@
+import { describe, expect, test } from 'vitest';
+import { z } from 'zod';
+import type { Scene } from '../scene/index.ts';
+import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
+import {
+  AbortedError,
+  describeOptions,
+  FORMATS,
+  formatById,
+  formatNumber,
+  lostFeatures,
+  memorySink,
+  QUIET_RUN,
+  readOptions,
+  send,
+  textOf,
+} from './index.ts';
+
+async function written(scene: Scene, id: string, given: object = {}): Promise<{ name: string; text: string }> {
+  const format = formatById(id)!;
+  const { sink, files } = memorySink();
+  await send(scene, format, format.options.parse(given), sink, QUIET_RUN);
+  return { name: files[0]!.name, text: textOf(files[0]!) };
+}
+
+describe.each(FORMATS.map(({ id }) => id))('%s', (id) => {
+  test('the same scene gives the same bytes', async () => {
+    expect((await written(WRITER_SCENES['eased']!, id)).text).toBe(
+      (await written({ ...WRITER_SCENES['eased']! }, id)).text,
+    );
+  });
+  test('an abort ends it, and progress only grows', async () => {
+    const shares: number[] = [];
+    const run = { progress: (share: number) => void shares.push(share), signal: { aborted: false } };
+    const format = formatById(id)!;
+    await send(WRITER_SCENES['eased']!, format, format.options.parse({}), memorySink().sink, run);
+    expect(shares.at(-1)).toBe(1);
+    shares.forEach((share, i) => expect(share).toBeGreaterThanOrEqual(shares[i - 1] ?? 0));
+    const stopped = send(WRITER_SCENES['eased']!, format, format.options.parse({}), memorySink().sink, {
+      ...run,
+      signal: { aborted: true },
+    });
+    await expect(stopped).rejects.toBeInstanceOf(AbortedError);
+  });
+  test('its options have words and defaults', () => {
+    const format = formatById(id)!;
+    for (const option of describeOptions(format)) expect(option.about).not.toBe('');
+    expect(readOptions(format, {}).ok).toBe(true);
+    expect(readOptions(format, { nonsense: 1 })).toMatchObject({ ok: false });
+  });
+});
+
+describe('web writers', () => {
+  test('another scene gives other names, so that two drawings can stand in one page', async () => {
+    const prefix = async (name: string): Promise<string> =>
+      /pl[0-9a-f]{8}/.exec((await written(WRITER_SCENES[name]!, 'animated-svg')).text)![0];
+    expect(await prefix('eased')).not.toBe(await prefix('lifted'));
+  });
+  test.each(['animated-svg', 'web-page'])('%s: names and titles are escaped', async (id) => {
+    const { name, text } = await written({ ...WRITER_SCENES['eased']!, name: '<script>alert("1")</script> & co' }, id);
+    expect(text).not.toContain('<script>');
+    expect(name).toMatch(/^scriptalert1script-co\.(svg|html)$/);
+  });
+  test('what stands still has no keyframes', async () => {
+    const { text } = await written(
+      sceneOf({ riders: [{ id: 'p', name: 'P', art: 'box', guide: null }] }),
+      'animated-svg',
+    );
+    expect(text).not.toContain('<style>');
+  });
+});
+
+describe('features', () => {
+  const dashed = sceneOf({
+    guides: [{ ...LINE, stroke: { color: '#000000', width: 2, dash: [4, 2], draws: 'r' } }],
+    riders: [riderOn('r', 'line', [{ time: 0, place: { by: 'node', node: 'a' } }])],
+  });
+  test('what is lost is said once, and by the widest word', () => {
+    expect(lostFeatures(dashed, ['art', 'background', 'strokes', 'drawn-strokes'])).toEqual([
+      'The dashes of “Line”: a rider draws the line whole.',
+    ]);
+    expect(lostFeatures(dashed, ['art', 'background'])).toEqual(['The lines of “Line”.']);
+    expect(lostFeatures(WRITER_SCENES['eased']!, ['art', 'background'])).toEqual([]);
+  });
+  test('an option of a kind that no form knows is found when the formats are listed', () => {
+    const odd = { ...FORMATS[0]!, options: z.object({ when: z.date().default(new Date(0)) }) };
+    expect(() => describeOptions(odd)).toThrow(/no form/);
+  });
+});
+
+test.each([
+  [1.23456, 2, '1.23'],
+  [-0.0001, 3, '0'],
+  [-0, 3, '0'],
+  [100, 3, '100'],
+  [0.1 + 0.2, 6, '0.3'],
+  [12.3455, 3, '12.346'],
+  [1e-7, 6, '0'],
+  [0.000001, 6, '0.000001'],
+  [1200, 0, '1200'],
+])('%f with %i decimals is %s', (value, digits, text) => expect(formatNumber(value, digits)).toBe(text));

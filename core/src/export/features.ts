@@ -1,0 +1,60 @@
+import type { Scene } from '../scene/index.ts';
+
+/** Things a scene may hold that not every format can. */
+export const FEATURES = ['art', 'background', 'strokes', 'drawn-strokes', 'dashes-while-drawn'] as const;
+export type Feature = (typeof FEATURES)[number];
+
+interface FeatureWords {
+  /** Names of what in the scene uses it; none: it is not used. */
+  readonly usedBy: (scene: Scene) => readonly string[];
+  /** What is lost without it. */
+  readonly lost: (names: readonly string[]) => string;
+}
+
+const quoted = (names: readonly string[]): string => names.map((name) => `“${name}”`).join(', ');
+const strokes = (scene: Scene): Scene['guides'] => scene.guides.filter((guide) => guide.stroke);
+
+/** Worded once, for every format. */
+const WORDS: Readonly<Record<Feature, FeatureWords>> = {
+  art: {
+    usedBy: (scene) => scene.riders.filter((rider) => rider.output).map((rider) => rider.name),
+    lost: () => 'The drawings: it holds the motion alone.',
+  },
+  background: {
+    usedBy: ({ canvas }) => (canvas.background === null ? [] : ['canvas']),
+    lost: () => 'The canvas’s background.',
+  },
+  strokes: {
+    usedBy: (scene) => strokes(scene).map((guide) => guide.name),
+    lost: (names) => `The lines of ${quoted(names)}.`,
+  },
+  'drawn-strokes': {
+    usedBy: (scene) => strokes(scene).flatMap((guide) => (guide.stroke?.draws == null ? [] : [guide.name])),
+    lost: (names) => `That riders draw ${quoted(names)}: the lines are there whole.`,
+  },
+  'dashes-while-drawn': {
+    usedBy: (scene) =>
+      strokes(scene).flatMap((guide) => (guide.stroke?.draws != null && guide.stroke.dash ? [guide.name] : [])),
+    lost: (names) => `The dashes of ${quoted(names)}: a rider draws the line whole.`,
+  },
+};
+
+/** Where a feature is lost with another anyway, only the other is said. */
+const WITHIN: Readonly<Partial<Record<Feature, Feature>>> = {
+  'drawn-strokes': 'strokes',
+  'dashes-while-drawn': 'drawn-strokes',
+};
+
+/** What of a scene a format leaves out that holds only some features, a sentence each. */
+export function lostFeatures(scene: Scene, holds: readonly Feature[]): string[] {
+  const isLost = (feature: Feature): boolean => !holds.includes(feature);
+  return FEATURES.filter((feature) => isLost(feature) && !isSaid(feature, isLost)).flatMap((feature) => {
+    const names = WORDS[feature].usedBy(scene);
+    return names.length > 0 ? [WORDS[feature].lost(names)] : [];
+  });
+}
+
+function isSaid(feature: Feature, isLost: (feature: Feature) => boolean): boolean {
+  const whole = WITHIN[feature];
+  return whole !== undefined && (isLost(whole) || isSaid(whole, isLost));
+}

@@ -1,0 +1,47 @@
+import { bake, framesOf, type Take } from '../take/index.ts';
+import type { Scene } from '../scene/index.ts';
+import type { Format, Sources } from './format.ts';
+import { stopIfAborted, type Run } from './run.ts';
+import type { Sink } from './sink.ts';
+
+/** Options read from what a person gave: filled with their defaults, or what is wrong with them. */
+export type OptionsReading =
+  { readonly ok: true; readonly options: Record<string, unknown> } | { readonly ok: false; readonly message: string };
+
+export function readOptions(format: Format, given: Readonly<Record<string, unknown>>): OptionsReading {
+  const unknown = Object.keys(given).find((key) => !(key in format.options.shape));
+  if (unknown !== undefined)
+    return {
+      ok: false,
+      message: `${format.id} has no option "${unknown}"; it has: ${Object.keys(format.options.shape).join(', ')}`,
+    };
+  const read = format.options.safeParse(given);
+  if (read.success) return { ok: true, options: read.data };
+  const issue = read.error.issues[0];
+  return { ok: false, message: issue ? `${issue.path.join('.')}: ${issue.message}` : 'the options do not fit' };
+}
+
+/** Share of the progress that making the source is. */
+const SOURCE_SHARE = 0.9;
+
+/** Writes a scene in a format to a sink; gives the take where there was one, so that what was written can be measured. */
+export async function send(
+  scene: Scene,
+  format: Format,
+  options: Record<string, unknown>,
+  sink: Sink,
+  run: Run,
+): Promise<Take | undefined> {
+  const onProgress = (share: number): void => {
+    stopIfAborted(run);
+    run.progress(share * SOURCE_SHARE);
+  };
+  const sources: { readonly [N in keyof Sources]: () => Sources[N] } = {
+    take: () => bake(scene, { onProgress }),
+    frames: () => framesOf(scene, { onProgress }),
+  };
+  const source = sources[format.needs]();
+  await format.write(source, options, sink, run);
+  run.progress(1);
+  return format.needs === 'take' ? (source as Take) : undefined;
+}

@@ -1,0 +1,27 @@
+/** A number as short text with at most `digits` decimals (0 to 6): rounded on the grid on which engines agree, no exponent, no −0. */
+export function formatNumber(value: number, digits: number): string {
+  const scale = 10 ** digits;
+  const rounded = Math.round(Math.round(value * 1e9) / (1e9 / scale)) / scale;
+  if (rounded === 0) return '0';
+  const text = rounded.toFixed(digits);
+  return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+}
+
+export const escapeMarkup = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+/** A name for a file made of a scene's name: letters, digits and hyphens. */
+export const fileStem = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^\w\s-]/g, '')
+    .trim()
+    .replace(/[\s_]+/g, '-')
+    .toLowerCase() || 'scene';
+
+/** FNV-1a over UTF-16 units, 32 bits, as eight hexadecimal digits (Fowler, Noll, Vo: the parameters of the IETF draft). */
+export function shortHash(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return (hash >>> 0).toString(16).padStart(8, '0');
+}

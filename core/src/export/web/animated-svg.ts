@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import type { Format } from '../format.ts';
+import { writeFile } from '../sink.ts';
+import { fileStem } from '../text.ts';
+import { svgOf } from './svg.ts';
+
+const options = z.object({
+  title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
+  background: z.boolean().default(true).describe('Paint the canvas’s background'),
+});
+
+/** SVG that moves by CSS inside itself: self-contained, plays as a file, in an <img> and inline. */
+export const animatedSvg: Format<'take', typeof options> = {
+  id: 'animated-svg',
+  name: 'Animated SVG',
+  about: 'One sharp file for pages: plays on its own, in an image element or inline, without scripts.',
+  extension: 'svg',
+  type: 'image/svg+xml',
+  options,
+  needs: 'take',
+  holds: ['art', 'background', 'strokes', 'drawn-strokes'],
+  write: (take, given, sink) =>
+    writeFile(sink, `${fileStem(take.name)}.svg`, 'image/svg+xml', `${svgOf(take, given)}\n`),
+};

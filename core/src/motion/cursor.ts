@@ -1,0 +1,21 @@
+import { emptyFrame, type Frame, type Side } from '../geometry/index.ts';
+import { ROW_SIZE } from './slots.ts';
+
+/** One rider's working row while it is posed. Stages read and write its slots; no number crosses a call, so nothing is boxed. */
+export interface Cursor {
+  /** See SLOT. */
+  readonly row: Float64Array;
+  /** Which limit is asked for where a pose jumps: +1 from later times, −1 from earlier ones. */
+  side: Side;
+  /** Local time runs forward (+1) or backward (−1). */
+  direction: Side;
+  /** Where the guide is at the rider's distance and lead. */
+  readonly frame: Frame;
+}
+
+const made: Cursor[] = [];
+
+/** The cursor of a depth of nesting: a rider that asks for its carrier's pose does so one deeper. Shared by all motions: a pose is finished before the next begins. */
+export function cursorAt(depth: number): Cursor {
+  return (made[depth] ??= { row: new Float64Array(ROW_SIZE), side: 1, direction: 1, frame: emptyFrame() });
+}

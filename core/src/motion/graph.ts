@@ -1,0 +1,32 @@
+import type { Rider } from '../scene/index.ts';
+
+/** The riders that a rider's pose is made from. Nothing is carried and nothing is aimed at yet. */
+export const dependenciesOf = (_rider: Rider): readonly string[] => [];
+
+/** Thrown where riders depend on each other in a circle; the schema and the commands refuse such scenes. */
+export class CircleError extends Error {}
+
+/** Indexes of the things in an order in which each comes after all that it depends on, else as they stood. */
+export function orderOfDependence<T>(
+  things: readonly T[],
+  idOf: (thing: T) => string,
+  dependsOn: (thing: T) => readonly string[],
+): number[] {
+  const indexes = new Map(things.map((thing, i) => [idOf(thing), i]));
+  const order: number[] = [];
+  const state = new Uint8Array(things.length);
+  const visit = (i: number): void => {
+    const thing = things[i];
+    if (thing === undefined || state[i] === 2) return;
+    if (state[i] === 1) throw new CircleError(`"${idOf(thing)}" depends on itself`);
+    state[i] = 1;
+    for (const id of dependsOn(thing)) {
+      const at = indexes.get(id);
+      if (at !== undefined) visit(at);
+    }
+    state[i] = 2;
+    order.push(i);
+  };
+  things.forEach((_, i) => visit(i));
+  return order;
+}

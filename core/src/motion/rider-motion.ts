@@ -1,0 +1,91 @@
+import type { Path, Side } from '../geometry/index.ts';
+import type { DistanceLine } from '../pace/index.ts';
+import { emptyFolded, foldTime, isHeld, type Folding } from '../time/index.ts';
+import { cursorAt } from './cursor.ts';
+import type { PreparedRider } from './prepared-rider.ts';
+import { POSE, POSE_SIZE, SLOT } from './slots.ts';
+import { CHANNELS, type Channel, type Posed, type PoseStage, type RiderGraph } from './stage.ts';
+import { STAGES } from './stages/index.ts';
+
+/** s. Events nearer to the one before count as one. */
+const SAME_EVENT = 1e-9;
+
+/** One rider, ready to be posed. Immutable. */
+export class RiderMotion implements Posed {
+  readonly id: string;
+  readonly folding: Folding;
+  /** The channels that change over time; none for a rider that stands still. */
+  readonly varies: readonly Channel[];
+  readonly #prepared: PreparedRider;
+  readonly #stages: readonly PoseStage[];
+  readonly #folded = emptyFolded();
+
+  constructor(prepared: PreparedRider, graph: RiderGraph) {
+    this.id = prepared.rider.id;
+    this.folding = prepared.folding;
+    this.#prepared = prepared;
+    this.#stages = STAGES.flatMap((make) => make(prepared, graph) ?? []);
+    this.varies = CHANNELS.filter((channel) => this.#stages.some((stage) => stage.varies.includes(channel)));
+  }
+
+  /** The guide's path; null when parked. */
+  get path(): Path | null {
+    return this.#prepared.way?.path ?? null;
+  }
+
+  /** Distance over local time; null when parked. */
+  get line(): DistanceLine | null {
+    return this.#prepared.way?.line ?? null;
+  }
+
+  /** px along the guide from the pivot's distance to its foot. */
+  get lead(): number {
+    return this.#prepared.rider.lead;
+  }
+
+  /** The pose at a time in s, any real number, written into `data` from `offset` on (see POSE). `side` −1: the limit from earlier times. */
+  poseAt(time: number, side: Side = 1, data: Float64Array = new Float64Array(POSE_SIZE), offset = 0): Float64Array {
+    this.pose(time, side, data, offset, 0);
+    return data;
+  }
+
+  /** The same at a depth of nesting. */
+  pose(time: number, side: Side, data: Float64Array, offset: number, depth: number): void {
+    const cursor = cursorAt(depth);
+    const { row } = cursor;
+    row[SLOT.time] = time;
+    row[POSE.distance] = 0;
+    cursor.side = side;
+    const stages = this.#stages;
+    for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
+    for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
+  }
+
+  /** Distance along the guide at a time, px, not wrapped; 0 when parked. */
+  distanceAt(time: number, side: Side = 1): number {
+    const { line } = this;
+    if (!line) return 0;
+    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    return line.distanceAt(local, side === direction ? 1 : -1);
+  }
+
+  /** Where its foot is on the guide at a time: distance and lead, px. */
+  footAt(time: number, side: Side = 1): number {
+    return this.distanceAt(time, side) + this.lead;
+  }
+
+  /** Speed along the guide at a time, px/s, in the direction of the time that is played; 0 when parked. */
+  speedAt(time: number, side: Side = 1): number {
+    const { line } = this;
+    if (!line || isHeld(this.folding, time)) return 0;
+    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    return line.speedAt(local, side === direction ? 1 : -1) * direction;
+  }
+
+  /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */
+  events(from: number, to: number): number[] {
+    const inner = this.#stages.flatMap((stage) => stage.events(from, to));
+    const times = [...new Set([from, ...inner, to])].sort((a, b) => a - b);
+    return times.filter((time, i) => i === 0 || time === to || time - (times[i - 1] ?? 0) > SAME_EVENT);
+  }
+}

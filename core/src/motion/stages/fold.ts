@@ -1,0 +1,19 @@
+import { emptyFolded, fold, timesOfLocals } from '../../time/index.ts';
+import { SLOT } from '../slots.ts';
+import type { PoseStageMaker } from '../stage.ts';
+
+/** Time to local time, and the direction in which it runs there. A parked rider has no local time. */
+export const foldStage: PoseStageMaker = ({ folding, way }) => {
+  if (!way) return undefined;
+  const folded = emptyFolded();
+  return {
+    run(cursor) {
+      folded.local = cursor.row[SLOT.time] ?? 0;
+      fold(folding, cursor.side, folded);
+      cursor.row[SLOT.local] = folded.local;
+      cursor.direction = folded.direction;
+    },
+    varies: [],
+    events: (from, to) => timesOfLocals(folding, [0, folding.cycle], from, to),
+  };
+};

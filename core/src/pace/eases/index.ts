@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { bezier, schema as bezierSchema } from './bezier.ts';
+import { family, schema as familySchema } from './family.ts';
+import { hold, schema as holdSchema } from './hold.ts';
+import { points, schema as pointsSchema } from './points.ts';
+import type { CompiledEase, EaseKind, EaseOffer, Leg } from './shape.ts';
+import { steady, schema as steadySchema } from './steady.ts';
+
+export { EASE_FAMILIES, EASE_MODES } from './family.ts';
+export { type CompiledEase, type EaseKind, type EaseOffer, type Leg, type LegEnd } from './shape.ts';
+
+/** How a leg gets from one mark, or one key, to the next, as in the scene file. To add a kind: write its file, add it here and in the list below. */
+export const easeSchema = z.discriminatedUnion('kind', [
+  steadySchema,
+  holdSchema,
+  familySchema,
+  bezierSchema,
+  pointsSchema,
+]);
+export type Ease = Readonly<z.infer<typeof easeSchema>>;
+
+/** Every kind of ease, in the order in which they are offered. */
+export const EASE_KINDS: readonly EaseKind[] = [steady, hold, bezier, family, points];
+
+export const STEADY: Ease = { kind: 'steady' };
+
+const kinds = new Map(EASE_KINDS.map((one) => [one.kind, one]));
+
+function kindOf(ease: Ease): EaseKind<Ease> {
+  const kind = kinds.get(ease.kind);
+  if (!kind) throw new Error(`There is no ease of the kind "${ease.kind}"`);
+  return kind as EaseKind<Ease>;
+}
+
+const compiled = new WeakMap<Ease, CompiledEase>();
+
+/** The functions of a leg's ease: made once for each ease, or, where its kind looks at the neighbours, for each leg. */
+export function compileLeg(ease: Ease, leg?: Leg): CompiledEase {
+  const kind = kindOf(ease);
+  if (kind.asksNeighbours) return kind.compile(ease, leg);
+  let made = compiled.get(ease);
+  if (!made) compiled.set(ease, (made = kind.compile(ease, undefined)));
+  return made;
+}
+
+/** The two parts of an ease cut at a share u of its time. */
+export const splitEase = (ease: Ease, u: number): readonly [Ease, Ease] => kindOf(ease).split(ease, u);
+
+/** The ease of two legs that become one: the whole where both are parts of it, else the first's. */
+export const joinedEase = (first: Ease, second: Ease): Ease =>
+  (first.kind === second.kind ? kindOf(first).join(first, second) : undefined) ?? first;
+
+/** Least and greatest progress that an ease reaches; [0, 1] where it stays on the way. */
+export const rangeOfEase = (ease: Ease): readonly [low: number, high: number] => kindOf(ease).range(ease);
+
+/** All that a list of eases can offer, grouped by `group`, in order. */
+export const EASE_OFFERS: readonly EaseOffer<Ease>[] = EASE_KINDS.flatMap(
+  (kind) => kind.offers as readonly EaseOffer<Ease>[],
+);
+
+const offers = new Map(EASE_OFFERS.map((offer) => [JSON.stringify(offer.ease), offer]));
+
+/** The offer that an ease, or the ease that it is a part of, was chosen from. */
+export function offerOfEase(ease: Ease): EaseOffer<Ease> | undefined {
+  const { part: _part, ...whole } = ease as Ease & { part?: unknown };
+  return offers.get(JSON.stringify(whole));
+}
+
+/** An ease in a few words. */
+export function wordsOfEase(ease: Ease): string {
+  const words = offerOfEase(ease)?.name ?? kindOf(ease).words(ease);
+  return 'part' in ease && ease.part ? `part of ${words}` : words;
+}

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { shapeOf, type CompiledEase, type EaseKind } from './shape.ts';
+
+export const schema = z.strictObject({ kind: z.literal('steady') });
+type Steady = z.infer<typeof schema>;
+
+const compiled: CompiledEase = {
+  ...shapeOf(
+    () => undefined,
+    () => 1,
+  ),
+  breaks: [],
+  jumps: false,
+};
+
+/** Even progress. */
+export const steady: EaseKind<Steady> = {
+  kind: 'steady',
+  schema,
+  compile: () => compiled,
+  asksNeighbours: false,
+  split: (ease) => [ease, ease],
+  join: () => undefined,
+  range: () => [0, 1],
+  words: () => 'steady',
+  offers: [{ id: 'steady', group: 'Plain', name: 'steady', ease: { kind: 'steady' } }],
+};

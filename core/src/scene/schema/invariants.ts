@@ -1,0 +1,83 @@
+import type { z } from 'zod';
+import { readArtMarkup } from '../art/markup.ts';
+import { sceneShape } from './scene.ts';
+
+type Issue = (path: (string | number)[], message: string) => void;
+type Shape = z.infer<typeof sceneShape>;
+
+function checkIds(scene: Shape, issue: Issue): void {
+  const seen = new Set<string>();
+  const claim = (value: string, path: (string | number)[]): void => {
+    if (seen.has(value)) issue([...path, 'id'], `the id "${value}" is used twice`);
+    seen.add(value);
+  };
+  scene.art.forEach((one, i) => claim(one.id, ['art', i]));
+  scene.guides.forEach((one, i) => {
+    claim(one.id, ['guides', i]);
+    one.nodes.forEach((each, j) => claim(each.id, ['guides', i, 'nodes', j]));
+  });
+  scene.riders.forEach((one, i) => {
+    claim(one.id, ['riders', i]);
+    one.pace.marks.forEach((each, j) => claim(each.id, ['riders', i, 'pace', 'marks', j]));
+  });
+  scene.tracing.forEach((one, i) => claim(one.id, ['tracing', i]));
+}
+
+/** Marks in order, none overlapping the next, none past the cycle. The sum is compared with a hair's breadth for rounding. */
+function checkMarks(rider: Shape['riders'][number], index: number, duration: number, issue: Issue): void {
+  const slack = 1e-9;
+  const cycle = rider.pace.cycle ?? duration;
+  rider.pace.marks.forEach((one, j) => {
+    const next = rider.pace.marks[j + 1];
+    const path = ['riders', index, 'pace', 'marks', j];
+    if (next && next.time < one.time) issue([...path, 'time'], 'marks are in order of time');
+    else if (next && one.time + one.dwell > next.time + slack)
+      issue([...path, 'dwell'], 'a mark rests past the next one');
+    else if (!next && one.time + one.dwell > cycle + slack)
+      issue([...path, 'time'], `a mark lies past the end of the cycle (${cycle} s)`);
+  });
+}
+
+function checkReferences(scene: Shape, issue: Issue): void {
+  const arts = new Set(scene.art.map((one) => one.id));
+  const guides = new Map(scene.guides.map((one) => [one.id, new Set(one.nodes.map((each) => each.id))]));
+  scene.riders.forEach((one, i) => {
+    if (!arts.has(one.art)) issue(['riders', i, 'art'], `there is no art "${one.art}"`);
+    const nodes = one.guide === null ? undefined : guides.get(one.guide);
+    if (one.guide !== null && !nodes) issue(['riders', i, 'guide'], `there is no guide "${one.guide}"`);
+    one.pace.marks.forEach((each, j) => {
+      if (each.place.by === 'node' && !nodes?.has(each.place.node))
+        issue(['riders', i, 'pace', 'marks', j, 'place', 'node'], `its guide has no node "${each.place.node}"`);
+    });
+  });
+}
+
+/** Links lead to a guide that is there and follows none itself; a drawing rider and a picture's pixels are there. */
+function checkLinks(scene: Shape, issue: Issue): void {
+  const guides = new Map(scene.guides.map((one) => [one.id, one]));
+  const riders = new Set(scene.riders.map((one) => one.id));
+  scene.guides.forEach((one, i) => {
+    const original = one.link && guides.get(one.link.of);
+    if (one.link && !original) issue(['guides', i, 'link', 'of'], `there is no guide "${one.link.of}"`);
+    if (original?.link || (one.link && one.link.of === one.id))
+      issue(['guides', i, 'link', 'of'], 'a linked guide follows one that is not linked itself');
+    if (one.stroke?.draws != null && !riders.has(one.stroke.draws))
+      issue(['guides', i, 'stroke', 'draws'], `there is no rider "${one.stroke.draws}"`);
+  });
+  scene.tracing.forEach((one, i) => {
+    if (!(one.asset in scene.assets)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
+  });
+}
+
+/** The one definition of a scene: shape, references, order of marks, unique ids, verified art. */
+export const sceneSchema = sceneShape.superRefine((scene, context) => {
+  const issue: Issue = (path, message) => context.addIssue({ code: 'custom', path, message });
+  checkIds(scene, issue);
+  checkReferences(scene, issue);
+  checkLinks(scene, issue);
+  scene.riders.forEach((one, i) => checkMarks(one, i, scene.clock.duration, issue));
+  scene.art.forEach((one, i) => {
+    const read = readArtMarkup(one.markup);
+    if (!read.ok) issue(['art', i, 'markup'], `line ${read.line}: ${read.message}`);
+  });
+});

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { easeSchema } from '../../pace/index.ts';
+import { REPEATS } from '../../time/index.ts';
+import { id, seconds } from './ids.ts';
+import { placeSchema } from './place.ts';
+
+/** A time, a dwell (for people: a rest) and a place that the rider hits then; `ease` is that of the leg that follows. */
+export const markSchema = z.strictObject({
+  id,
+  time: seconds,
+  place: placeSchema,
+  dwell: seconds.default(0),
+  ease: easeSchema.default({ kind: 'steady' }),
+});
+
+/** When a rider is where; null: as the clock. */
+export const paceSchema = z.strictObject({
+  marks: z.array(markSchema).max(10_000).readonly().default([]),
+  cycle: z.number().positive().max(36_000).nullable().default(null),
+  delay: z.number().min(-36_000).max(36_000).default(0),
+  repeat: z.enum(REPEATS).nullable().default(null),
+});

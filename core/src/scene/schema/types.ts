@@ -1,0 +1,23 @@
+import type { z } from 'zod';
+import type { sceneShape } from './scene.ts';
+
+type Immutable<T> = T extends (infer U)[]
+  ? readonly Immutable<U>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Immutable<T[K]> }
+    : T;
+
+export type Scene = Immutable<z.infer<typeof sceneShape>>;
+export type Art = Scene['art'][number];
+export type Guide = Scene['guides'][number];
+export type Node = Guide['nodes'][number];
+export type Join = Node['join'];
+export type Rider = Scene['riders'][number];
+export type Pace = Rider['pace'];
+export type Mark = Pace['marks'][number];
+export type Place = Mark['place'];
+export type Heading = Rider['heading'];
+export type Clock = Scene['clock'];
+export type GuideLink = NonNullable<Guide['link']>;
+export type GuideStroke = NonNullable<Guide['stroke']>;
+export type Tracing = Scene['tracing'][number];

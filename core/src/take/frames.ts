@@ -1,0 +1,36 @@
+import { Poses, prepare } from '../motion/index.ts';
+import { frameCount, type Scene } from '../scene/index.ts';
+
+/** A scene by frames, for data and pixels: N = max(1, round(length · fps)) frames at i · length / N. */
+export interface Frames {
+  readonly name: string;
+  readonly canvas: Scene['canvas'];
+  /** Seconds. */
+  readonly length: number;
+  readonly fps: number;
+  readonly count: number;
+  /** Ids of the riders that are sent, in the scene's order. */
+  readonly riders: readonly string[];
+  readonly timeOf: (frame: number) => number;
+  /** Fills the poses of all riders of the scene; `rowOf` says where a rider's stands. */
+  readonly posesAt: (frame: number, out?: Poses) => Poses;
+  readonly rowOf: (rider: string) => number;
+}
+
+export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: number) => void } = {}): Frames {
+  const motion = prepare(scene);
+  const count = frameCount(scene.clock);
+  const timeOf = (frame: number): number => (frame * motion.length) / count;
+  onProgress?.(1);
+  return {
+    name: scene.name,
+    canvas: scene.canvas,
+    length: motion.length,
+    fps: scene.clock.fps,
+    count,
+    riders: scene.riders.filter((rider) => rider.output).map((rider) => rider.id),
+    timeOf,
+    posesAt: (frame, out = new Poses(motion.riders.length)) => motion.poseAt(timeOf(frame), out),
+    rowOf: (rider) => motion.indexOf(rider),
+  };
+}

@@ -1,0 +1,41 @@
+import { prepare } from '../motion/index.ts';
+import { artById, type Scene } from '../scene/index.ts';
+import { valuesOfCurves } from './gap.ts';
+import { cornerGap, pivotBoxOf, sampleAt } from './sample.ts';
+import type { Take } from './take.ts';
+
+/** How far a take is from the evaluator. */
+export interface TakeError {
+  /** Largest displacement of the art box's corners, canvas px. */
+  readonly px: number;
+  /** The rider and the time, s, at which it was found; absent where nothing moves. */
+  readonly rider?: string;
+  readonly time?: number;
+}
+
+/** Looks a second of motion; scattered, so that no frame rate and no key is favoured. */
+const LOOKS = 240;
+
+/** s. Looks this near to an event of the motion are passed over: what jumps there may jump this much earlier or later. */
+const EVENT_SLACK = 1e-4;
+
+/** The largest displacement between a take's own keys and the evaluator, looked for at scattered times. Pure: what is measured is what a writer writes. */
+export function measureTake(scene: Scene, take: Take): TakeError {
+  const motion = prepare(scene);
+  let worst: TakeError = { px: 0 };
+  for (const drawn of take.drawing) {
+    if (drawn.kind !== 'art') continue;
+    const rider = motion.rider(drawn.id);
+    const art = artById(scene, scene.riders[motion.indexOf(drawn.id)]?.art ?? '');
+    if (!rider || !art || rider.varies.length === 0) continue;
+    const events = rider.events(0, take.length);
+    const count = Math.min(20_000, Math.ceil(take.length * LOOKS));
+    for (let i = 0; i < count; i++) {
+      const time = ((i * 0.6180339887498949 + 0.137) % 1) * take.length;
+      if (events.some((event) => Math.abs(event - time) < EVENT_SLACK)) continue;
+      const px = cornerGap(valuesOfCurves(drawn.curves, time), sampleAt(rider, time), pivotBoxOf(art));
+      if (px > worst.px) worst = { px, rider: drawn.id, time };
+    }
+  }
+  return worst;
+}

@@ -1,0 +1,68 @@
+import { assertNever } from '../assert-never.ts';
+import type { Side } from '../geometry/index.ts';
+
+export const REPEATS = ['loop', 'there-and-back', 'once'] as const;
+export type Repeat = (typeof REPEATS)[number];
+
+/** What folds a rider's time: seconds, seconds, and how its cycle repeats. */
+export interface Folding {
+  readonly delay: number;
+  readonly cycle: number;
+  readonly repeat: Repeat;
+}
+
+/** A time folded into a rider's cycle: local seconds in [0, cycle], and whether local time runs forward or backward there. Filled in place. */
+export interface Folded {
+  local: number;
+  direction: Side;
+}
+
+export const emptyFolded = (): Folded => ({ local: 0.5, direction: 1 });
+
+/**
+ * Folds unbounded time into one cycle. Local time = time − delay; loop wraps, there-and-back runs forward for a cycle and backward for one, once
+ * is held at both ends. `side` −1 asks for the limit from earlier times, which differs where time wraps or turns.
+ */
+export function foldTime(time: number, by: Folding, side: Side = 1, out: Folded = emptyFolded()): Folded {
+  out.local = time;
+  return fold(by, side, out);
+}
+
+/** The same in place: takes the time from `out.local`. */
+export function fold(by: Folding, side: Side, out: Folded): Folded {
+  const t = out.local - by.delay;
+  const cycle = by.cycle;
+  out.direction = 1;
+  switch (by.repeat) {
+    case 'once':
+      out.local = t < 0 ? 0 : t > cycle ? cycle : t;
+      return out;
+    case 'loop':
+      out.local = t;
+      wrap(cycle, side, out);
+      return out;
+    case 'there-and-back':
+      out.local = t;
+      wrap(2 * cycle, side, out);
+      if (side > 0 ? out.local >= cycle : out.local > cycle) {
+        out.local = 2 * cycle - out.local;
+        out.direction = -1;
+      }
+      return out;
+    default:
+      return assertNever(by.repeat);
+  }
+}
+
+function wrap(period: number, side: Side, out: Folded): void {
+  const rest = out.local - Math.floor(out.local / period) * period;
+  if (side < 0) out.local = rest <= 0 ? period : rest;
+  else out.local = rest >= period ? 0 : rest;
+}
+
+/** Whether a rider that runs once stands at one of its ends at a time. */
+export const isHeld = ({ delay, cycle, repeat }: Folding, time: number): boolean =>
+  repeat === 'once' && (time - delay < 0 || time - delay > cycle);
+
+/** Seconds after which a whole cycle has been shown: twice the cycle where it goes there and back. */
+export const roundOf = (cycle: number, repeat: Repeat): number => (repeat === 'there-and-back' ? 2 * cycle : cycle);

@@ -1,0 +1,40 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { cutsAtWraps, foldTime, isHeld, REPEATS, shownTimes, timesOfLocals, type Folding } from './index.ts';
+
+const folding = fc.record({
+  delay: fc.double({ min: -5, max: 5, noNaN: true }),
+  cycle: fc.double({ min: 0.2, max: 4, noNaN: true }),
+  repeat: fc.constantFrom(...REPEATS),
+});
+
+describe('unfolding is folding backwards', () => {
+  test('each time at which a local time passes folds to it', () => {
+    fc.assert(
+      fc.property(folding, fc.double({ min: 0, max: 1, noNaN: true }), (by, share) => {
+        const local = share * by.cycle;
+        for (const time of timesOfLocals(by, [local], -3, 7)) {
+          const off = Math.abs(foldTime(time, by).local - local);
+          expect(Math.min(off, Math.abs(by.cycle - off))).toBeLessThan(1e-9);
+        }
+        for (const time of shownTimes(by, local, 6)) {
+          const off = Math.abs(foldTime(time, by).local - local);
+          if (!isHeld(by, time)) expect(Math.min(off, Math.abs(by.cycle - off))).toBeLessThan(1e-8);
+        }
+      }),
+      { seed: 4 },
+    );
+  });
+  test('a mark at the start is not shown again at the very end, one at the end not at the very start', () => {
+    const by: Folding = { delay: 0, cycle: 2, repeat: 'loop' };
+    expect(shownTimes(by, 0, 4)).toEqual([0, 2]);
+    expect(shownTimes(by, 2, 4)).toEqual([2, 4]);
+    expect(shownTimes(by, 0.5, 4)).toEqual([0.5, 2.5]);
+    expect(shownTimes({ ...by, repeat: 'there-and-back' }, 0.5, 8)).toEqual([0.5, 4.5]);
+    expect(shownTimes({ ...by, repeat: 'once', delay: 1 }, 0.5, 4)).toEqual([1.5]);
+  });
+  test('a line is cut where a loop starts anew', () => {
+    expect(cutsAtWraps({ delay: 0.5, cycle: 2, repeat: 'loop' }, -1, 5)).toEqual([-1, 0.5, 2.5, 4.5, 5]);
+    expect(cutsAtWraps({ delay: 0, cycle: 2, repeat: 'there-and-back' }, 0, 5)).toEqual([0, 5]);
+  });
+});

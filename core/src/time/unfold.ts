@@ -1,0 +1,54 @@
+import { wholeNumbers } from '../search.ts';
+import { roundOf, type Folding } from './fold.ts';
+
+/** Numbers of the rounds that a stretch of time touches. */
+function roundsWithin(by: Folding, from: number, to: number): number[] {
+  if (by.repeat === 'once') return [0];
+  const round = roundOf(by.cycle, by.repeat);
+  return wholeNumbers(Math.floor((from - by.delay) / round), Math.ceil((to - by.delay) / round));
+}
+
+/** All times inside (from, to), s, at which local time passes one of `locals`, the way back included; not in order. */
+export function timesOfLocals(by: Folding, locals: readonly number[], from: number, to: number): number[] {
+  const round = roundOf(by.cycle, by.repeat);
+  const found: number[] = [];
+  const add = (time: number): void => {
+    if (time > from && time < to) found.push(time);
+  };
+  for (const k of roundsWithin(by, from, to))
+    for (const local of locals) {
+      add(by.delay + k * round + local);
+      if (by.repeat === 'there-and-back') add(by.delay + k * round + 2 * by.cycle - local);
+    }
+  return found;
+}
+
+/** s. Times of a loop nearer than this to its ends count as at them. */
+const AT_END = 1e-9;
+
+/**
+ * The times in [0, length], s, at which a local time is shown on the way there: the first is where it is edited. The start of a cycle is not shown at the loop's very
+ * end, nor its end at the loop's very start, unless it is shown nowhere else.
+ */
+export function shownTimes(by: Folding, local: number, length: number): number[] {
+  if (by.repeat === 'once') return [by.delay + local];
+  const round = roundOf(by.cycle, by.repeat);
+  const first = Math.ceil((0 - by.delay - local) / round - AT_END);
+  const times: number[] = [];
+  for (let k = first; by.delay + local + k * round <= length + AT_END; k++) times.push(by.delay + local + k * round);
+  const inner = times.filter(
+    (time) => (local <= 0 ? time < length - AT_END : true) && (local >= by.cycle ? time > AT_END : true),
+  );
+  return inner.length > 0 ? inner : times;
+}
+
+/** `from`, `to` and the times between them where a loop starts anew: between two of them a line is unbroken but for its jumps. */
+export function cutsAtWraps(by: Folding, from: number, to: number): number[] {
+  if (by.repeat !== 'loop') return [from, to];
+  const cuts = [from];
+  for (let k = Math.ceil((from - by.delay) / by.cycle); by.delay + k * by.cycle < to; k++) {
+    const at = by.delay + k * by.cycle;
+    if (at > from) cuts.push(at);
+  }
+  return [...cuts, to];
+}

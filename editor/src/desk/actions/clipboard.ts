@@ -1,0 +1,86 @@
+import { copyMarks, copyThings, pasteMarks, pasteThings, pathData, type Clip } from '@pace-line/core';
+import { NOTHING, selectedParts, selectRider } from '../../document/index.ts';
+import { tell } from '../../look/notices.tsx';
+import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+import { change, plural } from './change.ts';
+import { deleteSelected } from './selecting.ts';
+import { localTimeOf } from './marks.ts';
+import { wordsOfRefusal } from '../../words/refusals.ts';
+
+/** Stands before what is copied, so that pasting here pastes the things themselves. */
+const COPIED = 'Pace Line selection';
+
+/** Canvas px by which what is pasted or duplicated is moved, to be seen. */
+const PASTE_OFFSET = 24;
+
+/** What was copied last, with the guides that were asked for (others came along with their riders). */
+interface Held {
+  readonly clip: Clip;
+  readonly guides: readonly string[];
+}
+
+/** One for the whole application: what is copied in one scene is pasted in another. */
+let held: Held | undefined;
+
+/** Copies what is selected; false where nothing is. */
+export function copySelected(desk: Desk): boolean {
+  const made = clipOf(desk);
+  if (made) held = made;
+  return made !== undefined;
+}
+
+function clipOf(desk: Desk): Held | undefined {
+  const scene = sceneOf(desk);
+  const { guides, riders } = selectionOf(desk);
+  const parts = selectedParts(selectionOf(desk));
+  if (parts?.kind.list === 'marks') return { clip: copyMarks(scene, parts.owner, parts.ids), guides: [] };
+  return guides.length + riders.length > 0 ? { clip: copyThings(scene, guides, riders), guides } : undefined;
+}
+
+/** What goes onto the system's clipboard with a copy: path data where guides were copied. */
+export function copiedText(): string {
+  const guides = held?.clip.kind === 'things' ? held.clip.guides.filter((one) => held?.guides.includes(one.id)) : [];
+  return guides.length > 0 ? `${COPIED} ${guides.map((one) => pathData(one.nodes, one.closed)).join(' ')}` : COPIED;
+}
+
+export function cutSelected(desk: Desk): void {
+  if (copySelected(desk)) deleteSelected(desk);
+}
+
+export function pasteHeld(desk: Desk): void {
+  if (held) pasteClip(desk, held);
+}
+
+/** Pastes a copy of what is selected, without touching what was copied. */
+export function duplicateSelected(desk: Desk): void {
+  if (selectedParts(selectionOf(desk))?.kind.list === 'marks')
+    return tell('Marks are duplicated by copying them and pasting at the playhead.');
+  const made = clipOf(desk);
+  if (made) pasteClip(desk, made);
+}
+
+function pasteClip(desk: Desk, { clip, guides }: Held): void {
+  if (clip.kind === 'things') {
+    const pasted = pasteThings(sceneOf(desk), clip, PASTE_OFFSET, guides);
+    change(desk, 'Paste', () => pasted.scene, { ...NOTHING, guides: pasted.guides, riders: pasted.riders });
+    return;
+  }
+  const [rider] = selectionOf(desk).riders;
+  if (rider === undefined) return tell('Select the rider whose pace line should get the marks.');
+  const args = { rider, clip, time: localTimeOf(desk, rider) };
+  const refusal = pasteMarks.can(sceneOf(desk), args);
+  if (refusal) return tell(wordsOfRefusal(refusal));
+  const before = new Set(
+    sceneOf(desk)
+      .riders.find(({ id }) => id === rider)
+      ?.pace.marks.map(({ id }) => id),
+  );
+  change(desk, plural('Paste mark', clip.marks), (scene) => pasteMarks(scene, args));
+  const after = sceneOf(desk).riders.find(({ id }) => id === rider)?.pace.marks ?? [];
+  desk.doc.select(
+    selectRider(
+      rider,
+      after.filter(({ id }) => !before.has(id)).map(({ id }) => id),
+    ),
+  );
+}

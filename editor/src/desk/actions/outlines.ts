@@ -1,0 +1,93 @@
+import {
+  addGuide,
+  fitStroke,
+  namedNode,
+  nodesThrough,
+  outlinesFromPathData,
+  pathData,
+  pathOfGuide,
+  type Guide,
+  type Outline,
+  type Vec,
+} from '@pace-line/core';
+import { NOTHING, selectGuide, type KeptGuide } from '../../document/index.ts';
+import { tell } from '../../look/notices.tsx';
+import { guideFrom } from '../../tools/index.ts';
+import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+import { keepStroke } from '../view.ts';
+import { change, perform } from './change.ts';
+import { freeGuideName } from './guides.ts';
+
+/** Puts a guide as path data on the clipboard. */
+export async function copyPathData(guide: Guide): Promise<void> {
+  const d = pathData(guide.nodes, guide.closed);
+  try {
+    await navigator.clipboard.writeText(d);
+    tell(`“${guide.name}” was copied as path data.`);
+  } catch {
+    tell(d, 'The clipboard is not to be had; here is the path data:');
+  }
+}
+
+/** Adds guides made of outlines, one each, where they are. */
+export function addOutlines(desk: Desk, outlines: readonly Outline[], base: string, label: string): void {
+  const drawn = outlines.filter((one) => one.nodes.length > 1);
+  if (drawn.length === 0) return tell('There is no path with two points in it.');
+  const made: string[] = [];
+  change(desk, label, (scene) =>
+    drawn.reduce((sum, { nodes, closed }) => {
+      const guide = guideFrom(
+        sum,
+        nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: namedNode(node, '').join })),
+        closed,
+        base,
+      );
+      made.push(guide.id);
+      return addGuide(sum, { guide });
+    }, scene),
+  );
+  desk.doc.select({ ...NOTHING, guides: made });
+}
+
+/** A guide through a list of points: smooth through every one; its roundness can be changed on the guide card while the list is the last that came in. */
+export function addPoints(desk: Desk, points: readonly Vec[], closed: boolean, base: string): void {
+  addOutlines(desk, [outlineThrough(points, closed)], base, `Bring in ${base}`);
+  const [guide] = selectionOf(desk).guides;
+  if (guide !== undefined && points.length <= MOST_NODES) keepStroke({ kind: 'points', guide, points, closed });
+}
+
+/** Path data pasted as text; gives false where it is none. */
+export function pastePathData(desk: Desk, text: string): boolean {
+  const d = text.trim();
+  if (!/^[Mm]\s*[-+.\d]/.test(d) || d.length > 2_000_000) return false;
+  const read = outlinesFromPathData(d);
+  if (read.ok) addOutlines(desk, read.outlines, 'Pasted path', 'Paste path data');
+  else tell(read.message, 'The pasted path data was not taken in');
+  return true;
+}
+
+/** Puts a kept guide into the scene with its middle at a point. */
+export function placeKept(desk: Desk, { name, guide }: KeptGuide, [x, y]: readonly [number, number]): void {
+  const box = pathOfGuide(guide).bounds;
+  const dx = x - (box.left + box.right) / 2;
+  const dy = y - (box.top + box.bottom) / 2;
+  const scene = sceneOf(desk);
+  const nodes = guide.nodes.map((node) => ({ ...node, x: node.x + dx, y: node.y + dy }));
+  const made: Guide = {
+    ...guideFrom(scene, nodes, guide.closed, name),
+    name: freeGuideName(desk, name),
+    corridor: guide.corridor,
+    ...(guide.thickness === undefined ? {} : { thickness: guide.thickness }),
+    ...(guide.shape ? { shape: { ...guide.shape, x: guide.shape.x + dx, y: guide.shape.y + dy } } : {}),
+  };
+  perform(desk, `Place ${name}`, addGuide, { guide: made }, selectGuide(made.id));
+}
+
+/** Above this, points are a trail to be fitted, not nodes to be kept one by one. */
+const MOST_NODES = 300;
+
+/** An outline through points: smooth through every one, or, of very many, fitted within a px. */
+export function outlineThrough(points: readonly Vec[], closed: boolean): Outline {
+  if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
+  return { nodes: nodesThrough(points, 1, closed), closed };
+}

@@ -1,0 +1,58 @@
+import {
+  addArt,
+  addRider,
+  artById,
+  detachRiders,
+  freeId,
+  freeName,
+  idsIn,
+  newRider,
+  riderById,
+  type Art,
+  type Rider,
+  type Vec,
+} from '@pace-line/core';
+import type { ReadArt } from '@pace-line/core/art-import';
+import { selectRider } from '../../document/index.ts';
+import { sceneOf, type Desk } from '../desk.ts';
+import { perform } from './change.ts';
+
+/** Takes a drawing into the scene's art; gives its id. */
+export function bringInArt(desk: Desk, name: string, { markup, width, height }: ReadArt): string {
+  const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
+  const art: Art = { id, name, kind: 'svg', markup, width, height, pivot: [width / 2, height / 2], facing: 0 };
+  perform(desk, `Bring in ${name}`, addArt, { art });
+  return id;
+}
+
+/** A rider of an art that is not in the scene yet, with an id and a name that are free there. */
+export function newRiderOf(desk: Desk, artId: string, at: Vec): Rider | undefined {
+  const scene = sceneOf(desk);
+  const art = artById(scene, artId);
+  if (!art) return undefined;
+  const id = freeId(idsIn(scene), idFrom(art.name, 'rider'));
+  const name = freeName(
+    scene.riders.map((rider) => rider.name),
+    art.name,
+  );
+  return newRider({ id, name, art: artId, at });
+}
+
+/** Parks a new rider of an art at a point of the canvas, px. */
+export function parkArt(desk: Desk, artId: string, at: Vec): void {
+  const rider = newRiderOf(desk, artId, at);
+  if (rider) perform(desk, `Place ${rider.name}`, addRider, { rider }, selectRider(rider.id));
+}
+
+/** Takes a rider off its guide; it stays where it is. */
+export function park(desk: Desk, rider: string): void {
+  const name = riderById(sceneOf(desk), rider)?.name ?? 'rider';
+  perform(desk, `Park ${name}`, detachRiders, { ids: [rider], time: desk.playback.time });
+}
+
+const idFrom = (name: string, fallback: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40) || fallback;

@@ -1,0 +1,50 @@
+import { addRider, attachRider, riderById, type Rider, type Scene, type Seating, type Vec } from '@pace-line/core';
+import { selectRider } from '../../document/index.ts';
+import { sceneOf, type Desk } from '../desk.ts';
+import { useDeskView, type SeatingQuestion } from '../view.ts';
+import { change } from './change.ts';
+import { newRiderOf } from './riding.ts';
+
+/** Puts a rider on a guide where nothing jumps, and asks whether it should sit on it instead. */
+export function askToRide(desk: Desk, riderId: string, guide: string): void {
+  const before = sceneOf(desk);
+  const rider = riderById(before, riderId);
+  if (!rider || rider.guide === guide) return;
+  put(desk, { rider: riderId, guide, before, time: desk.playback.time, begins: 'start' }, 'keep');
+}
+
+/** Puts a new rider of an art on a guide where it was dropped, and asks whether it should stay just there. */
+export function dropOnGuide(desk: Desk, artId: string, guide: string, at: Vec): void {
+  askForNew(desk, newRiderOf(desk, artId, at), guide, at);
+}
+
+/** Puts a new rider of an art on a guide at its start. */
+export function rideAtStart(desk: Desk, artId: string, guide: string): void {
+  const start = sceneOf(desk).guides.find(({ id }) => id === guide)?.nodes[0];
+  askForNew(desk, newRiderOf(desk, artId, [start?.x ?? 0, start?.y ?? 0]), guide, 'start');
+}
+
+function askForNew(desk: Desk, rider: Rider | undefined, guide: string, begins: SeatingQuestion['begins']): void {
+  if (!rider) return;
+  const before = addRider(sceneOf(desk), { rider });
+  put(desk, { rider: rider.id, guide, before, time: desk.playback.time, begins }, 'seat');
+}
+
+/** Answers the question that is asked, if nothing was changed since. */
+export function answerSeating(desk: Desk, seating: Seating): void {
+  const { question } = useDeskView.getState();
+  if (question && isOpen(desk, question)) put(desk, question, seating);
+}
+
+/** A question is open while nothing else was done since. */
+export const isOpen = (desk: Desk, { after }: SeatingQuestion): boolean => sceneOf(desk) === after;
+
+type Asked = Omit<SeatingQuestion, 'seating' | 'after'>;
+
+function put(desk: Desk, { rider, guide, before, time, begins }: Asked, seating: Seating): void {
+  const name = riderById(before, rider)?.name ?? 'rider';
+  const edit = (): Scene => attachRider(before, { rider, guide, seating, time, begins });
+  change(desk, seating === 'seat' ? `Seat ${name} on its guide` : `Put ${name} on a guide`, edit, selectRider(rider));
+  const question = { rider, guide, before, time, begins, seating, after: sceneOf(desk) };
+  useDeskView.getState().set({ question });
+}

@@ -1,0 +1,56 @@
+import { deleteGuides, deleteMarks, deleteNodes, deleteRiders, guideById, riderById } from '@pace-line/core';
+import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document/index.ts';
+import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+import { change, perform, plural } from './change.ts';
+
+/** Selects all parts of what has some selected, else all guides and riders that are not locked. */
+export function selectAll(desk: Desk): void {
+  const scene = sceneOf(desk);
+  const parts = selectedParts(selectionOf(desk));
+  if (parts) {
+    const { kind, owner } = parts;
+    desk.doc.select({ ...NOTHING, [kind.owners]: [owner], [kind.list]: kind.idsIn(scene, owner) });
+    return;
+  }
+  desk.doc.select({
+    ...NOTHING,
+    guides: scene.guides.filter((one) => !one.locked).map((one) => one.id),
+    riders: scene.riders.filter((one) => !one.locked).map((one) => one.id),
+  });
+}
+
+/** Deletes what is selected, the innermost first: marks, nodes, then riders and guides. */
+export function deleteSelected(desk: Desk): void {
+  const scene = sceneOf(desk);
+  const { guides, riders } = selectionOf(desk);
+  const parts = selectedParts(selectionOf(desk));
+  if (parts?.kind.list === 'marks')
+    perform(
+      desk,
+      plural('Delete mark', parts.ids),
+      deleteMarks,
+      { rider: parts.owner, marks: parts.ids },
+      selectRider(parts.owner),
+    );
+  else if (parts) {
+    const args = { guide: parts.owner, nodes: parts.ids, refit: true };
+    // The last node takes its guide with it.
+    if (deleteNodes.can(scene, args)?.code === 'last-node') deleteThings(desk, [parts.owner], []);
+    else perform(desk, plural('Delete node', parts.ids), deleteNodes, args, selectGuide(parts.owner));
+  } else if (guides.length > 0 || riders.length > 0) deleteThings(desk, guides, riders);
+}
+
+export function deleteThings(desk: Desk, guides: readonly string[], riders: readonly string[]): void {
+  const { time } = desk.playback;
+  const scene = sceneOf(desk);
+  const names = [
+    ...guides.map((id) => guideById(scene, id)?.name),
+    ...riders.map((id) => riderById(scene, id)?.name),
+  ].filter(Boolean);
+  change(
+    desk,
+    names.length === 1 ? `Delete ${names[0] ?? ''}` : `Delete ${names.length} things`,
+    (base) => deleteGuides(deleteRiders(base, { ids: riders }), { ids: guides, time }),
+    NOTHING,
+  );
+}

@@ -1,0 +1,94 @@
+import type { KeyboardEvent } from 'react';
+import { nameOfNode, pathOfGuide, type Guide } from '@pace-line/core';
+import { selectGuide, useDocument, type Selection } from '../../../document/index.ts';
+import { gripOf, showsHandles } from '../../../tools/index.ts';
+import { nudge } from '../../actions/moving.ts';
+import { useDesk } from '../../context.ts';
+
+export function Nodes({ guide, selection, zoom }: { guide: Guide; selection: Selection; zoom: number }) {
+  const [gx, gy] = gripOf(guide, zoom);
+  const k = 1 / zoom;
+  return (
+    <g className="nodes" style={{ color: guide.color }}>
+      <g className="grip" transform={`translate(${gx} ${gy}) scale(${k})`}>
+        <rect x={-8} y={-8} width={16} height={16} rx={4} />
+        <path d="M-5 0H5M0 -5V5M-5 0l2 -2M-5 0l2 2M5 0l-2 -2M5 0l-2 2M0 -5l-2 2M0 -5l2 2M0 5l-2 -2M0 5l2 -2" />
+      </g>
+      {guide.nodes.map((node) =>
+        showsHandles(guide, selection, node.id)
+          ? (['in', 'out'] as const).map((side) => {
+              const handle = node[side];
+              return handle ? (
+                <g className="handle" key={`${node.id}-${side}`}>
+                  <path d={`M${node.x} ${node.y}l${handle[0]} ${handle[1]}`} />
+                  <circle cx={node.x + handle[0]} cy={node.y + handle[1]} r={4 * k} />
+                </g>
+              ) : null;
+            })
+          : null,
+      )}
+      {guide.nodes.map((node, i) => (
+        <NodeRing key={node.id} guide={guide} index={i} zoom={zoom} isSelected={selection.nodes.includes(node.id)} />
+      ))}
+    </g>
+  );
+}
+
+function NodeRing({
+  guide,
+  index,
+  zoom,
+  isSelected,
+}: {
+  guide: Guide;
+  index: number;
+  zoom: number;
+  isSelected: boolean;
+}) {
+  const doc = useDocument();
+  const desk = useDesk();
+  const node = guide.nodes[index];
+  if (!node) return null;
+  const k = 1 / zoom;
+  const isEnd = index === 0;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const step = event.shiftKey ? 10 : 1;
+    const way = ARROWS[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
+    nudge(desk, way[0] * step, way[1] * step);
+  };
+  return (
+    <g
+      className={`node ${isSelected ? 'selected' : ''}`}
+      tabIndex={0}
+      role="button"
+      aria-pressed={isSelected}
+      aria-label={`${nameOfNode(guide, node.id)}, ${node.join}, at ${Math.round(node.x)}, ${Math.round(node.y)}`}
+      onKeyDown={onKeyDown}
+      onFocus={() => {
+        if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
+      }}
+      transform={`translate(${node.x} ${node.y}) scale(${k})`}
+    >
+      {node.join === 'corner' ? <rect x={-5} y={-5} width={10} height={10} rx={2.5} /> : <circle r={5.5} />}
+      {isEnd && <path className="start-mark" d={startMark(guide)} />}
+    </g>
+  );
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** A small chevron beside the first node that shows which way the guide runs; screen px about the node. */
+function startMark(guide: Guide): string {
+  const { tangentX: x, tangentY: y } = pathOfGuide(guide).frameAtDistance(0, 1);
+  const at = (along: number, across: number): string => `${along * x + across * y} ${along * y - across * x}`;
+  return `M${at(10, 5)}L${at(15, 0)}L${at(10, -5)}`;
+}

@@ -1,0 +1,64 @@
+import {
+  cycleOf,
+  emptyFrame,
+  frameCount,
+  guideById,
+  loopLength,
+  pathOfGuide,
+  prepare,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
+
+/** Spacing ticks of a rider, canvas px: short strokes where it is at each frame, longer ones at each second. */
+export interface Ticks {
+  readonly short: string;
+  readonly long: string;
+  /** Ticks stand at every n-th frame. */
+  readonly every: number;
+}
+
+/** Least screen distance between ticks, px. */
+const LEAST_GAP = 6;
+const MOST_TICKS = 1200;
+
+export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks {
+  const guide = guideById(scene, rider.guide);
+  const motion = prepare(scene).rider(rider.id);
+  if (!guide || !motion) return { short: '', long: '', every: 1 };
+  const path = pathOfGuide(guide);
+  const length = Math.min(loopLength(scene.clock), cycleOf(rider, scene.clock) * 2);
+  const frames = Math.min(Math.round(length * scene.clock.fps) || frameCount(scene.clock), 4000);
+  const distances = Array.from({ length: frames }, (_, i) => motion?.distanceAt((i * length) / frames) ?? 0);
+  const every = thinning(distances, zoom, Math.ceil(frames / MOST_TICKS));
+  const perSecond = Math.round(scene.clock.fps);
+  const frame = emptyFrame();
+  const strokes: [string[], string[]] = [[], []];
+  for (let i = 0; i < frames; i += every) {
+    path.frameAtDistance((distances[i] ?? 0) + rider.lead, 1, frame);
+    const isLong = i % perSecond < every && Math.floor(i / perSecond) * perSecond + every > i;
+    const reach = (isLong ? 8 : 4.5) / zoom;
+    const n = (value: number): number => Math.round(value * 100) / 100;
+    strokes[isLong ? 1 : 0].push(
+      `M${n(frame.x - frame.normalX * reach)} ${n(frame.y - frame.normalY * reach)}L${n(frame.x + frame.normalX * reach)} ${n(frame.y + frame.normalY * reach)}`,
+    );
+  }
+  return { short: strokes[0].join(''), long: strokes[1].join(''), every };
+}
+
+/** The smallest n of 1, 2, 4, 5, 10, … with at most a tenth of the ticks nearer to the last than the least gap (rests and slow ends crowd in any case). */
+function thinning(distances: readonly number[], zoom: number, least: number): number {
+  for (const every of [1, 2, 3, 4, 5, 6, 10, 12, 15, 20, 30, 60, 120, 240]) {
+    if (every < least) continue;
+    let near = 0;
+    let moving = 0;
+    for (let i = every; i < distances.length; i += every) {
+      const gap = Math.abs((distances[i] ?? 0) - (distances[i - every] ?? 0)) * zoom;
+      if (gap < 0.5) continue;
+      moving++;
+      if (gap < LEAST_GAP) near++;
+    }
+    if (near <= moving * 0.15) return every;
+  }
+  return 240;
+}

@@ -1,0 +1,142 @@
+import { memo } from 'react';
+import { ColorInput, NativeSelect } from '@mantine/core';
+import { ridersOf, ROUTE_COLORS, setGuide, type Guide, type GuideStroke } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { NumberField, PX } from '../../../fields/index.ts';
+import { useDesk } from '../../context.ts';
+import { Row, Segments } from '../Card.tsx';
+import { change } from '../../actions/change.ts';
+import { sceneOf } from '../../desk.ts';
+
+const COLOR_NAMES = ['teal', 'indigo', 'plum', 'rust', 'moss', 'marigold'];
+
+/** Screen px of a guide's line where nothing else is said. */
+const USUAL_THICKNESS = 4;
+
+const isSameStyle = ({ guide: a }: { guide: Guide }, { guide: b }: { guide: Guide }): boolean =>
+  a.id === b.id && a.color === b.color && a.thickness === b.thickness && a.stroke === b.stroke;
+
+/** How the guide looks on the canvas, and whether and how it is drawn in what is sent. */
+export const StyleRows = memo(function StyleRows({ guide }: { guide: Guide }) {
+  const desk = useDesk();
+  const put = (label: string, patch: Parameters<typeof setGuide>[1]['patch']): void =>
+    change(desk, label, (scene) => setGuide(scene, { id: guide.id, patch }));
+  return (
+    <>
+      <Row label="Route colour">
+        <div className="swatches" role="group" aria-label="Route colour">
+          {ROUTE_COLORS.map((color, i) => (
+            <button
+              key={color}
+              type="button"
+              aria-label={`Route colour ${COLOR_NAMES[i] ?? color}`}
+              aria-pressed={guide.color.toUpperCase() === color}
+              style={{ background: color }}
+              onClick={() => put('Colour guide', { color })}
+            />
+          ))}
+        </div>
+      </Row>
+      <Row label="Line on the canvas">
+        <NumberField
+          label="Thickness of the line"
+          value={guide.thickness ?? USUAL_THICKNESS}
+          unit="px"
+          units={PX}
+          min={1}
+          max={40}
+          onCommit={(thickness) => put('Thickness', { thickness })}
+        />
+      </Row>
+      <Row label="In the output">
+        <Segments
+          label="In the output"
+          value={guide.stroke ? (guide.stroke.draws === null ? 'drawn' : 'by rider') : 'no'}
+          options={[
+            ['no', 'no'],
+            ['drawn', 'drawn'],
+            ['by rider', 'by a rider'],
+          ]}
+          onChange={(value) => {
+            const rider = ridersOf(sceneOf(desk), guide.id)[0]?.id ?? null;
+            const stroke: GuideStroke = guide.stroke ?? { color: guide.color, width: 3, dash: null, draws: null };
+            put('Guide in the output', {
+              stroke: value === 'no' ? undefined : { ...stroke, draws: value === 'drawn' ? null : rider },
+            });
+          }}
+        />
+      </Row>
+      {guide.stroke && (
+        <StrokeRows guide={guide} stroke={guide.stroke} onChange={(stroke) => put('Stroke', { stroke })} />
+      )}
+    </>
+  );
+}, isSameStyle);
+
+const DASHES: readonly (readonly [string, readonly [number, number] | null])[] = [
+  ['solid', null],
+  ['dashed', [12, 8]],
+  ['dotted', [1, 8]],
+];
+
+function StrokeRows({
+  guide,
+  stroke,
+  onChange,
+}: {
+  guide: Guide;
+  stroke: GuideStroke;
+  onChange: (stroke: GuideStroke) => void;
+}) {
+  const riders = useCalmState((state) =>
+    ridersOf(state.shown, guide.id)
+      .map(({ id, name }) => `${id}\n${name}`)
+      .join('\t'),
+  );
+  const list = riders ? riders.split('\t').map((one) => one.split('\n')) : [];
+  const dash = DASHES.find(([, value]) => JSON.stringify(value) === JSON.stringify(stroke.dash))?.[0] ?? 'dashed';
+  return (
+    <>
+      <Row label="Stroke">
+        <ColorInput
+          size="xs"
+          aria-label="Colour of the stroke"
+          w={112}
+          format="hex"
+          swatches={[...ROUTE_COLORS]}
+          value={stroke.color}
+          onChangeEnd={(color) => /^#[0-9a-f]{6}$/i.test(color) && onChange({ ...stroke, color })}
+        />
+        <NumberField
+          label="Width of the stroke"
+          value={stroke.width}
+          unit="px"
+          units={PX}
+          min={0.1}
+          max={1000}
+          onCommit={(width) => onChange({ ...stroke, width })}
+        />
+      </Row>
+      {stroke.draws === null ? (
+        <Row label="Pattern">
+          <Segments
+            label="Pattern of the stroke"
+            value={dash}
+            options={DASHES.map(([name]) => [name, name] as const)}
+            onChange={(name) => onChange({ ...stroke, dash: DASHES.find(([one]) => one === name)?.[1] ?? null })}
+          />
+        </Row>
+      ) : (
+        <Row label="Drawn by">
+          <NativeSelect
+            size="xs"
+            aria-label="Rider that draws it"
+            value={stroke.draws}
+            data={list.map(([value = '', label = '']) => ({ value, label }))}
+            onChange={(event) => onChange({ ...stroke, draws: event.currentTarget.value })}
+          />
+        </Row>
+      )}
+    </>
+  );
+}

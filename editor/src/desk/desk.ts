@@ -1,0 +1,12 @@
+import type { Scene } from '@pace-line/core';
+import type { SceneDocument, Selection } from '../document/index.ts';
+import type { Playback } from '../scene/playback.ts';
+
+/** What the Desk's actions work on. */
+export interface Desk {
+  readonly doc: SceneDocument;
+  readonly playback: Playback;
+}
+
+export const sceneOf = (desk: Desk): Scene => desk.doc.state.committed;
+export const selectionOf = (desk: Desk): Selection => desk.doc.state.selection;

@@ -1,0 +1,119 @@
+import type { KeyboardEvent } from 'react';
+import {
+  foldingOf,
+  shownTimes,
+  xOfTime,
+  yOfDistance,
+  type Axes,
+  type Guide,
+  type Mark,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
+import { selectRider } from '../../../document/index.ts';
+import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
+import { nudgeMarks } from '../../actions/marks.ts';
+import { useDesk } from '../../context.ts';
+import { markLabel, seconds } from '../../labels.ts';
+
+interface MarksProps {
+  readonly scene: Scene;
+  readonly guide: Guide;
+  readonly rider: Rider;
+  readonly axes: Axes;
+  readonly length: number;
+  readonly chosen: readonly string[];
+}
+
+/** The selected rider's marks: rings, the flats of their rests, the words of a single chosen one. */
+export function Marks({ scene, guide, rider, axes, length, chosen }: MarksProps) {
+  const folding = foldingOf(rider, scene.clock);
+  return (
+    <g className="marks" style={{ color: guide.color }}>
+      {rider.pace.marks.flatMap((mark) =>
+        shownTimes(folding, mark.time, length).map((shownAt, copy) => (
+          <MarkRing
+            key={`${mark.id}-${copy}`}
+            {...{ rider, mark, axes, shownAt, chosen }}
+            distance={footOfMark(guide, rider, mark)}
+            isFirst={copy === 0}
+          />
+        )),
+      )}
+    </g>
+  );
+}
+
+interface MarkRingProps {
+  readonly rider: Rider;
+  readonly mark: Mark;
+  readonly axes: Axes;
+  readonly shownAt: number;
+  readonly distance: number;
+  readonly chosen: readonly string[];
+  /** The copy that is reached by keyboard. */
+  readonly isFirst: boolean;
+}
+
+function MarkRing({ rider, mark, axes, shownAt, distance, chosen, isFirst }: MarkRingProps) {
+  const desk = useDesk();
+  const x = xOfTime(axes, shownAt);
+  const y = yOfDistance(axes, distance);
+  if (x < axes.left - 4 || x > axes.right + 4) return null;
+  const isChosen = chosen.includes(mark.id);
+  const rest = restHandleX(axes, shownAt, mark);
+  const reached = isFirst
+    ? ({
+        tabIndex: 0,
+        role: 'button',
+        'aria-pressed': isChosen,
+        'aria-label': markLabel(rider, mark, distance),
+        onKeyDown: (event: KeyboardEvent) => {
+          const way = wayOfArrow(event);
+          if (!way) return;
+          const marks = isChosen ? chosen : [mark.id];
+          if (!isChosen) desk.doc.select(selectRider(rider.id, marks));
+          nudgeMarks(desk, rider.id, marks, way[0], way[1]);
+        },
+        onFocus: () => {
+          if (!isChosen) desk.doc.select(selectRider(rider.id, [mark.id]));
+        },
+      } as const)
+    : {};
+  return (
+    <g className={`mark ${isChosen ? 'selected' : ''}`} data-mark={mark.id} {...reached}>
+      {(mark.dwell > 0 || isChosen) && (
+        <>
+          <line className="rest-line" x1={x} x2={rest} y1={y} y2={y} />
+          <path className="rest-end" d={`M${rest} ${y - 6}V${y + 6}`} data-rest={mark.id} />
+        </>
+      )}
+      <circle className="mark-ring" cx={x} cy={y} r={5.5} />
+      {isChosen && chosen.length === 1 && <MarkWords mark={mark} x={x} y={y} axes={axes} />}
+    </g>
+  );
+}
+
+/** Arrows as frames in time and px along the guide; with Shift ten of them. The key is used up. */
+function wayOfArrow(event: KeyboardEvent): readonly [number, number] | undefined {
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+  if (!way) return undefined;
+  event.preventDefault();
+  event.stopPropagation();
+  const size = event.shiftKey ? 10 : 1;
+  return [(way[0] ?? 0) * size, (way[1] ?? 0) * size];
+}
+
+function MarkWords({ mark, x, y, axes }: { mark: Mark; x: number; y: number; axes: Axes }) {
+  const words = mark.dwell > 0 ? `${seconds(mark.time)}, rests ${seconds(mark.dwell)}` : seconds(mark.time);
+  const width = words.length * 6.4 + 14;
+  const left = x > axes.right - 120 ? x - 10 - width : x + 10;
+  return (
+    <g className="mark-label" transform={`translate(${left} ${y - 28 < axes.top ? y + 12 : y - 28})`}>
+      <rect width={width} height={18} rx={3} />
+      <text x={7} y={13}>
+        {words}
+      </text>
+    </g>
+  );
+}

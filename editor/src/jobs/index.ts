@@ -1,0 +1,81 @@
+import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
+import type { Scene } from '@pace-line/core';
+import type { ArtHandlers } from './art.worker.ts';
+import { WorkerPool, type Job, type JobEnd } from './pool.ts';
+import type { FileChunk, SendHandlers, SendResult } from './send.worker.ts';
+
+export type { Job } from './pool.ts';
+export { JobNotes } from './JobNotes.tsx';
+export { shown } from './store.ts';
+
+const sending = new WorkerPool<SendHandlers>(
+  () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
+);
+const reading = new WorkerPool<ArtHandlers>(
+  () => new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+/** A file that was written. */
+export interface WrittenFile {
+  readonly name: string;
+  readonly type: string;
+  readonly blob: Blob;
+}
+
+/** A written output with how far it is from the editor's motion. */
+export interface Output extends SendResult {
+  readonly files: readonly WrittenFile[];
+  /** Bytes of all files. */
+  readonly size: number;
+}
+
+/** Bakes and writes a scene in a format, off the main thread. */
+export function writeOutput(
+  scene: Scene,
+  format: string,
+  options: Readonly<Record<string, unknown>>,
+  onProgress?: (share: number) => void,
+): Job<Output> {
+  const parts = new Map<string, { type: string; chunks: BlobPart[] }>();
+  const onChunk = ({ name, type, chunk }: FileChunk): void => {
+    const file = parts.get(name) ?? { type, chunks: [] };
+    file.chunks.push(chunk as BlobPart);
+    parts.set(name, file);
+  };
+  const job = sending.run(
+    'send',
+    { scene: withoutPixels(scene), format, options },
+    {
+      onChunk,
+      ...(onProgress ? { onProgress } : {}),
+    },
+  );
+  const end = job.end.then((ended): JobEnd<Output> => {
+    if (ended.state !== 'done') return ended;
+    const files = [...parts].map(([name, { type, chunks }]) => ({ name, type, blob: new Blob(chunks, { type }) }));
+    return {
+      state: 'done',
+      result: { ...ended.result, files, size: files.reduce((sum, { blob }) => sum + blob.size, 0) },
+    };
+  });
+  return { end, cancel: job.cancel };
+}
+
+/** A scene without the pixels of its pictures: they are large, and no format of today needs them. */
+const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });
+
+/** ms. A drawing that takes longer to read is given up. */
+const READING_LIMIT = 20_000;
+
+/** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
+export const readArtFile = async (text: string, limit = READING_LIMIT): Promise<ArtResult> =>
+  resultOf(await reading.run('art', text, { limit }).end);
+
+/** Reads an SVG file's text and takes it apart, in the same way. */
+export const readPartsOf = async (text: string, limit = READING_LIMIT): Promise<PartsResult> =>
+  resultOf(await reading.run('parts', text, { limit }).end);
+
+const resultOf = <R>(end: JobEnd<R>): R | { readonly ok: false; readonly message: string } =>
+  end.state === 'done'
+    ? end.result
+    : { ok: false, message: end.state === 'failed' ? end.message : 'reading it was cancelled' };

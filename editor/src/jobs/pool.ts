@@ -1,0 +1,99 @@
+import type { JobAnswer, JobHandlers, JobReports, JobRequest } from './protocol.ts';
+
+/** How a job ended. It always ends. */
+export type JobEnd<R> =
+  | { readonly state: 'done'; readonly result: R }
+  | { readonly state: 'failed'; readonly message: string }
+  | { readonly state: 'cancelled' };
+
+/** A running job. */
+export interface Job<R> {
+  /** Settles when the job ends, however it ends; never rejects. */
+  readonly end: Promise<JobEnd<R>>;
+  /** Ends it at once. */
+  readonly cancel: () => void;
+}
+
+export interface JobWatch<C> {
+  readonly onProgress?: (share: number) => void;
+  readonly onChunk?: (chunk: C) => void;
+  /** ms after which it fails with `lateMessage`. */
+  readonly limit?: number;
+}
+
+/** What of a Worker is used. */
+export interface WorkerLike {
+  onmessage: ((event: MessageEvent<JobAnswer>) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
+  postMessage: (request: JobRequest) => void;
+  terminate: () => void;
+}
+
+type InputOf<H> = H extends (input: infer I, ...rest: never[]) => unknown ? I : never;
+type ChunkOf<H> = H extends (input: never, reports: JobReports<infer C>) => unknown ? C : unknown;
+type ResultOf<H> = H extends (...args: never[]) => infer R ? Awaited<R> : never;
+
+const LATE = 'it takes too long';
+
+/** Workers of one kind, at most `size` at once; further jobs wait their turn. An idle worker is kept for the next job. */
+export class WorkerPool<H extends JobHandlers> {
+  readonly #make: () => WorkerLike;
+  readonly #size: number;
+  readonly #idle: WorkerLike[] = [];
+  readonly #waiting: (() => void)[] = [];
+  #running = 0;
+
+  constructor(make: () => WorkerLike, size = 2) {
+    this.#make = make;
+    this.#size = size;
+  }
+
+  run<K extends keyof H & string>(
+    kind: K,
+    input: InputOf<H[K]>,
+    { onProgress, onChunk, limit }: JobWatch<ChunkOf<H[K]>> = {},
+  ): Job<ResultOf<H[K]>> {
+    let settle: (end: JobEnd<ResultOf<H[K]>>) => void = () => undefined;
+    const end = new Promise<JobEnd<ResultOf<H[K]>>>((resolve) => (settle = resolve));
+    let worker: WorkerLike | undefined;
+    let isOver = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const finish = (how: JobEnd<ResultOf<H[K]>>, keep: boolean): void => {
+      if (isOver) return;
+      isOver = true;
+      clearTimeout(timer);
+      if (worker) this.#leave(worker, keep);
+      settle(how);
+    };
+    const start = (): void => {
+      if (isOver) return this.#next();
+      this.#running++;
+      worker = this.#idle.pop() ?? this.#make();
+      worker.onerror = (event) => finish({ state: 'failed', message: event.message || 'the worker broke' }, false);
+      worker.onmessage = ({ data }) => {
+        if (isOver) return;
+        if (data.type === 'progress') onProgress?.(data.share);
+        else if (data.type === 'chunk') onChunk?.(data.chunk as ChunkOf<H[K]>);
+        else if (data.type === 'done') finish({ state: 'done', result: data.result as ResultOf<H[K]> }, true);
+        else finish({ state: 'failed', message: data.message }, true);
+      };
+      worker.postMessage({ kind, input });
+    };
+    if (limit !== undefined) timer = setTimeout(() => finish({ state: 'failed', message: LATE }, false), limit);
+    if (this.#running < this.#size) start();
+    else this.#waiting.push(start);
+    return { end, cancel: () => finish({ state: 'cancelled' }, false) };
+  }
+
+  #leave(worker: WorkerLike, keep: boolean): void {
+    worker.onmessage = worker.onerror = null;
+    if (keep) this.#idle.push(worker);
+    else worker.terminate();
+    this.#running--;
+    this.#next();
+  }
+
+  #next(): void {
+    if (this.#running < this.#size) this.#waiting.shift()?.();
+  }
+}

@@ -1,0 +1,48 @@
+import { formatById, measureTake, QUIET_RUN, send, type Scene, type Sink, type TakeError } from '@pace-line/core';
+import type { JobReports } from './protocol.ts';
+import { serveJobs } from './serve.ts';
+
+/** A piece of a file: the first of each opens it. */
+export interface FileChunk {
+  readonly name: string;
+  readonly type: string;
+  readonly chunk: string | Uint8Array;
+}
+
+export interface SendInput {
+  /** Without pixels, unless the format needs them. */
+  readonly scene: Scene;
+  readonly format: string;
+  readonly options: Readonly<Record<string, unknown>>;
+}
+
+export interface SendResult {
+  /** How far the output's own keys are from the editor's motion; null for what has no keys. */
+  readonly error: TakeError | null;
+  readonly keys: number;
+}
+
+const handlers = {
+  async send({ scene, format: id, options }: SendInput, reports: JobReports<FileChunk>): Promise<SendResult> {
+    const format = formatById(id);
+    if (!format) throw new Error(`there is no format "${id}"`);
+    const sink: Sink = {
+      open: (name, type) => ({
+        write: (chunk) => reports.chunk({ name, type, chunk }),
+        close: () => undefined,
+      }),
+    };
+    const run = { ...QUIET_RUN, progress: reports.progress };
+    const take = await send(scene, format, format.options.parse(options), sink, run);
+    if (!take) return { error: null, keys: 0 };
+    const keys = take.drawing.reduce(
+      (sum, drawn) =>
+        sum + (drawn.kind === 'art' ? Object.values(drawn.curves).reduce((n, curve) => n + curve.length, 0) : 0),
+      0,
+    );
+    return { error: measureTake(scene, take), keys };
+  },
+};
+
+export type SendHandlers = typeof handlers;
+serveJobs(handlers);

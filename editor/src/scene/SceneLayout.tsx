@@ -1,0 +1,57 @@
+import { useEffect, useMemo } from 'react';
+import { Outlet, useParams } from 'react-router';
+import { useStore } from 'zustand';
+import { loopLength } from '@pace-line/core';
+import { resetDeskView } from '../desk/view.ts';
+import { DocumentContext, type SceneDocument } from '../document/index.ts';
+import { OpenSceneContext, type OpenScene } from './context.ts';
+import type { Playback } from './playback.ts';
+import { Unopened } from './Unopened.tsx';
+import { useOpenDocument } from './use-open-document.ts';
+import './scene.css';
+
+/** Holds the scene of the address for all of its views: document, undo, selection, time and playing outlive a change between them. */
+export function SceneLayout() {
+  const { id = '' } = useParams();
+  return <OpenedScene key={id} id={id} />;
+}
+
+function OpenedScene({ id }: { id: string }) {
+  const { opened, open, save, held, takeOver } = useOpenDocument(id);
+  useEffect(() => resetDeskView, []);
+  const context = useMemo<OpenScene | null>(() => open && { id, playback: open.playback, save }, [id, open, save]);
+  if (opened.state !== 'ok') return <Unopened opened={opened} />;
+  if (!open || !context) return null;
+  return (
+    <DocumentContext value={open.doc}>
+      <OpenSceneContext value={context}>
+        <Clock doc={open.doc} playback={open.playback} />
+        {!held && (
+          <div className="lock-banner" role="status">
+            This scene is open in another tab; here it can only be looked at.
+            <button type="button" className="small-button" onClick={takeOver}>
+              Take over
+            </button>
+          </div>
+        )}
+        <Outlet />
+      </OpenSceneContext>
+    </DocumentContext>
+  );
+}
+
+/** Keeps playback at the scene's own length, and plays at first where motion is welcome. */
+function Clock({ doc, playback }: { doc: SceneDocument; playback: Playback }) {
+  const clock = useStore(doc.store, (state) => state.shown.clock);
+  useEffect(() => playback.setLoop(loopLength(clock), clock.repeat === 'once'), [playback, clock]);
+  useEffect(() => {
+    const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (!reduced && doc.state.committed.riders.length > 0) playback.play();
+    const stop = doc.store.subscribe(() => playback.invalidate());
+    return () => {
+      stop();
+      playback.pause();
+    };
+  }, [doc, playback]);
+  return null;
+}

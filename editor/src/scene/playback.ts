@@ -1,0 +1,173 @@
+import { prepare, Poses, type Motion, type Scene } from '@pace-line/core';
+import type { FrameLoop } from './frame-loop.ts';
+
+/** What is drawn in one frame: the scene as it is shown, the time of the loop, s, and every rider's pose then, evaluated once for all that draw. */
+export interface Frame {
+  readonly time: number;
+  readonly scene: Scene;
+  readonly motion: Motion;
+  readonly poses: Poses;
+}
+
+export type FrameListener = (frame: Frame) => void;
+
+/** The running clock of a scene. Frames go straight to what draws them, never through React. */
+export class Playback {
+  #time = 0;
+  #length: number;
+  #playing = false;
+  #speed = 1;
+  #holds = 0;
+  #last: number | undefined;
+  #once = false;
+  #poses = new Poses(0);
+  readonly #loop: FrameLoop;
+  readonly #shown: () => Scene;
+  #before: { readonly playing: boolean; readonly speed: number } | undefined;
+  readonly #listeners = new Set<FrameListener>();
+  readonly #changes = new Set<() => void>();
+
+  /** `shown` gives the scene as it is shown. */
+  constructor(loop: FrameLoop, shown: () => Scene) {
+    this.#loop = loop;
+    this.#shown = shown;
+    this.#length = prepare(shown()).length;
+    loop.onAdvance(this.#advance);
+    loop.onDraw(this.#draw);
+  }
+
+  get time(): number {
+    return this.#time;
+  }
+  get isPlaying(): boolean {
+    return this.#playing;
+  }
+  get speed(): number {
+    return this.#speed;
+  }
+
+  /** Sets the loop's length, s, and whether it stops at its end. */
+  setLoop(length: number, once: boolean): void {
+    this.#length = length;
+    this.#once = once;
+    if (this.#time > length) this.seek(length);
+  }
+
+  onFrame(listener: FrameListener): () => void {
+    this.#listeners.add(listener);
+    this.invalidate();
+    return () => this.#listeners.delete(listener);
+  }
+
+  /** Told when playing, speed or holding changes. */
+  onChange(listener: () => void): () => void {
+    this.#changes.add(listener);
+    return () => this.#changes.delete(listener);
+  }
+
+  play(): void {
+    if (this.#once && this.#time >= this.#length) this.#time = 0;
+    this.#playing = true;
+    this.#last = undefined;
+    this.#tell();
+  }
+
+  pause(): void {
+    this.#playing = false;
+    this.#tell();
+  }
+
+  toggle(): void {
+    if (this.#playing) this.pause();
+    else this.play();
+  }
+
+  setSpeed(speed: number): void {
+    this.#speed = speed;
+    this.#tell();
+  }
+
+  /** Goes to a time, held within the loop. */
+  seek(time: number): void {
+    this.#time = Math.min(Math.max(time, 0), this.#length);
+    this.invalidate();
+  }
+
+  /** Plays from a time at a speed until `endRun`, whatever was set before. */
+  run(time: number, speed: number): void {
+    this.#before ??= { playing: this.#playing, speed: this.#speed };
+    this.#speed = speed;
+    this.seek(time);
+    this.play();
+  }
+
+  /** Goes on as before `run`. */
+  endRun(): void {
+    const before = this.#before;
+    this.#before = undefined;
+    if (!before) return;
+    this.#speed = before.speed;
+    if (before.playing) this.#tell();
+    else this.pause();
+  }
+
+  /** Stops at the frame before or after; wraps at the ends. */
+  step(frames: number, fps: number): void {
+    this.pause();
+    const count = Math.max(1, Math.round(this.#length * fps));
+    const frame = Math.round((this.#time / this.#length) * count) + frames;
+    this.seek(((((frame % count) + count) % count) / count) * this.#length);
+  }
+
+  /** Holds the time still while something that moves is grabbed; each hold needs its release. */
+  hold(): void {
+    this.#holds++;
+  }
+
+  release(): void {
+    this.#holds = Math.max(0, this.#holds - 1);
+    this.#last = undefined;
+  }
+
+  /** Asks for a frame to be drawn. */
+  invalidate(): void {
+    this.#loop.request();
+  }
+
+  readonly #advance = (now: number): void => {
+    if (this.#playing && this.#holds === 0) {
+      if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
+      this.#last = now;
+    } else this.#last = undefined;
+    if (this.#playing && this.#listeners.size > 0) this.invalidate();
+  };
+
+  readonly #draw = (): void => {
+    if (this.#listeners.size === 0) return;
+    const scene = this.#shown();
+    const motion = prepare(scene);
+    if (this.#poses.count !== motion.riders.length) this.#poses = new Poses(motion.riders.length);
+    motion.poseAt(this.#time, this.#poses);
+    const frame: Frame = { time: this.#time, scene, motion, poses: this.#poses };
+    for (const listener of this.#listeners) listener(frame);
+  };
+
+  /** The poses last drawn. */
+  get poses(): Poses {
+    const motion = prepare(this.#shown());
+    return this.#poses.count === motion.riders.length ? this.#poses : motion.poseAt(this.#time);
+  }
+
+  #moveOn(seconds: number): void {
+    const next = this.#time + seconds;
+    if (this.#once && next >= this.#length) {
+      this.#time = this.#length;
+      this.pause();
+    } else this.#time = next % this.#length;
+  }
+
+  #tell(): void {
+    for (const listener of this.#changes) listener();
+    this.invalidate();
+  }
+}

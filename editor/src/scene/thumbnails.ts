@@ -1,0 +1,36 @@
+import type { Scene } from '@pace-line/core';
+import { hasThumbnail, keepThumbnail, type SceneDocument } from '../document/index.ts';
+import { writeOutput } from '../jobs/index.ts';
+
+/** ms. Long enough that the picture is not drawn between two changes of one train of thought. */
+const THUMBNAIL_DELAY = 4000;
+
+/** Draws the Shelf's picture of the scene some time after each change, off the main thread; gives what ends it, with a last picture. */
+export function keepThumbnails(id: string, doc: SceneDocument): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let drawn: Scene | undefined = doc.state.committed;
+  const draw = async (): Promise<void> => {
+    timer = undefined;
+    const scene = doc.state.committed;
+    if (doc.state.readOnly || scene === drawn) return;
+    drawn = scene;
+    const end = await writeOutput(scene, 'animated-svg', {}).end;
+    if (end.state === 'done') await keepThumbnail(id, (await end.result.files[0]?.blob.text()) ?? '');
+  };
+  const schedule = (): void => {
+    timer ??= setTimeout(() => void draw(), THUMBNAIL_DELAY);
+  };
+  void hasThumbnail(id).then((has) => {
+    if (has) return;
+    drawn = undefined;
+    schedule();
+  });
+  const stop = doc.store.subscribe((state, before) => {
+    if (state.committed !== before.committed) schedule();
+  });
+  return () => {
+    stop();
+    clearTimeout(timer);
+    void draw();
+  };
+}

@@ -1,0 +1,43 @@
+import type { Writing } from './use-writing.ts';
+
+/** Size, measured error, keys and length of what was written. */
+export function Facts({ writing, length, frames }: { writing: Writing; length: number; frames: number }) {
+  if (writing.state !== 'done') return <p className="muted">{writing.state === 'writing' ? 'Writing…' : 'Stopped.'}</p>;
+  const { size, error, keys } = writing.output;
+  return (
+    <dl className="facts">
+      <Fact name="Size">{size < 100_000 ? `${(size / 1000).toFixed(1)} kB` : `${Math.round(size / 1000)} kB`}</Fact>
+      {error && (
+        <>
+          <Fact
+            name="Off the Desk by at most"
+            title={
+              error.time === undefined
+                ? 'Nothing in it moves'
+                : `The largest displacement of any art box’s corners, at ${error.time.toFixed(2)} s`
+            }
+          >
+            {error.px.toFixed(2)} px
+          </Fact>
+          <Fact name="Keys" title="A rider’s place, turn and so on each have keys of their own">
+            {keys}
+          </Fact>
+        </>
+      )}
+      <Fact name="Loop">
+        {length.toFixed(2)} s · {frames} frames
+      </Fact>
+    </dl>
+  );
+}
+
+function Fact({ name, title, children }: { name: string; title?: string; children: React.ReactNode }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd className="figures" title={title}>
+        {children}
+      </dd>
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Scene } from '@pace-line/core';
+import { shown, writeOutput, type Job, type Output } from '../jobs/index.ts';
+
+export type Options = Readonly<Record<string, unknown>>;
+
+export type Writing =
+  | { readonly state: 'writing'; readonly share: number }
+  | { readonly state: 'done'; readonly output: Output }
+  | { readonly state: 'stopped' }
+  | { readonly state: 'failed'; readonly message: string };
+
+/** ms. Changes that follow each other this fast, as of a typed title, are written once. */
+const CALM = 150;
+
+/** Writes anew whenever what is sent changes; what was under way is given up. */
+export function useWriting(scene: Scene, format: string, options: Options) {
+  const [writing, setWriting] = useState<Writing>({ state: 'writing', share: 0 });
+  const [turn, setTurn] = useState(0);
+  const job = useRef<Job<Output> | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    setWriting({ state: 'writing', share: 0 });
+    const timer = setTimeout(() => {
+      const end = shown(`Writing ${scene.name}`, (onProgress) => {
+        const begun = writeOutput(scene, format, options, (share) => {
+          onProgress(share);
+          if (isCurrent) setWriting((now) => (now.state === 'writing' ? { state: 'writing', share } : now));
+        });
+        job.current = begun;
+        return begun;
+      });
+      void end.then((ended) => {
+        if (!isCurrent) return;
+        if (ended.state === 'done') setWriting({ state: 'done', output: ended.result });
+        else setWriting(ended.state === 'failed' ? ended : { state: 'stopped' });
+      });
+    }, CALM);
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+      job.current?.cancel();
+    };
+  }, [scene, format, options, turn]);
+  return { writing, cancel: () => job.current?.cancel(), again: () => setTurn((n) => n + 1) };
+}

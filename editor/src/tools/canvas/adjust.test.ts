@@ -1,0 +1,219 @@
+import { beforeEach, describe, expect, test } from 'vitest';
+import { addGuide, addRider, emptyScene, newRider, type Scene } from '@pace-line/core';
+import { NOTHING } from '../../document/index.ts';
+import type { SceneDocument } from '../../document/store.ts';
+import { addNodeAt, adjustTool } from './adjust.ts';
+import { hitsAt } from './hit.ts';
+import { guideFrom } from './new-guide.ts';
+import { plotTool } from './plot.ts';
+import { toolBench } from './testing.ts';
+import type { Pointer } from '../pointer.ts';
+import type { ToolHost } from '../tool.ts';
+
+const art = {
+  id: 'box',
+  name: 'Box',
+  kind: 'svg' as const,
+  markup: '<svg xmlns="http://www.w3.org/2000/svg"><rect width="40" height="40"/></svg>',
+  width: 40,
+  height: 40,
+  pivot: [20, 20] as const,
+  facing: 0,
+};
+
+const bench = toolBench(() => ({ ...emptyScene('Test'), art: [art] }));
+const { at, click, drag } = bench;
+let doc: SceneDocument;
+let host: ToolHost;
+const preview = () => bench.state.preview;
+
+beforeEach(() => {
+  ({ doc, host } = bench.reset());
+});
+
+const withGuide = (scene: Scene): Scene =>
+  addGuide(scene, {
+    guide: guideFrom(
+      scene,
+      [
+        { x: 100, y: 100, join: 'corner' },
+        { x: 300, y: 100, out: [50, 0], in: [-50, 0], join: 'balanced' },
+        { x: 500, y: 200, join: 'corner' },
+      ],
+      false,
+    ),
+  });
+
+describe('plotting', () => {
+  test('corners by clicks, Enter ends; nothing is in the document before', () => {
+    const tool = plotTool(host, () => undefined);
+    click(tool, at(10, 10));
+    click(tool, at(100, 10));
+    tool.hover(at(150, 80));
+    expect(preview()).toMatchObject({ kind: 'plot', next: [150, 80], closes: false });
+    expect(doc.state.committed.guides).toEqual([]);
+    expect(tool.key('Enter')).toBe(true);
+    expect(doc.state.committed.guides[0]?.nodes.map(({ x, y }) => [x, y])).toEqual([
+      [10, 10],
+      [100, 10],
+    ]);
+    expect(doc.state.past.map((entry) => entry.label)).toEqual(['Plot guide']);
+  });
+  test('press and drag pulls handles that balance', () => {
+    const tool = plotTool(host, () => undefined);
+    click(tool, at(0, 0));
+    tool.down(at(100, 0));
+    tool.move(at(130, 40));
+    tool.up(at(130, 40));
+    tool.key('Enter');
+    expect(doc.state.committed.guides[0]?.nodes[1]).toMatchObject({
+      x: 100,
+      y: 0,
+      out: [30, 40],
+      in: [-30, -40],
+      join: 'balanced',
+    });
+  });
+  test('the first node closes; a double click ends without a second node there', () => {
+    const closing = plotTool(host, () => undefined);
+    for (const [x, y] of [
+      [0, 0],
+      [100, 0],
+      [100, 100],
+      [2, 2],
+    ] as const)
+      click(closing, at(x, y));
+    expect(doc.state.committed.guides[0]).toMatchObject({ closed: true });
+    expect(doc.state.committed.guides[0]?.nodes).toHaveLength(3);
+    const ending = plotTool(host, () => undefined);
+    for (const [x, y] of [
+      [0, 300],
+      [100, 300],
+      [200, 300],
+      [201, 300],
+    ] as const)
+      click(ending, at(x, y));
+    expect(doc.state.committed.guides[1]?.nodes).toHaveLength(3);
+    expect(doc.state.committed.guides[1]?.closed).toBe(false);
+  });
+  test('Backspace takes the last node back, Escape gives up, one node alone is no guide', () => {
+    const tool = plotTool(host, () => undefined);
+    click(tool, at(0, 0));
+    click(tool, at(90, 0));
+    expect(tool.key('Backspace')).toBe(true);
+    expect(preview()).toMatchObject({ nodes: [{ x: 0, y: 0 }] });
+    tool.key('Enter');
+    expect(doc.state.committed.guides).toEqual([]);
+    click(tool, at(0, 0));
+    expect(tool.cancel()).toBe(true);
+    expect(tool.cancel()).toBe(false);
+  });
+});
+
+describe('adjusting', () => {
+  beforeEach(() => doc.do('guide', withGuide));
+  const guide = () => doc.state.committed.guides[0]!;
+
+  test('pressing the line selects the guide, dragging a node moves it in one step, Shift keeps to an axis', () => {
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    expect(doc.state.selection.guides).toEqual([guide().id]);
+    drag(tool, at(300, 100), at(330, 160));
+    expect(guide().nodes[1]).toMatchObject({ x: 330, y: 160 });
+    drag(tool, at(330, 160), at(380, 165, { shift: true }));
+    expect(guide().nodes[1]).toMatchObject({ x: 380, y: 160 });
+    expect(doc.state.past.map((entry) => entry.label)).toEqual(['guide', 'Move node', 'Move node']);
+  });
+  test('a handle turns the other with it; with Alt alone', () => {
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    click(tool, at(300, 100));
+    drag(tool, at(350, 100), at(300, 160));
+    expect(guide().nodes[1]).toMatchObject({ out: [0, 60], in: [-0, -60] });
+    drag(tool, at(300, 160), at(360, 100, { alt: true }));
+    expect(guide().nodes[1]).toMatchObject({ out: [60, 0], in: [-0, -60], join: 'corner' });
+  });
+  test('a node of a guide that is not selected is taken at once, and never bends a span from its end', () => {
+    const tool = adjustTool(host);
+    expect(tool.hover(at(300, 100))).toBe('move');
+    click(tool, at(300, 100));
+    expect(doc.state.selection).toMatchObject({ guides: [guide().id], nodes: [guide().nodes[1]!.id] });
+    doc.select(NOTHING);
+    drag(tool, at(300, 100), at(320, 140));
+    expect(guide().nodes[1]).toMatchObject({ x: 320, y: 140 });
+  });
+  test('what a press took is dragged by pressing there again, not what lies below it', () => {
+    doc.do('rider', (scene) =>
+      addRider(scene, { rider: newRider({ id: 'r', name: 'R', art: 'box', at: [200, 100] }) }),
+    );
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    drag(tool, at(200, 100), at(230, 120));
+    expect(doc.state.committed.riders[0]?.at).toEqual([230, 120]);
+  });
+  test('Escape returns to the start of the drag', () => {
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    const before = doc.state.committed;
+    tool.down(at(300, 100));
+    tool.move(at(400, 300));
+    expect(doc.state.shown).not.toBe(before);
+    expect(tool.cancel()).toBe(true);
+    expect(doc.state.shown).toBe(before);
+  });
+  test('a box selects the nodes in it, Shift adds one, the grip moves the whole', () => {
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    drag(tool, at(60, 50), at(320, 130));
+    expect(doc.state.selection.nodes).toEqual(
+      guide()
+        .nodes.slice(0, 2)
+        .map((node) => node.id),
+    );
+    click(tool, at(500, 200, { shift: true }));
+    expect(doc.state.selection.nodes).toHaveLength(3);
+    drag(tool, at(82, 82), at(92, 102));
+    expect(guide().nodes[0]).toMatchObject({ x: 110, y: 120 });
+  });
+  test('a node is added on the line; where one is, that one is selected', () => {
+    addNodeAt(host, at(200, 100));
+    expect(guide().nodes).toHaveLength(4);
+    const [added] = doc.state.selection.nodes;
+    addNodeAt(host, at(300, 100));
+    expect(guide().nodes).toHaveLength(4);
+    expect(doc.state.selection.nodes).not.toEqual([added]);
+  });
+  test('a parked rider is dragged while time is held; pressing again goes through to what lies under it', () => {
+    doc.do('rider', (scene) =>
+      addRider(scene, { rider: newRider({ id: 'r', name: 'R', art: 'box', at: [200, 100] }) }),
+    );
+    const tool = adjustTool(host);
+    tool.down(at(205, 110));
+    expect(bench.state.holds).toBe(1);
+    tool.move(at(215, 140));
+    tool.up(at(215, 140));
+    expect(bench.state.holds).toBe(0);
+    expect(doc.state.committed.riders[0]?.at).toEqual([210, 130]);
+    doc.undo();
+    click(tool, at(200, 100));
+    expect(doc.state.selection.riders).toEqual(['r']);
+    click(tool, at(200, 100));
+    expect(doc.state.selection).toMatchObject({ riders: [], guides: [guide().id] });
+  });
+  test('the nearest of a kind wins, and a finger reaches further than a mouse', () => {
+    const hits = (p: Pointer): string[] =>
+      hitsAt(doc.state.committed, { guides: [guide().id], nodes: [], riders: [], marks: [] }, host.poses(), p).map(
+        (hit) => hit.kind,
+      );
+    expect(hits(at(300, 110))).not.toContain('node');
+    expect(hits(at(300, 110, { kind: 'touch' }))[0]).toBe('node');
+    expect(hits(at(300, 103, { zoom: 4 }))).not.toContain('node');
+  });
+  test('hidden and locked guides: not hit, not dragged', () => {
+    doc.do('lock', (scene) => ({ ...scene, guides: scene.guides.map((one) => ({ ...one, locked: true })) }));
+    const tool = adjustTool(host);
+    click(tool, at(200, 100));
+    drag(tool, at(300, 100), at(330, 160));
+    expect(guide().nodes[1]).toMatchObject({ x: 300, y: 100 });
+  });
+});

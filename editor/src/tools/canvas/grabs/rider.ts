@@ -1,0 +1,59 @@
+import { artById, moveRiders, POSE, POSE_SIZE, riderById, setSeating, type Poses } from '@pace-line/core';
+import { selectRider, toggled } from '../../../document/index.ts';
+import { wayOf, type Pointer } from '../../pointer.ts';
+import { drawnWay } from './drawn-way.ts';
+import { RANKS, type Grab, type Hit } from './grab.ts';
+
+/** Whether the art's box of the rider whose pose is at an index covers the pointer. */
+function covers(poses: Poses, index: number, width: number, height: number, { x, y }: Pointer): boolean {
+  const at = index * POSE_SIZE;
+  const m = (key: number): number => poses.data[at + key] ?? 0;
+  const [a, b, c, d, e, f] = [m(POSE.a), m(POSE.b), m(POSE.c), m(POSE.d), m(POSE.e), m(POSE.f)];
+  const det = a * d - b * c;
+  if (Math.abs(det) < 1e-12) return false;
+  const u = (d * (x - e) - c * (y - f)) / det;
+  const v = (a * (y - f) - b * (x - e)) / det;
+  return u >= 0 && v >= 0 && u <= width && v <= height;
+}
+
+/** A rider: parked it is moved, on a guide its distance from it and its lead are set. */
+export const rider: Grab<Hit & { kind: 'rider' }> = {
+  kind: 'rider',
+  find({ scene, poses, pointer, take }) {
+    scene.riders.forEach((one, i) => {
+      if (one.locked || !one.visible) return;
+      const box = artById(scene, one.art);
+      if (box && covers(poses, i, box.width, box.height, pointer))
+        take({ kind: 'rider', rider: one.id }, RANKS.rider, -i);
+    });
+  },
+  key: ({ rider: id }) => `rider ${id}`,
+  cursor: () => 'grab',
+  holdsTime: true,
+  isSelected: (selection, hit) => selection.riders.includes(hit.rider),
+  select: (before, hit, shift) =>
+    shift ? { ...before, nodes: [], marks: [], riders: toggled(before.riders, hit.rider) } : selectRider(hit.rider),
+  begin(host, hit, pressed) {
+    const scene = host.scene();
+    const one = riderById(scene, hit.rider);
+    const ids = host.selection().riders.filter((id) => !riderById(scene, id)?.locked);
+    if (!one || one.guide === null)
+      return {
+        gesture: host.begin(ids.length > 1 ? `Move ${ids.length} riders` : `Move ${one?.name ?? 'rider'}`),
+        follow(base, a, b) {
+          const [dx, dy] = drawnWay(host, one?.at ?? [pressed.x, pressed.y], a, b, { riders: ids });
+          return moveRiders(base, { ids, dx, dy });
+        },
+      };
+    const index = scene.riders.indexOf(one);
+    const pivot = [host.poses().of(index, 'x'), host.poses().of(index, 'y')] as const;
+    const time = host.time();
+    return {
+      gesture: host.begin(`Set lift and lead of ${one.name}`),
+      follow(base, a, b) {
+        const [dx, dy] = wayOf(a, b);
+        return setSeating(base, { rider: hit.rider, seating: 'keep', point: [pivot[0] + dx, pivot[1] + dy], time });
+      },
+    };
+  },
+};

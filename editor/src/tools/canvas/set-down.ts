@@ -1,0 +1,192 @@
+import {
+  beThere,
+  cycleOf,
+  foldingOf,
+  foldTime,
+  freeId,
+  guideById,
+  idsIn,
+  isFirstNode,
+  riderById,
+  setDown,
+  type Rider,
+  type Scene,
+  type SetDown,
+} from '@pace-line/core';
+import { NOTHING, selectRider, type Gesture } from '../../document/index.ts';
+import { wordsOfRefusal } from '../../words/refusals.ts';
+import { hitsAt } from './hit.ts';
+import { nextColor } from './new-guide.ts';
+import { snapped } from '../snap/snap.ts';
+import { DRAG_FROM, hitRadius, type Pointer } from '../pointer.ts';
+import type { Tool, ToolHost } from '../tool.ts';
+
+/**
+ * Setting down: drag a rider to where it should be at the playhead. The guide grows a node there with a mark tied to it; at a time that has one already,
+ * that one's node moves. Pressing the guide makes the selected rider be there then.
+ */
+export function setDownTool(host: ToolHost): Tool {
+  let drag:
+    | { rider: string; index: number; from: Pointer; pivot: readonly [number, number]; gesture: Gesture | undefined }
+    | undefined;
+
+  const stop = (): void => {
+    if (drag) host.release();
+    drag = undefined;
+    host.hint([]);
+  };
+
+  const argsAt = (scene: Scene, p: Pointer): SetDown | undefined => {
+    const rider = drag && riderById(scene, drag.rider);
+    if (!drag || !rider) return undefined;
+    const raw: [number, number] = [drag.pivot[0] + p.x - drag.from.x, drag.pivot[1] + p.y - drag.from.y];
+    const guide = guideById(scene, rider.guide);
+    const closes = guide !== undefined && isFirstNode(guide, raw, (2 * hitRadius(p.kind)) / p.zoom);
+    const near = closes
+      ? { x: raw[0], y: raw[1], hints: [] }
+      : snapped(scene, host.poses(), host.snapping(), p, raw, { riders: [rider.id] });
+    host.hint(
+      closes && guide.nodes[0]
+        ? [{ kind: 'point', x: guide.nodes[0].x, y: guide.nodes[0].y, word: 'closes here' }]
+        : near.hints,
+    );
+    return {
+      rider: rider.id,
+      time: localTime(scene, rider, host.time()),
+      to: [rounded(near.x), rounded(near.y)],
+      ...newIds(scene, rider),
+      closes,
+    };
+  };
+
+  return {
+    down(p) {
+      const scene = host.scene();
+      const hits = hitsAt(scene, { ...NOTHING, riders: host.selection().riders }, host.poses(), p);
+      const chosen = host.selection().riders[0];
+      const riders = hits.filter((hit) => hit.kind === 'rider');
+      const hit = riders.find((one) => one.rider === chosen) ?? riders[0];
+      const on = hits.find((one) => one.kind === 'guide');
+      if (hit) {
+        const index = scene.riders.findIndex((rider) => rider.id === hit.rider);
+        host.select(selectRider(hit.rider));
+        host.hold();
+        drag = {
+          rider: hit.rider,
+          index,
+          from: p,
+          pivot: [host.poses().of(index, 'x'), host.poses().of(index, 'y')],
+          gesture: undefined,
+        };
+      } else if (on?.kind === 'guide' && chosen !== undefined) pressGuide(host, on.guide, chosen, p);
+      else if (on) host.tell('Select a rider first: pressing the guide puts it there at the playhead.');
+      else host.select(NOTHING);
+    },
+    move(p) {
+      if (!drag) return;
+      if (!drag.gesture && Math.hypot(p.x - drag.from.x, p.y - drag.from.y) * p.zoom <= DRAG_FROM) return;
+      const refusal = reasonAgainst(host, argsAt(host.scene(), p));
+      if (refusal !== undefined) {
+        host.tell(refusal);
+        return stop();
+      }
+      drag.gesture ??= host.begin(`Set ${riderById(host.scene(), drag.rider)?.name ?? 'rider'} down`);
+      const args = argsAt(host.scene(), p);
+      drag.gesture.update((base) => (args ? setDown(base, args) : base));
+    },
+    up() {
+      drag?.gesture?.commit();
+      stop();
+    },
+    hover(p) {
+      const [first] = hitsAt(host.scene(), { ...NOTHING, riders: host.selection().riders }, host.poses(), p).filter(
+        (hit) => hit.kind === 'rider' || hit.kind === 'guide',
+      );
+      return first?.kind === 'rider' ? 'grab' : first ? 'copy' : 'default';
+    },
+    cancel() {
+      const had = drag !== undefined;
+      drag?.gesture?.cancel();
+      stop();
+      return had;
+    },
+    /** Arrows set the selected rider down a px further at the playhead, with Shift ten. */
+    key(key, shift = false) {
+      const way = ARROWS[key];
+      const id = host.selection().riders[0];
+      const scene = host.scene();
+      const rider = riderById(scene, id ?? '');
+      if (!way || !rider || drag) return false;
+      const index = scene.riders.indexOf(rider);
+      const step = shift ? 10 : 1;
+      const to = [
+        rounded(host.poses().of(index, 'x') + way[0] * step),
+        rounded(host.poses().of(index, 'y') + way[1] * step),
+      ] as const;
+      const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
+      const refusal = setDown.can(scene, args);
+      if (refusal) host.tell(wordsOfRefusal(refusal));
+      else host.do(`Set ${rider.name} down`, (base) => setDown(base, args));
+      return true;
+    },
+  };
+}
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** A thousandth of a pixel is finer than any hand. */
+const rounded = (value: number): number => Math.round(value * 1000) / 1000;
+
+function reasonAgainst(host: ToolHost, args: SetDown | undefined): string | undefined {
+  const refusal = args && setDown.can(host.scene(), args);
+  return refusal && wordsOfRefusal(refusal);
+}
+
+/** The time of a rider's own cycle at a time of the loop, on a frame, s. */
+export function localTime(scene: Scene, rider: Rider, time: number): number {
+  const { clock } = scene;
+  const { local } = foldTime(time, foldingOf(rider, clock));
+  return Math.min(cycleOf(rider, clock), Math.round(local * clock.fps) / clock.fps);
+}
+
+function newIds(scene: Scene, rider: Rider): Pick<SetDown, 'ids' | 'name' | 'color'> {
+  const taken = idsIn(scene);
+  const claim = (base: string): string => {
+    const id = freeId(taken, base);
+    taken.add(id);
+    return id;
+  };
+  const guide = claim('guide');
+  const base = rider.guide ?? guide;
+  return {
+    ids: {
+      guide,
+      nodes: [claim(`${base}-n1`), claim(`${base}-n2`)],
+      marks: [claim(`${rider.id}-m1`), claim(`${rider.id}-m2`)],
+    },
+    name: `Way of ${rider.name}`,
+    color: nextColor(scene),
+  };
+}
+
+function pressGuide(host: ToolHost, guide: string, riderId: string, p: Pointer): void {
+  const scene = host.scene();
+  const rider = riderById(scene, riderId);
+  if (!rider) return;
+  const { ids } = newIds(scene, rider);
+  const args = {
+    rider: riderId,
+    guide,
+    time: localTime(scene, rider, host.time()),
+    at: [p.x, p.y] as const,
+    ids: ids.marks,
+  };
+  const refusal = beThere.can(scene, args);
+  if (refusal) return host.tell(wordsOfRefusal(refusal));
+  host.do(`Be there at ${args.time.toFixed(2)} s`, (base) => beThere(base, args), selectRider(riderId));
+}

@@ -1,0 +1,102 @@
+import { prepare, type Scene } from '@pace-line/core';
+import { SceneDocument } from '../../document/store.ts';
+import { FIRST_SNAPPING, type Hint, type SnapSettings } from '../snap/settings.ts';
+import type { Pointer } from '../pointer.ts';
+import type { Preview } from '../preview.ts';
+import type { LastStroke, ToolOptions } from '../options.ts';
+import type { Tool, ToolHost } from '../tool.ts';
+
+/** What a tool under test has done to its host. */
+interface BenchState {
+  preview: Preview | null;
+  hints: readonly Hint[];
+  holds: number;
+  runs: readonly (readonly [number, number])[];
+  said: readonly string[];
+  lastStroke: LastStroke | null;
+  time: number;
+  snapping: SnapSettings;
+  options: ToolOptions;
+  clock: number;
+  ticks: (() => void)[];
+}
+
+const OFF: SnapSettings = {
+  ...FIRST_SNAPPING,
+  kinds: { nodes: false, ends: false, lines: false, landmarks: false, pivots: false, canvas: false, grid: false },
+};
+
+const fresh = (): BenchState => ({
+  preview: null,
+  hints: [],
+  holds: 0,
+  runs: [],
+  said: [],
+  lastStroke: null,
+  time: 0,
+  snapping: OFF,
+  options: { sketchTolerance: 2, countIn: 0, actSpeed: 1, actSmoothing: 0, shape: 'circle' },
+  clock: 0,
+  ticks: [],
+});
+
+/** A document, a host with a fake pointer and clock, and what the tool did: for tests without a browser. Nothing snaps unless it is switched on. */
+export function toolBench(scene: () => Scene) {
+  const state = fresh();
+  let doc = new SceneDocument(scene(), (callback) => callback());
+  const host: ToolHost = {
+    scene: () => doc.state.committed,
+    motion: () => prepare(doc.state.committed),
+    poses: () => prepare(doc.state.committed).poseAt(state.time),
+    selection: () => doc.state.selection,
+    time: () => state.time,
+    begin: (label) => doc.begin(label),
+    do: (label, change, selection) => doc.do(label, change, selection),
+    select: (selection) => doc.select(selection),
+    hold: () => state.holds++,
+    release: () => state.holds--,
+    preview: (next) => (state.preview = next),
+    snapping: () => state.snapping,
+    hint: (hints) => (state.hints = hints),
+    tell: (message) => (state.said = [...state.said, message]),
+    options: () => state.options,
+    keepStroke: (made) => (state.lastStroke = made),
+    runFrom: (time, speed) => (state.runs = [...state.runs, [time, speed]]),
+    endRun: () => undefined,
+    now: () => state.clock,
+    every: (_, call) => {
+      state.ticks.push(call);
+      return () => void (state.ticks = state.ticks.filter((one) => one !== call));
+    },
+  };
+  const at = (x: number, y: number, more: Partial<Pointer> = {}): Pointer => ({
+    x,
+    y,
+    zoom: 1,
+    shift: false,
+    alt: false,
+    ctrl: false,
+    kind: 'mouse',
+    time: state.clock,
+    ...more,
+  });
+  return {
+    state,
+    at,
+    reset: () => {
+      Object.assign(state, fresh());
+      doc = new SceneDocument(scene(), (callback) => callback());
+      return { doc, host };
+    },
+    click: (tool: Pick<Tool, 'down' | 'up'>, p: Pointer): void => {
+      tool.down(p);
+      tool.up(p);
+    },
+    drag: (tool: Pick<Tool, 'down' | 'move' | 'up'>, from: Pointer, to: Pointer): void => {
+      tool.down(from);
+      tool.move({ ...to, x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 });
+      tool.move(to);
+      tool.up(to);
+    },
+  };
+}

@@ -1,0 +1,104 @@
+import {
+  distanceOfPlace,
+  foldingOf,
+  foldTime,
+  gapToLine,
+  pathOfGuide,
+  prepare,
+  shownTimes,
+  timeAtX,
+  xOfTime,
+  yOfDistance,
+  type Axes,
+  type Guide,
+  type Mark,
+  type Rider,
+  type Scene,
+  type Side,
+} from '@pace-line/core';
+import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
+
+/** What lies under a pointer on the sheet. */
+export type SheetHit =
+  | { readonly kind: 'strip' }
+  /** A mark of the selected rider, at the time of the loop at which it was pressed. */
+  | { readonly kind: 'mark'; readonly rider: Rider; readonly mark: Mark; readonly shownAt: number }
+  | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shownAt: number }
+  | {
+      readonly kind: 'line';
+      readonly rider: Rider;
+      /** The time of the loop, the local time, and whether that runs forward there. */
+      readonly time: number;
+      readonly local: number;
+      readonly direction: Side;
+      readonly distance: number;
+    };
+
+/** px within which a mark, a rest's end or a line is taken. */
+const REACH = { mouse: 9, pen: 9, touch: 18 } as const;
+
+/** Where a mark stands on the sheet: its distance with the rider's lead, px along the guide. */
+export const footOfMark = (guide: Guide, rider: Rider, mark: Mark): number =>
+  distanceOfPlace(guide, pathOfGuide(guide), mark.place) + rider.lead;
+
+/** Where the handle at a rest's end stands, px: at the end, but never on the mark. */
+export const restHandleX = (axes: Axes, shownAt: number, mark: Mark): number =>
+  Math.max(xOfTime(axes, shownAt + mark.dwell), xOfTime(axes, shownAt) + (mark.dwell > 0 ? 12 : 16));
+
+/** What is under the pointer: the strip, else the nearest of the selected rider's marks and rests, else a line, the selected rider's first. */
+export function sheetHitAt(host: SheetHost, { x, y, kind }: SheetPointer): SheetHit | undefined {
+  if (y < STRIP_HEIGHT) return { kind: 'strip' };
+  const reach = REACH[kind];
+  const axes = host.axes();
+  const selected = host.selected();
+  const near = selected && nearestHandle(host, selected, x, y, reach);
+  if (near) return near;
+  if (x < axes.left || x > axes.right || y < axes.top - reach || y > axes.bottom + reach) return undefined;
+  const inOrder = [...host.riders()].sort((a, b) => Number(b === selected) - Number(a === selected));
+  return lineAt(host.scene(), inOrder, axes, x, y, reach);
+}
+
+function nearestHandle(host: SheetHost, rider: Rider, x: number, y: number, reach: number): SheetHit | undefined {
+  const axes = host.axes();
+  const chosen = host.selection().marks;
+  const folding = foldingOf(rider, host.scene().clock);
+  const length = prepare(host.scene()).length;
+  let best: SheetHit | undefined;
+  let least = reach;
+  const consider = (hit: SheetHit, hx: number, hy: number): void => {
+    const gap = Math.hypot(hx - x, hy - y);
+    if (gap > least || (gap === least && best)) return;
+    least = gap;
+    best = hit;
+  };
+  for (const mark of rider.pace.marks) {
+    const hy = yOfDistance(axes, footOfMark(host.guide(), rider, mark));
+    for (const shownAt of shownTimes(folding, mark.time, length)) {
+      consider({ kind: 'mark', rider, mark, shownAt }, xOfTime(axes, shownAt), hy);
+      if (mark.dwell > 0 || chosen.includes(mark.id))
+        consider({ kind: 'rest', rider, mark, shownAt }, restHandleX(axes, shownAt, mark), hy);
+    }
+  }
+  return best;
+}
+
+function lineAt(
+  scene: Scene,
+  riders: readonly Rider[],
+  axes: Axes,
+  x: number,
+  y: number,
+  reach: number,
+): SheetHit | undefined {
+  const time = timeAtX(axes, x);
+  const motion = prepare(scene);
+  for (const rider of riders) {
+    const moving = motion.rider(rider.id);
+    if (!moving?.line) continue;
+    const { gap, distance } = gapToLine(moving, axes, time, y);
+    if (gap > reach) continue;
+    const { local, direction } = foldTime(time, moving.folding);
+    return { kind: 'line', rider, time, local, direction, distance };
+  }
+  return undefined;
+}

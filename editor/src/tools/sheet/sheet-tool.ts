@@ -1,0 +1,74 @@
+import { distanceAtY, xOfTime, yOfDistance } from '@pace-line/core';
+import { grabPaper } from './grabs/box.ts';
+import type { SheetDrag } from './grabs/grab.ts';
+import { grabLine } from './grabs/line.ts';
+import { grabMark } from './grabs/mark.ts';
+import { grabRest } from './grabs/rest.ts';
+import { grabStrip } from './grabs/strip.ts';
+import { sheetHitAt, type SheetHit } from './hits.ts';
+import type { SheetHost, SheetPointer } from './host.ts';
+
+/** The pointer's way into the sheet, as a state machine: nothing is held between two drags. */
+export interface SheetTool {
+  readonly down: (p: SheetPointer) => void;
+  readonly move: (p: SheetPointer) => void;
+  readonly up: () => void;
+  /** Movement with no button down; gives the cursor to show. */
+  readonly hover: (p: SheetPointer) => string;
+  readonly leave: () => void;
+  /** Gives up what is under way. True where there was something. */
+  readonly cancel: () => boolean;
+}
+
+export function sheetTool(host: SheetHost): SheetTool {
+  let drag: SheetDrag | undefined;
+  return {
+    down(p) {
+      drag?.cancel();
+      host.preview(null);
+      drag = grab(host, sheetHitAt(host, p), p);
+    },
+    move: (p) => drag?.move(p),
+    up() {
+      drag?.end();
+      drag = undefined;
+    },
+    hover(p) {
+      const hit = sheetHitAt(host, p);
+      const axes = host.axes();
+      const isOwn = hit?.kind === 'line' && hit.rider.id === host.selected()?.id;
+      host.preview(isOwn ? { kind: 'dot', x: xOfTime(axes, hit.time), y: yOfDistance(axes, hit.distance) } : null);
+      const isOnChart = p.y > axes.top && p.y < axes.bottom && p.x > axes.left;
+      host.hover(isOnChart ? distanceAtY(axes, p.y) : null);
+      return hit?.kind === 'line' && !isOwn ? 'pointer' : CURSORS[hit?.kind ?? 'paper'];
+    },
+    leave() {
+      if (drag) return;
+      host.preview(null);
+      host.hover(null);
+    },
+    cancel() {
+      const had = drag !== undefined;
+      drag?.cancel();
+      drag = undefined;
+      return had;
+    },
+  };
+}
+
+const CURSORS = { strip: 'ew-resize', rest: 'ew-resize', mark: 'move', line: 'copy', paper: 'default' } as const;
+
+function grab(host: SheetHost, hit: SheetHit | undefined, p: SheetPointer): SheetDrag | undefined {
+  switch (hit?.kind) {
+    case 'strip':
+      return grabStrip(host, p);
+    case 'mark':
+      return grabMark(host, hit, p);
+    case 'rest':
+      return grabRest(host, hit, p);
+    case 'line':
+      return grabLine(host, hit, p);
+    case undefined:
+      return grabPaper(host, p);
+  }
+}

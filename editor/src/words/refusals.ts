@@ -1,0 +1,56 @@
+import { SceneError, type Refusal, type RefusalCode } from '@pace-line/core';
+
+type Words = (data: Readonly<Record<string, string | number>>) => string;
+
+/** Why something cannot be done, for people: what is wrong, and what to do instead. */
+const WORDS: Readonly<Record<RefusalCode, Words>> = {
+  'art-in-use': ({ name }) => `“${name}” shows this art; delete that rider first, or give it other art.`,
+  'at-mark': () => 'There is a mark at this time already.',
+  'at-node': () => 'There is a node here already.',
+  'canvas-size': () => 'A side of the canvas is from 1 to 16,384 px.',
+  duration: () => 'A loop lasts from a moment to an hour.',
+  'empty-name': () => 'A scene needs a name.',
+  'id-taken': ({ id }) => `The id “${id}” is in use.`,
+  'join-needs-nodes': () => 'Both guides need a node to be joined.',
+  'join-needs-two': () => 'Two guides are joined; to close one, choose “closed” on card 1.',
+  'join-open-only': () => 'Only open guides can be joined.',
+  'last-mark': () => 'A rider on a guide keeps at least one mark; park it instead.',
+  'last-node': () => 'A guide keeps at least one node; delete the guide instead.',
+  'line-returns': () =>
+    'The line is at the same place as a neighbouring mark here; choose a time a little earlier or later.',
+  linked: ({ name, original }) => `“${name}” follows “${original}”; edit that one, or unlink it on card 1.`,
+  locked: ({ name }) => `“${name}” is locked; unlock it in Contents.`,
+  'marks-do-not-fit': () => 'The copied marks do not fit before the end of the cycle from here.',
+  'motion-too-short': () => 'The motion was too short.',
+  'no-art': () => 'That art is not in this scene.',
+  'no-guide': () => 'That guide is not in this scene.',
+  'no-mark': ({ name }) => `“${name}” has no such mark.`,
+  'no-node': ({ name }) => `“${name}” has no such node.`,
+  'no-nodes': () => 'A guide has at least one node.',
+  'no-picture': () => 'That picture is not in this scene.',
+  'no-rider': () => 'That rider is not in this scene.',
+  'no-shape': () => 'Its nodes were edited by hand, so it is no longer a shape with parameters.',
+  'no-span': () => 'That span is not on this guide.',
+  'not-linked': () => 'It follows no other guide.',
+  'nothing-copied': () => 'No marks were copied.',
+  'nothing-left': () => 'At that distance nothing is left of it: its bends are tighter.',
+  'open-guide-starts-at-end': () => 'An open guide starts at its end; reverse it to start at the other.',
+  'original-linked': ({ name }) => `“${name}” follows another guide; take that one.`,
+  'other-guide': ({ name }) => `“${name}” rides another guide; park it, or change its guide on card 2.`,
+  'outside-cycle': () => 'That time lies outside the rider’s cycle.',
+  'parallel-bound': ({ name }) => `“${name}” keeps its distance from its original; move that one, or unlink it.`,
+  parked: () => 'A parked rider has no guide and no pace line.',
+  'piece-needs-two-ends': () => 'Select the nodes at both ends of the piece to be faired, or none for the whole guide.',
+  'split-at-end': () => 'A guide can be split at a node between its ends.',
+  tolerance: () => 'The tolerance is more than 0 px.',
+  'two-nodes-to-close': () => 'A guide needs two nodes to close.',
+};
+
+/** A refusal in words. */
+export const wordsOfRefusal = ({ code, data }: Refusal): string => WORDS[code](data);
+
+/** The words of an error that a command threw; anything else is thrown on. */
+export function wordsOfSceneError(error: unknown): string {
+  if (error instanceof SceneError) return wordsOfRefusal(error.refusal);
+  throw error;
+}
