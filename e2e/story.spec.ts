@@ -131,7 +131,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
   const url = page.url();
 
   await test.step('after reloading all is as it was', async () => {
-    await expect(page.getByRole('status')).toContainText('kept');
+    await expect(page.locator('.save-line')).toContainText('kept');
     await page.waitForTimeout(1000);
     await page.reload();
     await expect(page.locator('.mark, .guide-line').first()).toBeVisible();

@@ -100,7 +100,7 @@ export {
   xOfTime,
   yOfDistance,
 } from './chart/index.ts';
-export { checkSeam, type SeamFinding } from './checks/index.ts';
+export { checkSeam, mendsOfSeam, type MendKind, type SeamFinding } from './checks/index.ts';
 export {
   type Acted,
   actedMotion,

@@ -11,8 +11,6 @@ import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Desk } from './desk/Desk.tsx';
-import './desk/desk.css';
-import './desk/drawing.css';
 import { theme } from './look/theme.ts';
 import { JobNotes } from './jobs/index.ts';
 import { SceneLayout } from './scene/SceneLayout.tsx';

@@ -1,1 +1,2 @@
+export { mendsOfSeam, type Mend, type MendKind } from './mends.ts';
 export { checkSeam, type SeamFinding } from './seam.ts';

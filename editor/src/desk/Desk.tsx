@@ -1,6 +1,7 @@
+import { useMediaQuery } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels';
-import { useDocument, useDocumentState } from '../document/index.ts';
+import { useDocumentState } from '../document/index.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
@@ -9,65 +10,38 @@ import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keyboard.ts';
+import { PageBar } from './PageBar.tsx';
 import { PartsDialog } from './PartsDialog.tsx';
 import { SheetPane } from './sheet/SheetPane.tsx';
 import { TopBar } from './TopBar.tsx';
 import { useDeskView, usePreferences } from './view.ts';
+import './Desk.css';
 
-/** Share of the width that the canvas has at first, in percent: a portrait canvas takes a narrow pane. */
-function firstDivider(width: number, height: number): number {
-  return Math.min(62, Math.max(34, 36 + 22 * Math.min(1, width / height - 0.5)));
-}
+/** Below the first width the panes are pages, below the second they stack; above both they stand side by side. */
+const PAGES = '(max-width: 699px)';
+const STACKED = '(max-width: 860px)';
 
 /** The editor: where, when, how. */
 export function Desk() {
-  const doc = useDocument();
-  const { playback } = useOpenScene();
-  useEffect(() => {
-    // Playback goes on where it was when the Desk was left.
-    playback.invalidate();
-  }, [doc, playback]);
   useDeskKeys();
   useFileDrops();
-  const canvas = useDocumentState((state) => state.shown.canvas);
-  const drawer = useDeskView((state) => state.drawer);
-  const lean = useDeskView((state) => state.lean);
-  const { divider, setDivider, cardsFolded } = usePreferences();
-  const stacked = useStacked();
-  const panel = usePanelRef();
-  const [initial] = useState(() => divider ?? firstDivider(canvas.width, canvas.height));
-  const base = useRef(initial);
-  useEffect(() => {
-    const share = lean === 0 ? base.current : lean > 0 ? 76 : 24;
-    panel.current?.resize(`${share}%`);
-  }, [lean, panel]);
+  useTitle();
+  const isPaged = useMediaQuery(PAGES, undefined, { getInitialValueInEffect: false });
+  const page = useDeskView((state) => state.page);
+  const cardsFolded = usePreferences((state) => state.cardsFolded);
+  const mode = isPaged ? `paged page-${page}` : cardsFolded ? 'cards-folded' : '';
   return (
-    <main className={`desk ${cardsFolded ? 'cards-folded' : ''}`}>
+    <main className={`desk ${mode}`}>
       <h1 className="visually-hidden">Desk</h1>
       <TopBar />
-      <Group
-        className="panes"
-        orientation={stacked ? 'vertical' : 'horizontal'}
-        onLayoutChanged={(layout) => {
-          const share = layout['where'];
-          if (share === undefined || useDeskView.getState().lean !== 0 || Math.abs(share - base.current) < 0.5) return;
-          base.current = share;
-          setDivider(share);
-        }}
-      >
-        <Panel id="where" defaultSize={`${initial}%`} minSize="20%" panelRef={panel}>
-          <div className="pane-body">
-            <CanvasPane />
-            {drawer === 'contents' && <ContentsDrawer />}
-            {drawer === 'art' && <ArtDrawer />}
-            {drawer === 'collection' && <CollectionDrawer />}
-          </div>
-        </Panel>
-        <Separator className="divider" aria-label="Divider between canvas and sheet" />
-        <Panel id="when" minSize="20%">
+      {isPaged ? (
+        <div className="pages">
+          <Where />
           <SheetPane />
-        </Panel>
-      </Group>
+        </div>
+      ) : (
+        <Panes />
+      )}
       <div className="cards">
         <GuideCard />
         <RiderCard />
@@ -75,19 +49,74 @@ export function Desk() {
         <PaceCard />
         <ChecksCard />
       </div>
+      {isPaged && <PageBar />}
       <PartsDialog />
     </main>
   );
 }
 
-/** On a small window the panes stack. */
-function useStacked(): boolean {
-  const [stacked, setStacked] = useState(() => window.matchMedia('(max-width: 760px)').matches);
+function useTitle(): void {
+  const name = useDocumentState((state) => state.committed.name);
+  const { playback } = useOpenScene();
   useEffect(() => {
-    const query = window.matchMedia('(max-width: 760px)');
-    const onChange = (): void => setStacked(query.matches);
-    query.addEventListener('change', onChange);
-    return () => query.removeEventListener('change', onChange);
-  }, []);
-  return stacked;
+    document.title = `${name} · Pace Line`;
+  }, [name]);
+  // Coming back from another view, the loop goes on where it was.
+  useEffect(() => playback.invalidate(), [playback]);
+}
+
+/** The canvas, and beside it the drawer that is open. */
+function Where() {
+  const drawer = useDeskView((state) => state.drawer);
+  return (
+    <div className="pane-body">
+      <CanvasPane />
+      {drawer === 'contents' && <ContentsDrawer />}
+      {drawer === 'art' && <ArtDrawer />}
+      {drawer === 'collection' && <CollectionDrawer />}
+    </div>
+  );
+}
+
+/** Share of the width that the canvas has at first, in percent: a portrait canvas takes a narrow pane. */
+function firstDivider(width: number, height: number): number {
+  return Math.min(62, Math.max(34, 36 + 22 * Math.min(1, width / height - 0.5)));
+}
+
+/** Shares of the width that the canvas has while the Desk leans to it or to the sheet, in percent. */
+const LEANING = { canvas: 76, sheet: 24 } as const;
+
+/** Two panes of equal rank with a divider that moves; the browser remembers where. */
+function Panes() {
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const lean = useDeskView((state) => state.lean);
+  const { divider, setDivider } = usePreferences();
+  const isStacked = useMediaQuery(STACKED, undefined, { getInitialValueInEffect: false });
+  const panel = usePanelRef();
+  const [initial] = useState(() => divider ?? firstDivider(canvas.width, canvas.height));
+  const base = useRef(initial);
+  useEffect(() => {
+    const share = lean === 0 ? base.current : lean > 0 ? LEANING.canvas : LEANING.sheet;
+    panel.current?.resize(`${share}%`);
+  }, [lean, panel]);
+  return (
+    <Group
+      className="panes"
+      orientation={isStacked ? 'vertical' : 'horizontal'}
+      onLayoutChanged={(layout) => {
+        const share = layout['where'];
+        if (share === undefined || useDeskView.getState().lean !== 0 || Math.abs(share - base.current) < 0.5) return;
+        base.current = share;
+        setDivider(share);
+      }}
+    >
+      <Panel id="where" defaultSize={`${initial}%`} minSize="20%" panelRef={panel}>
+        <Where />
+      </Panel>
+      <Separator className="divider" aria-label="Divider between canvas and sheet" />
+      <Panel id="when" minSize="20%">
+        <SheetPane />
+      </Panel>
+    </Group>
+  );
 }

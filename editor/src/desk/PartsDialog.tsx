@@ -20,6 +20,7 @@ import { Segments } from './cards/Card.tsx';
 import { useDesk } from './context.ts';
 import { useDeskView, type TakenApart } from './view.ts';
 import { change } from './actions/change.ts';
+import './PartsDialog.css';
 
 type Role = 'guide' | 'rider' | 'scenery' | 'none';
 

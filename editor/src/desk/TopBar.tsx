@@ -1,31 +1,37 @@
-import { Tooltip } from '@mantine/core';
-import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { renameScene, writeScene, fileStem } from '@pace-line/core';
+import { Menu, Tooltip } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
+import { IconArrowBackUp, IconArrowForwardUp, IconDots, IconHelp } from '@tabler/icons-react';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { fileStem, renameScene, writeScene } from '@pace-line/core';
 import { useDocumentState, type SaveState } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveFile } from '../platform/files.ts';
 import { useOpenScene } from '../scene/context.ts';
+import { perform } from './actions/change.ts';
 import { useDesk } from './context.ts';
 import { sceneOf } from './desk.ts';
 import { useDeskView, type Drawer } from './view.ts';
-import { change } from './actions/change.ts';
+import './TopBar.css';
+
+/** Below this width what is used less often stands in a menu. */
+const NARROW = '(max-width: 1023px)';
+
+const DRAWERS: readonly (readonly [NonNullable<Drawer>, string])[] = [
+  ['contents', 'Contents'],
+  ['art', 'Art'],
+  ['collection', 'Collection'],
+];
 
 /** The Desk's upper edge: the scene's name and state, undo and redo, drawers, Send. */
 export function TopBar() {
   const { id, save } = useOpenScene();
   const desk = useDesk();
-  const navigate = useNavigate();
   const name = useDocumentState((state) => state.shown.name);
-  const undo = useDocumentState((state) => state.past.at(-1)?.label);
-  const redo = useDocumentState((state) => state.future.at(-1)?.label);
-  const drawer = useDeskView((state) => state.drawer);
-  const set = useDeskView((state) => state.set);
-  const toggle = (which: Drawer): void => set({ drawer: drawer === which ? null : which });
+  const isNarrow = useMediaQuery(NARROW, undefined, { getInitialValueInEffect: false });
   return (
-    <header className="top-bar">
+    <header className="top-bar desk-bar">
       <Link to="/" className="home-link" aria-label="To the Shelf">
         <Wordmark small />
       </Link>
@@ -33,83 +39,156 @@ export function TopBar() {
         <TextField
           label="Scene name"
           value={name}
-          onCommit={(next) => change(desk, 'Rename scene', (scene) => renameScene(scene, { name: next }))}
+          onCommit={(next) => perform(desk, 'Rename scene', renameScene, { name: next })}
         />
       </div>
       <SaveLine save={save} />
       <span className="spacer" />
-      <Tooltip label={undo ? `Undo: ${undo} (Ctrl Z)` : 'Nothing to undo'}>
-        <button
-          type="button"
-          className="plain-button"
-          disabled={!undo}
-          onClick={() => desk.doc.undo()}
-          aria-label={undo ? `Undo: ${undo}` : 'Undo'}
-        >
-          <IconArrowBackUp size={17} aria-hidden /> Undo
-        </button>
-      </Tooltip>
-      <Tooltip label={redo ? `Redo: ${redo} (Ctrl Shift Z)` : 'Nothing to redo'}>
-        <button
-          type="button"
-          className="plain-button"
-          disabled={!redo}
-          onClick={() => desk.doc.redo()}
-          aria-label={redo ? `Redo: ${redo}` : 'Redo'}
-        >
-          <IconArrowForwardUp size={17} aria-hidden /> Redo
-        </button>
-      </Tooltip>
-      <span className="bar-rule" />
-      <button
-        type="button"
-        className="bar-button"
-        aria-pressed={drawer === 'contents'}
-        onClick={() => toggle('contents')}
-      >
-        Contents
-      </button>
-      <button type="button" className="bar-button" aria-pressed={drawer === 'art'} onClick={() => toggle('art')}>
-        Art
-      </button>
-      <button
-        type="button"
-        className="bar-button"
-        aria-pressed={drawer === 'collection'}
-        onClick={() => toggle('collection')}
-      >
-        Collection
-      </button>
-      <button
-        type="button"
-        className="bar-button"
-        onClick={() => saveFile(`${fileStem(name)}.paceline.json`, 'application/json', writeScene(sceneOf(desk)))}
-      >
-        Save file
-      </button>
-      <button type="button" className="bar-button strong" onClick={() => void navigate(`/scene/${id}/send`)}>
+      <History />
+      {isNarrow ? <MoreMenu /> : <Drawers />}
+      <Link className="bar-button strong" to={`/scene/${id}/send`}>
         Send
-      </button>
+      </Link>
     </header>
   );
 }
+
+function History() {
+  const { doc } = useDesk();
+  const undo = useDocumentState((state) => state.past.at(-1)?.label);
+  const redo = useDocumentState((state) => state.future.at(-1)?.label);
+  return (
+    <>
+      <Step word="Undo" label={undo} keys="Ctrl Z" onClick={() => doc.undo()}>
+        <IconArrowBackUp size={17} aria-hidden />
+      </Step>
+      <Step word="Redo" label={redo} keys="Ctrl Shift Z" onClick={() => doc.redo()}>
+        <IconArrowForwardUp size={17} aria-hidden />
+      </Step>
+    </>
+  );
+}
+
+interface StepProps {
+  readonly word: string;
+  readonly label: string | undefined;
+  readonly keys: string;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+}
+
+function Step({ word, label, keys, onClick, children }: StepProps) {
+  return (
+    <Tooltip label={label ? `${word}: ${label} (${keys})` : `Nothing to ${word.toLowerCase()}`}>
+      <button
+        type="button"
+        className="plain-button"
+        disabled={!label}
+        onClick={onClick}
+        aria-label={label ? `${word}: ${label}` : word}
+      >
+        {children} <span className="step-word">{word}</span>
+      </button>
+    </Tooltip>
+  );
+}
+
+function useToggleDrawer(): (which: NonNullable<Drawer>) => void {
+  const set = useDeskView((state) => state.set);
+  return (which) => set({ drawer: useDeskView.getState().drawer === which ? null : which, page: 'canvas' });
+}
+
+function useSaveFile(): () => void {
+  const desk = useDesk();
+  return () => {
+    const scene = sceneOf(desk);
+    saveFile(`${fileStem(scene.name)}.paceline.json`, 'application/json', writeScene(scene));
+  };
+}
+
+function Drawers() {
+  const { id } = useOpenScene();
+  const drawer = useDeskView((state) => state.drawer);
+  const toggle = useToggleDrawer();
+  const save = useSaveFile();
+  return (
+    <>
+      <span className="bar-rule" />
+      {DRAWERS.map(([which, word]) => (
+        <button
+          key={which}
+          type="button"
+          className="bar-button"
+          aria-pressed={drawer === which}
+          onClick={() => toggle(which)}
+        >
+          {word}
+        </button>
+      ))}
+      <button type="button" className="bar-button" onClick={save}>
+        Save file
+      </button>
+      <Tooltip label="How to">
+        <Link className="plain-button" to={`/help?from=${id}`} aria-label="How to">
+          <IconHelp size={17} aria-hidden />
+        </Link>
+      </Tooltip>
+    </>
+  );
+}
+
+function MoreMenu() {
+  const { id } = useOpenScene();
+  const toggle = useToggleDrawer();
+  const save = useSaveFile();
+  return (
+    <Menu position="bottom-end" withinPortal>
+      <Menu.Target>
+        <button type="button" className="plain-button" aria-label="More">
+          <IconDots size={17} aria-hidden />
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {DRAWERS.map(([which, word]) => (
+          <Menu.Item key={which} onClick={() => toggle(which)}>
+            {word}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={save}>Save file</Menu.Item>
+        <Menu.Item component={Link} to={`/help?from=${id}`}>
+          How to
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+/** ms between two looks at how long ago the scene was kept. */
+const LOOK_EVERY = 5000;
 
 function SaveLine({ save }: { save: SaveState }) {
   const readOnly = useDocumentState((state) => state.readOnly);
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 5000);
+    const timer = setInterval(() => setNow(Date.now()), LOOK_EVERY);
     return () => clearInterval(timer);
   }, []);
-  let text = 'keeping…';
-  if (readOnly) text = 'for reading only';
-  else if (save.kind === 'failed') text = 'not kept!';
-  else if (save.kind === 'kept') text = `kept ${ago(Math.max(0, now - save.at))}`;
   return (
     <span className={`save-line ${save.kind === 'failed' ? 'bad' : 'muted'}`} role="status">
-      {text}
+      {readOnly ? 'for reading only' : wordsOf(save, now)}
     </span>
   );
+}
+
+function wordsOf(save: SaveState, now: number): string {
+  switch (save.kind) {
+    case 'waiting':
+      return 'keeping…';
+    case 'failed':
+      return 'not kept!';
+    case 'kept':
+      return `kept ${ago(Math.max(0, now - save.at))}`;
+  }
 }
 
 function ago(ms: number): string {

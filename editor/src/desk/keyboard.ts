@@ -1,4 +1,7 @@
 import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { useOpenScene } from '../scene/context.ts';
+import { flipSelection } from './actions/transforming.ts';
 import { useDesk } from './context.ts';
 import { spaceHeld } from './space-key.ts';
 import { zoomedAt } from './canvas/view-transform.ts';
@@ -42,6 +45,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
       { keys: 'Shift while dragging', does: 'multiples of 15°; scaling keeps proportions' },
       { keys: 'Ctrl while dragging', does: 'holds snapping off' },
       { keys: 'R', does: 'reverse the selected guide; its riders keep their place' },
+      { keys: 'F, Shift F', does: 'flip what is selected left to right, upside down' },
       { keys: 'J', does: 'join two open guides at their nearest ends' },
       { keys: 'Enter', does: 'end the guide that is being plotted' },
       { keys: 'Backspace', does: 'take the last plotted node back' },
@@ -81,6 +85,8 @@ const inField = (target: EventTarget | null): boolean =>
 /** The Desk's keys. Tools have looked at each before. */
 export function useDeskKeys(): void {
   const desk = useDesk();
+  const { id } = useOpenScene();
+  const navigate = useNavigate();
   const { playback } = desk;
   useEffect(() => {
     const withCtrl: Readonly<Record<string, (shift: boolean) => void>> = {
@@ -122,6 +128,8 @@ export function useDeskKeys(): void {
       '+': () => zoomBy(1.25),
       '=': () => zoomBy(1.25),
       '-': () => zoomBy(0.8),
+      Escape: () => useDeskView.getState().set({ drawer: null, openCard: null }),
+      f: () => flipSelection(desk, 'across'),
       Delete: () => deleteSelected(desk),
       Backspace: () => deleteSelected(desk),
       x: () => useDeskView.getState().set({ asSent: true }),
@@ -135,6 +143,8 @@ export function useDeskKeys(): void {
       ArrowRight: () => nudge(desk, 10, 0),
       ArrowUp: () => nudge(desk, 0, -10),
       ArrowDown: () => nudge(desk, 0, 10),
+      f: () => flipSelection(desk, 'over'),
+      '?': () => void navigate(`/help?from=${id}`),
     };
     const onKeyDown = (event: KeyboardEvent): void => {
       if (inField(event.target) || event.altKey) return;
@@ -171,7 +181,7 @@ export function useDeskKeys(): void {
       window.removeEventListener('keydown', onKeyDown);
       window.removeEventListener('keyup', onKeyUp);
     };
-  }, [desk, playback]);
+  }, [desk, playback, id, navigate]);
 }
 
 function zoomBy(factor: number): void {

@@ -8,6 +8,8 @@ import { IDENTITY, type ViewTransform } from './canvas/view-transform.ts';
 export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
 export type ToolName = (typeof TOOL_NAMES)[number];
 export type Drawer = 'contents' | 'art' | 'collection' | null;
+/** What a narrow window shows. */
+export type DeskPage = 'canvas' | 'sheet' | 'cards';
 export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
 
 /** How this browser likes the Desk: lastStroke. */
@@ -94,6 +96,7 @@ interface DeskView {
   view: ViewTransform;
   tool: ToolName;
   drawer: Drawer;
+  page: DeskPage;
   openCard: CardName | null;
   /** The guide whose riders the sheet shows. */
   route: string | null;
@@ -117,6 +120,7 @@ export const useDeskView = create<DeskView>()((set) => ({
   view: IDENTITY,
   tool: 'adjust',
   drawer: null,
+  page: 'canvas',
   openCard: null,
   route: null,
   recent: [],
@@ -143,6 +147,7 @@ export const resetDeskView = (): void =>
     view: IDENTITY,
     tool: 'adjust',
     drawer: null,
+    page: 'canvas',
     openCard: null,
     route: null,
     recent: [],

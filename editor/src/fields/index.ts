@@ -1,3 +1,4 @@
 export { DEGREES, PERCENT, PX, secondsAt, type Units } from './arithmetic.ts';
+export { ChoiceField } from './ChoiceField.tsx';
 export { NumberField } from './NumberField.tsx';
 export { TextField } from './TextField.tsx';

@@ -19,7 +19,7 @@ export function Facts({ writing, length, frames }: { writing: Writing; length: n
           >
             {error.px.toFixed(2)} px
           </Fact>
-          <Fact name="Keys" title="A rider’s place, turn and so on each have keys of their own">
+          <Fact name="Keys written" title="A rider’s place, turn and so on each have keys of their own">
             {keys}
           </Fact>
         </>

@@ -36,6 +36,7 @@ import { ToolOptionsBar } from './ToolOptionsBar.tsx';
 import { TracingLayer } from './TracingLayer.tsx';
 import { useArtDrop } from './use-art-drop.tsx';
 import { fitted, toCanvas } from './view-transform.ts';
+import './canvas.css';
 import { change } from '../actions/change.ts';
 
 const FIT_MARGIN = 28;

@@ -1,6 +1,7 @@
-import { Select, Slider } from '@mantine/core';
+import { Slider } from '@mantine/core';
 import { guideById, actedMotion, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
 import { memo } from 'react';
+import { ChoiceField } from '../../fields/index.ts';
 import { useDocumentState } from '../../document/index.ts';
 import { SHAPE_NAMES, strokeNodes, type LastStroke } from '../../tools/index.ts';
 import { Segments } from '../cards/Card.tsx';
@@ -35,13 +36,13 @@ export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: Too
       {tool === 'act-out' && (
         <>
           <span className="muted">{rider ? `for ${rider.name}` : 'select a rider'}</span>
-          <span className="option-label">Count</span>
+          <span className="option-label">Starts</span>
           <Segments
             label="Beats of the count-in"
             value={String(options.countIn)}
             options={[
-              ['0', 'none'],
-              ['3', '3'],
+              ['0', 'at once'],
+              ['3', 'after 3 beats'],
               ['5', '5'],
             ]}
             onChange={(value) => setOptions({ countIn: Number(value) })}
@@ -71,15 +72,12 @@ export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: Too
       )}
       {tool === 'set-down' && <SetDownLine />}
       {tool === 'shape' && (
-        <Select
-          aria-label="Shape"
-          size="xs"
-          w={150}
-          allowDeselect={false}
+        <ChoiceField
+          label="Shape"
+          width={150}
           value={options.shape}
           data={SHAPE_KINDS.map((kind) => ({ value: kind, label: SHAPE_NAMES[kind] }))}
-          onChange={(shape) => shape && setOptions({ shape: shape })}
-          comboboxProps={{ withinPortal: true }}
+          onChange={(shape) => setOptions({ shape })}
         />
       )}
     </div>

@@ -65,7 +65,9 @@ export function CanvasRows() {
         {background !== null && (
           <ColorInput
             size="xs"
-            w={108}
+            w={86}
+            rightSectionWidth={0}
+            withEyeDropper={false}
             aria-label="Colour of the paper"
             format="hex"
             swatches={[...PAPERS, ...ROUTE_COLORS]}

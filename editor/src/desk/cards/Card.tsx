@@ -1,5 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useDeskView, usePreferences, type CardName } from '../view.ts';
+import './cards.css';
 
 interface CardProps {
   readonly name: CardName;
@@ -34,7 +35,7 @@ export function Card({ name, number, title, summary, children }: CardProps) {
     <section
       ref={ref}
       className={`card ${isOpen ? 'open' : ''} ${folded ? 'folded' : ''}`}
-      aria-label={title}
+      aria-label={`Card ${number}, ${title}`}
       data-card={name}
       onKeyDown={(event) => {
         if (event.key === 'Escape' && isOpen) set({ openCard: null });

@@ -1,7 +1,17 @@
-import { checkSeam, type SeamFinding } from '@pace-line/core';
+import { checkSeam, mendsOfSeam, type MendKind, type Scene, type SeamFinding } from '@pace-line/core';
 import { useMemo } from 'react';
 import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
+import { change } from '../actions/change.ts';
+import { useDesk } from '../context.ts';
 import { Card } from './Card.tsx';
+
+/** What a mend does, on its button and in undo. */
+const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
+  'whole-laps': ['end on a whole lap', 'Close the lap'],
+  'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
+  'there-and-back': ['go there and back', 'Go there and back'],
+  'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
+};
 
 /** Card 5: whether the loop's seam can be seen. */
 export function ChecksCard() {
@@ -25,17 +35,31 @@ export function ChecksCard() {
         <p className="card-empty">The seam of the loop is measured here for every rider on a guide.</p>
       )}
       {[...wrong, ...findings.filter((one) => !wrong.includes(one))].map((finding) => (
-        <button
-          key={finding.rider}
-          type="button"
-          className="finding"
-          onClick={() => doc.select(selectRider(finding.rider))}
-        >
-          <span className="row-label">Seam, {scene.riders.find((rider) => rider.id === finding.rider)?.name}</span>
-          <Wording finding={finding} />
-        </button>
+        <div key={finding.rider}>
+          <button type="button" className="finding" onClick={() => doc.select(selectRider(finding.rider))}>
+            <span className="row-label">Seam, {scene.riders.find((rider) => rider.id === finding.rider)?.name}</span>
+            <Wording finding={finding} />
+          </button>
+          {wrong.includes(finding) && <MendButtons scene={scene} rider={finding.rider} />}
+        </div>
       ))}
     </Card>
+  );
+}
+
+/** What would mend a seam that shows, a click each. */
+function MendButtons({ scene, rider }: { scene: Scene; rider: string }) {
+  const desk = useDesk();
+  const mends = useMemo(() => mendsOfSeam(scene, rider), [scene, rider]);
+  if (mends.length === 0) return null;
+  return (
+    <div className="mends">
+      {mends.map(({ kind, apply }) => (
+        <button key={kind} type="button" className="small-button" onClick={() => change(desk, MENDS[kind][1], apply)}>
+          {MENDS[kind][0]}
+        </button>
+      ))}
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Select } from '@mantine/core';
+import { ChoiceField } from '../../fields/index.ts';
 import { EASE_OFFERS, offerOfEase, setEase, wordsOfEase, type Mark, type Rider } from '@pace-line/core';
 import { perform } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
@@ -26,15 +26,11 @@ export function EaseSelect({ rider, mark, marks }: EaseSelectProps) {
   const offer = isPart ? undefined : offerOfEase(mark.ease);
   const own = offer ? [] : [{ group: 'As it is', items: [{ value: OWN, label: wordsOfEase(mark.ease) }] }];
   return (
-    <Select
-      size="xs"
-      aria-label="Ease of the leg that follows"
+    <ChoiceField
+      label="Ease of the leg that follows"
       value={offer?.id ?? OWN}
       data={[...own, ...GROUPS]}
-      allowDeselect={false}
       searchable
-      selectFirstOptionOnChange
-      maxDropdownHeight={260}
       onChange={(id) => {
         const chosen = EASE_OFFERS.find((one) => one.id === id);
         if (chosen && chosen !== offer)

@@ -63,9 +63,10 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           onChange={switchMode}
         />
       </Row>
-      <Row label="To begin">
+      <Row label="On the curve">
         <Segments
-          label="When it is switched to along"
+          label="How it starts along the guide"
+          title="Nose leads: it is turned into the curve. Angle kept: it stands as it does now and turns from there."
           value={turning}
           options={[
             ['nose', 'nose leads'],

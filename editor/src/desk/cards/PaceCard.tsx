@@ -1,8 +1,8 @@
-import { Select } from '@mantine/core';
 import {
   cycleOf,
   distanceOfPlace,
   guideById,
+  loopLength,
   pathOfGuide,
   retimeMark,
   riderById,
@@ -15,7 +15,7 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
-import { NumberField, PX, secondsAt } from '../../fields/index.ts';
+import { ChoiceField, NumberField, PX, secondsAt } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { seconds } from '../labels.ts';
 import { Card, Row, Segments } from './Card.tsx';
@@ -30,6 +30,14 @@ const REPEATS: readonly (readonly [Repeat, string])[] = [
   ['once', 'once'],
 ];
 
+/** A rider's own repeat, told apart from the scene's by what its cycle does. */
+const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
+  { value: 'loop', label: 'starts its cycle over' },
+  { value: 'there-and-back', label: 'goes back the way it came' },
+  { value: 'once', label: 'rides once, then stays' },
+];
+const AS_SCENE = '·scene';
+
 /** Card 4: the marks of the selected rider, and the clock. */
 export function PaceCard() {
   const scene = useCalmState((state) => state.shown);
@@ -40,7 +48,7 @@ export function PaceCard() {
   const summary =
     rider && guide
       ? `${count} ${count === 1 ? 'mark' : 'marks'} · ${seconds(cycleOf(rider, scene.clock))}`
-      : `loop of ${seconds(scene.clock.duration)}`;
+      : `${scene.clock.repeat === 'once' ? 'plays' : 'loop of'} ${seconds(loopLength(scene.clock))}`;
   return (
     <Card name="pace" number={4} title="Pace" summary={summary}>
       {rider && guide ? <PaceRows rider={rider} guide={guide} chosen={selection.marks} /> : <ClockRows />}
@@ -65,13 +73,11 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
   return (
     <>
       <Row label="Mark">
-        <Select
-          size="xs"
-          aria-label="Mark"
+        <ChoiceField
+          label="Mark"
           value={mark.id}
           data={rider.pace.marks.map((one, i) => ({ value: one.id, label: `${i + 1} of ${rider.pace.marks.length}` }))}
-          allowDeselect={false}
-          onChange={(id) => id !== null && doc.select(selectRider(rider.id, [id]))}
+          onChange={(id) => doc.select(selectRider(rider.id, [id]))}
         />
         <NumberField
           label="Time of the mark"
@@ -102,7 +108,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
         <MarkPlace rider={rider} guide={guide} mark={mark} />
       </Row>
       {!isLast && (
-        <Row label="Then">
+        <Row label="Leg after it">
           <EaseSelect rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
         </Row>
       )}
@@ -154,14 +160,17 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           }
         />
       </Row>
-      <Row label="Repeats">
-        <Segments
+      <Row label="This rider">
+        <ChoiceField
           label="Rider repeats"
-          value={rider.pace.repeat ?? clock.repeat}
-          options={REPEATS}
-          onChange={(repeat) =>
+          value={rider.pace.repeat ?? AS_SCENE}
+          data={[{ value: AS_SCENE, label: 'repeats as the scene' }, ...OWN_REPEATS]}
+          onChange={(value) =>
             change(desk, 'Change repeat', (scene) =>
-              setPace(scene, { rider: rider.id, patch: { repeat: repeat === scene.clock.repeat ? null : repeat } }),
+              setPace(scene, {
+                rider: rider.id,
+                patch: { repeat: OWN_REPEATS.find((one) => one.value === value)?.value ?? null },
+              }),
             )
           }
         />
@@ -172,13 +181,14 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
 
 function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
   const desk = useDesk();
-  const distance = distanceOfPlace(guide, pathOfGuide(guide), mark.place);
+  const path = pathOfGuide(guide);
+  const distance = distanceOfPlace(guide, path, mark.place);
   return (
     <NumberField
       label="Place along the guide"
       value={distance}
       unit="px"
-      units={PX}
+      units={guide.closed ? { ...PX, lap: path.length, laps: path.length } : PX}
       digits={1}
       onCommit={(next) =>
         change(desk, 'Move mark', (scene) =>
@@ -192,11 +202,12 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
 function ClockRows() {
   const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
+  const isBack = clock.repeat === 'there-and-back';
   return (
     <>
-      <Row label="Loop lasts">
+      <Row label={isBack ? 'One way lasts' : 'Loop lasts'}>
         <NumberField
-          label="Loop lasts"
+          label={isBack ? 'One way lasts' : 'Loop lasts'}
           value={clock.duration}
           unit="s"
           units={secondsAt(clock.fps)}
@@ -216,7 +227,7 @@ function ClockRows() {
           onCommit={(fps) => change(desk, 'Change frame rate', (scene) => setClock(scene, { fps }))}
         />
       </Row>
-      <Row label="Scene">
+      <Row label="The scene">
         <Segments
           label="Scene repeats"
           value={clock.repeat}
@@ -224,6 +235,11 @@ function ClockRows() {
           onChange={(repeat) => change(desk, 'Change repeat', (scene) => setClock(scene, { repeat }))}
         />
       </Row>
+      {isBack && (
+        <p className="card-note">
+          Plays {seconds(loopLength(clock))}: {seconds(clock.duration)} there and as long back.
+        </p>
+      )}
     </>
   );
 }

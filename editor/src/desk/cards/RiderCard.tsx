@@ -1,4 +1,5 @@
-import { Select } from '@mantine/core';
+import { IconFlipHorizontal, IconFlipVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
+import { useState } from 'react';
 import {
   artById,
   guideById,
@@ -11,11 +12,12 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
-import { NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
+import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { change } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
+import { flipSelection } from '../actions/transforming.ts';
 import { askToRide } from '../actions/seating.ts';
 
 const PARKED = '·parked';
@@ -70,19 +72,16 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
       </Row>
       <Row label="Rides">
-        <Select
-          size="xs"
-          aria-label="Guide that it rides"
+        <ChoiceField
+          label="Guide that it rides"
           value={rider.guide ?? PARKED}
           data={[
             { value: PARKED, label: 'parked' },
             ...scene.guides.map((guide) => ({ value: guide.id, label: guide.name })),
           ]}
-          allowDeselect={false}
-          comboboxProps={{ withinPortal: true }}
           onChange={(value) => {
             if (value === PARKED) park(desk, rider.id);
-            else if (value !== null) askToRide(desk, rider.id, value);
+            else askToRide(desk, rider.id, value);
           }}
         />
       </Row>
@@ -126,19 +125,26 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           />
         </Row>
       )}
-      <Row label="Scale, opacity">
-        <NumberField
-          label="Scale"
-          value={rider.scale[0] * 100}
-          unit="%"
-          units={PERCENT}
-          digits={1}
-          onCommit={(value) =>
-            patch('Scale rider', {
-              scale: [value / 100, (value / 100) * (rider.scale[0] === 0 ? 1 : rider.scale[1] / rider.scale[0])],
-            })
-          }
-        />
+      <ScaleRow rider={rider} patch={patch} />
+      <Row label="Flip, opacity">
+        <button
+          type="button"
+          className="small-button icon"
+          aria-label="Flip across"
+          title="Flip across (F)"
+          onClick={() => flipSelection(desk, 'across')}
+        >
+          <IconFlipVertical size={15} aria-hidden />
+        </button>
+        <button
+          type="button"
+          className="small-button icon"
+          aria-label="Flip over"
+          title="Flip over (Shift F)"
+          onClick={() => flipSelection(desk, 'over')}
+        >
+          <IconFlipHorizontal size={15} aria-hidden />
+        </button>
         <NumberField
           label="Opacity"
           value={rider.opacity * 100}
@@ -151,14 +157,11 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         />
       </Row>
       <Row label="Art">
-        <Select
-          size="xs"
-          aria-label="Art"
+        <ChoiceField
+          label="Art"
           value={rider.art}
           data={scene.art.map((one) => ({ value: one.id, label: one.name }))}
-          allowDeselect={false}
-          comboboxProps={{ withinPortal: true }}
-          onChange={(value) => value !== null && patch('Change art', { art: value })}
+          onChange={(value) => patch('Change art', { art: value })}
         />
       </Row>
       <Row label="Pivot">
@@ -194,5 +197,51 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
       </Row>
       {others > 1 && <p className="card-note">{others} riders are selected; the card shows the first.</p>}
     </>
+  );
+}
+
+/** Both axes of a rider's scale, held together until the lock is opened. */
+function ScaleRow({
+  rider,
+  patch,
+}: {
+  rider: Rider;
+  patch: (label: string, next: { scale: [number, number] }) => void;
+}) {
+  const [x, y] = rider.scale;
+  const [locked, setLocked] = useState(true);
+  // With a lock, the other axis keeps its ratio; from nothing it grows evenly.
+  const apart = (axis: 0 | 1, next: number): [number, number] => {
+    const factor = rider.scale[axis] === 0 ? undefined : next / rider.scale[axis];
+    const other = factor === undefined ? next : rider.scale[axis === 0 ? 1 : 0] * factor;
+    return axis === 0 ? [next, locked ? other : y] : [locked ? other : x, next];
+  };
+  const field = (axis: 0 | 1, label: string) => (
+    <NumberField
+      label={label}
+      value={rider.scale[axis] * 100}
+      unit="%"
+      units={PERCENT}
+      digits={1}
+      onCommit={(value) => patch('Scale rider', { scale: apart(axis, value / 100) })}
+    />
+  );
+  return (
+    <Row label="Scale">
+      {field(0, 'Scale across')}
+      <button
+        type="button"
+        className="small-button icon"
+        aria-pressed={locked}
+        aria-label="Both axes together"
+        title={
+          locked ? 'Both axes together; open to scale them apart' : 'Each axis alone; close to scale them together'
+        }
+        onClick={() => setLocked(!locked)}
+      >
+        {locked ? <IconLock size={15} aria-hidden /> : <IconLockOpen size={15} aria-hidden />}
+      </button>
+      {field(1, 'Scale over')}
+    </Row>
   );
 }

@@ -68,10 +68,22 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
         </button>
       </Tooltip>
       <span className="figures readout">
-        <span ref={time} data-readout="time" /> <span className="muted">/ {length.toFixed(2)} s</span>
+        <span
+          ref={time}
+          className="frame-figure"
+          style={{ minWidth: `${length.toFixed(2).length}ch` }}
+          data-readout="time"
+        />{' '}
+        <span className="muted">/ {length.toFixed(2)} s</span>
       </span>
       <span className="figures muted readout">
-        frame <span ref={frame} data-readout="frame" />
+        frame{' '}
+        <span
+          ref={frame}
+          className="frame-figure"
+          style={{ minWidth: `${String(count - 1).length}ch` }}
+          data-readout="frame"
+        />
       </span>
       <div className="segments" role="group" aria-label="Speed of watching">
         {SPEEDS.map(([value, label]) => (

@@ -4,6 +4,6 @@ const DASHES = [undefined, '7 3', '2 3', '9 3 2 3'] as const;
 
 /** The look of the n-th rider's line on a route of a colour. */
 export const tintOf = (color: string, n: number): { readonly stroke: string; readonly dash: string | undefined } => ({
-  stroke: `color-mix(in oklab, ${color} ${STRENGTHS[n % STRENGTHS.length] ?? 50}%, var(--ink-soft))`,
+  stroke: `color-mix(in oklab, ${color} ${STRENGTHS[n % STRENGTHS.length] ?? 50}%, var(--muted))`,
   dash: DASHES[Math.floor(n / STRENGTHS.length) % DASHES.length],
 });

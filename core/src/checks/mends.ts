@@ -1,0 +1,95 @@
+import { retimeMark, setEase, setPace } from '../commands/index.ts';
+import {
+  cycleOf,
+  distanceOfPlace,
+  guideById,
+  loopLength,
+  pathOfGuide,
+  riderById,
+  type Rider,
+  type Scene,
+} from '../scene/index.ts';
+import { checkSeam } from './seam.ts';
+
+/** What can be done about a seam that shows. */
+export type MendKind = 'whole-laps' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
+
+export interface Mend {
+  readonly kind: MendKind;
+  /** The edit. */
+  readonly apply: (scene: Scene) => Scene;
+}
+
+type Maker = (scene: Scene, rider: Rider) => ((scene: Scene) => Scene) | undefined;
+
+/** The last mark moved to a whole number of laps from the first, at least one in its own direction. */
+const wholeLaps: Maker = (scene, { id, guide: guideId, pace }) => {
+  const guide = guideById(scene, guideId);
+  const first = pace.marks[0];
+  const last = pace.marks.at(-1);
+  if (!guide?.closed || !first || !last || first === last) return undefined;
+  const path = pathOfGuide(guide);
+  const from = distanceOfPlace(guide, path, first.place);
+  const way = (distanceOfPlace(guide, path, last.place) - from) / path.length;
+  const laps = Math.round(way) || (way < 0 ? -1 : 1);
+  const distance = from + laps * path.length;
+  return (base) => retimeMark(base, { rider: id, mark: last.id, time: last.time, distance });
+};
+
+/** A cycle of its own that goes into the loop a whole number of times. */
+const fitCycle: Maker = (scene, rider) => {
+  const { duration } = scene.clock;
+  const cycle = cycleOf(rider, scene.clock);
+  const times = Math.max(1, Math.round(duration / cycle));
+  if (Math.abs(times * cycle - duration) < 1e-9) return undefined;
+  return (base) => setPace(base, { rider: rider.id, patch: { cycle: times === 1 ? null : duration / times } });
+};
+
+const thereAndBack: Maker = (scene, { id, pace }) =>
+  (pace.repeat ?? scene.clock.repeat) === 'there-and-back'
+    ? undefined
+    : (base) => {
+        // Its way there and its way back fill the loop between them.
+        const repeated = setPace(base, { rider: id, patch: { repeat: 'there-and-back' } });
+        return setPace(repeated, { rider: id, patch: { cycle: loopLength(base.clock) / 2 } });
+      };
+
+/** The first leg starts from rest and the last one comes to rest. */
+const restAtSeam: Maker = (_scene, { id, pace }) => {
+  const first = pace.marks[0];
+  const last = pace.marks.at(-2);
+  if (!first || !last) return undefined;
+  const ends = new Set([first.id, last.id]);
+  return (base) =>
+    first === last
+      ? setEase(base, { rider: id, marks: [...ends], ease: { kind: 'family', family: 'sine', mode: 'in-out' } })
+      : setEase(setEase(base, { rider: id, marks: [first.id], ease: { kind: 'family', family: 'sine', mode: 'in' } }), {
+          rider: id,
+          marks: [last.id],
+          ease: { kind: 'family', family: 'sine', mode: 'out' },
+        });
+};
+
+const MAKERS: readonly (readonly [MendKind, Maker])[] = [
+  ['whole-laps', wholeLaps],
+  ['fit-cycle', fitCycle],
+  ['there-and-back', thereAndBack],
+  ['rest-at-seam', restAtSeam],
+];
+
+/** What makes a rider's seam close and run smoothly: each was tried on the scene, and only what helps is named. What closes a seam may leave a step in speed, to be mended next. */
+export function mendsOfSeam(scene: Scene, riderId: string): readonly Mend[] {
+  const rider = riderById(scene, riderId);
+  const before = seamOf(scene, riderId);
+  if (!rider || !before || (before.closes && before.smooth)) return [];
+  return MAKERS.flatMap(([kind, make]): Mend[] => {
+    if (before.closes !== (kind === 'rest-at-seam')) return [];
+    const apply = make(scene, rider);
+    if (!apply) return [];
+    const after = seamOf(apply(scene), riderId);
+    return after?.closes && (after.smooth || !before.closes) ? [{ kind, apply }] : [];
+  });
+}
+
+const seamOf = (scene: Scene, riderId: string): ReturnType<typeof checkSeam>[number] | undefined =>
+  checkSeam(scene).find((one) => one.rider === riderId);

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import type { Scene } from '../scene/index.ts';
+import { LINE, SQUARE, sceneOf } from '../testing/scenes.ts';
+import { checkSeam, mendsOfSeam } from './index.ts';
+
+const mark = (id: string, time: number, place: object, ease: object = { kind: 'steady' }, dwell = 0): object => ({
+  id,
+  time,
+  dwell,
+  place,
+  ease,
+});
+const node = (name: string, lap = 0): object => ({ by: 'node', node: name, lap });
+
+function riding(guide: object, marks: object[], rest: { pace?: object; rider?: object; clock?: object } = {}): Scene {
+  return sceneOf({
+    guides: [guide],
+    ...(rest.clock ? { clock: { duration: 4, fps: 30, repeat: 'loop', ...rest.clock } } : {}),
+    riders: [
+      {
+        id: 'r',
+        name: 'Rider',
+        art: 'box',
+        guide: (guide as { id: string }).id,
+        heading: { mode: 'level', offset: 0 },
+        pace: { marks, ...rest.pace },
+        ...rest.rider,
+      },
+    ],
+  });
+}
+
+const seam = (scene: Scene): ReturnType<typeof checkSeam>[number] => checkSeam(scene)[0]!;
+const SINE_IN_OUT = { kind: 'family', family: 'sine', mode: 'in-out' };
+
+describe('the seam in closed form', () => {
+  it('an open guide ridden from end to end jumps by its length', () => {
+    const found = seam(riding(LINE, [mark('m1', 0, node('a')), mark('m2', 4, node('c'))]));
+    expect(found.gap).toBeCloseTo(400, 9);
+    expect(found.closes).toBe(false);
+    expect([found.speedBefore, found.speedAfter]).toEqual([expect.closeTo(100, 6), expect.closeTo(100, 6)]);
+  });
+
+  it('one steady lap of a closed guide closes and is smooth: length over time on both sides', () => {
+    const found = seam(riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 4, node('q1', 1))]));
+    expect(found).toMatchObject({ closes: true, smooth: true, hidden: false });
+    expect(found.gap).toBeLessThan(1e-9);
+    expect([found.speedBefore, found.speedAfter]).toEqual([expect.closeTo(100, 6), expect.closeTo(100, 6)]);
+  });
+
+  it('a lap eased in quadratically starts at rest and ends at twice the mean speed', () => {
+    const ease = { kind: 'family', family: 'quad', mode: 'in' };
+    const found = seam(riding(SQUARE, [mark('m1', 0, node('q1'), ease), mark('m2', 4, node('q1', 1))]));
+    expect(found).toMatchObject({ closes: true, smooth: false });
+    expect(found.speedBefore).toBeCloseTo(200, 3);
+    expect(found.speedAfter).toBeCloseTo(0, 3);
+  });
+
+  it('along the guide, a corner at the seam turns by the corner', () => {
+    const along = { rider: { heading: { mode: 'along', offset: 0 } } };
+    const found = seam(riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 4, node('q1', 1))], along));
+    expect(found.turn).toBeCloseTo(Math.PI / 2, 9);
+    expect(found.closes).toBe(false);
+  });
+
+  it('there and back meets itself with the same speed the other way', () => {
+    const back = { pace: { repeat: 'there-and-back', cycle: 2 } };
+    const found = seam(riding(LINE, [mark('m1', 0, node('a')), mark('m2', 2, node('c'))], back));
+    expect(found).toMatchObject({ closes: true, smooth: true });
+    expect(Math.abs(found.speedBefore)).toBeCloseTo(200, 6);
+  });
+
+  it('off the canvas nothing is seen; a scene that plays once has no seam', () => {
+    const away = { ...LINE, nodes: LINE.nodes.map((one) => ({ ...one, y: -900 })) };
+    const marks = [mark('m1', 0, node('a')), mark('m2', 4, node('c'))];
+    expect(seam(riding(away, marks))).toMatchObject({ hidden: true, closes: true, smooth: true });
+    expect(checkSeam(riding(LINE, marks, { clock: { repeat: 'once' } }))).toEqual([]);
+  });
+});
+
+describe('what mends a seam', () => {
+  const kinds = (scene: Scene): string[] => mendsOfSeam(scene, 'r').map((one) => one.kind);
+  const mended = (scene: Scene, kind: string): Scene =>
+    mendsOfSeam(scene, 'r')
+      .find((one) => one.kind === kind)!
+      .apply(scene);
+
+  it('is asked for nothing where all is well', () => {
+    expect(kinds(riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 4, node('q1', 1))]))).toEqual([]);
+  });
+
+  it('on a closed guide: a whole lap, forwards or backwards', () => {
+    const short = riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 4, node('q4'))]);
+    expect(kinds(short)).toEqual(['whole-laps', 'there-and-back']);
+    const found = seam(mended(short, 'whole-laps'));
+    expect(found).toMatchObject({ closes: true, smooth: true });
+    expect(found.speedAfter).toBeCloseTo(100, 6);
+    const backwards = riding(SQUARE, [mark('m1', 0, node('q1', 1)), mark('m2', 4, node('q2'))]);
+    expect(seam(mended(backwards, 'whole-laps')).speedAfter).toBeCloseTo(-100, 6);
+  });
+
+  it('on an open guide: there and back, which fills the loop', () => {
+    const open = riding(LINE, [mark('m1', 0, node('a'), SINE_IN_OUT), mark('m2', 4, node('c'))]);
+    expect(kinds(open)).toEqual(['there-and-back']);
+    const done = mended(open, 'there-and-back');
+    expect(seam(done)).toMatchObject({ closes: true, smooth: true });
+    expect(done.riders[0]?.pace).toMatchObject({ cycle: 2, repeat: 'there-and-back' });
+  });
+
+  it('with a cycle that does not go into the loop: one that does', () => {
+    const odd = riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 1.5, node('q1', 1))], { pace: { cycle: 1.5 } });
+    expect(seam(odd).closes).toBe(false);
+    expect(mended(odd, 'fit-cycle').riders[0]?.pace.cycle).toBeCloseTo(4 / 3, 12);
+  });
+
+  it('with a step in speed: rest at the seam', () => {
+    const ease = { kind: 'family', family: 'quad', mode: 'in' };
+    const stepped = riding(SQUARE, [mark('m1', 0, node('q1'), ease), mark('m2', 4, node('q1', 1))]);
+    expect(kinds(stepped)).toEqual(['rest-at-seam']);
+    expect(seam(mended(stepped, 'rest-at-seam'))).toMatchObject({ closes: true, smooth: true });
+  });
+});

@@ -1,0 +1,45 @@
+import { Select, type ComboboxItem, type SelectProps } from '@mantine/core';
+
+interface ChoiceFieldProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly data: SelectProps['data'];
+  readonly searchable?: boolean;
+  readonly width?: number;
+  readonly onChange: (value: T) => void;
+}
+
+/** A choice from a list. Once one is taken the keyboard goes back to the Desk. */
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  data,
+  searchable,
+  width,
+  onChange,
+}: ChoiceFieldProps<T>) {
+  const leave = (): void => {
+    // After the list has closed: it puts the focus back on the field first.
+    setTimeout(() => {
+      if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+    });
+  };
+  return (
+    <Select
+      size="xs"
+      aria-label={label}
+      {...(width === undefined ? {} : { w: width })}
+      value={value}
+      data={data}
+      allowDeselect={false}
+      searchable={searchable ?? false}
+      selectFirstOptionOnChange={searchable ?? false}
+      maxDropdownHeight={260}
+      comboboxProps={{ withinPortal: true, width: 'max-content', position: 'bottom-end' }}
+      onOptionSubmit={leave}
+      onChange={(next: string | null, _item: ComboboxItem) => {
+        if (next !== null) onChange(next as T);
+      }}
+    />
+  );
+}
