@@ -23,7 +23,7 @@ export {
   type Vec,
 } from './geometry/index.ts';
 export { foldTime, type Repeat, shownTimes } from './time/index.ts';
-export { EASE_OFFERS, offerOfEase, wordsOfEase } from './pace/index.ts';
+export { EASE_OFFERS, offerOfEase, wordsOfEase, type Ease } from './pace/index.ts';
 export {
   ALLOWED_ELEMENTS,
   type Art,
@@ -112,6 +112,7 @@ export {
   attachRider,
   type Beginning,
   beThere,
+  closesAt,
   type Clip,
   type Command,
   copyMarks,
@@ -129,7 +130,6 @@ export {
   type HandMoment,
   insertMark,
   insertNode,
-  isFirstNode,
   joinGuides,
   type Matrix,
   matrixAbout,

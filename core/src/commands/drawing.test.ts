@@ -16,7 +16,7 @@ import {
   deleteNodes,
   deleteTracing,
   fairGuide,
-  isFirstNode,
+  closesAt,
   joinGuides,
   matrixAbout,
   moveGuides,
@@ -477,12 +477,29 @@ describe('setting down', () => {
   });
   test('it closes when the last placement meets the first', () => {
     const scene = spots.reduce((sum, [time, to]) => down(sum, time, to), parked);
-    expect(isFirstNode(scene.guides[0]!, [104, 302], 10)).toBe(true);
+    expect(closesAt(scene, scene.riders[0]!, 4, [104, 302], 10)).toBe(true);
+    expect(closesAt(scene, scene.riders[0]!, 2.5, [104, 302], 10)).toBe(false);
     const closed = down(scene, 4, [104, 302], true);
     isValid(closed);
     expect(closed.guides[0]!.closed).toBe(true);
     expect(closed.guides[0]!.nodes).toHaveLength(4);
     expect(at(closed, 4)).toEqual([100, 300]);
+  });
+  test('it closes too when the last placement that is there is dropped on the first; at the last frame without a stall', () => {
+    const lastFrame = 4 - 1 / 30;
+    const scene = [...spots, [lastFrame, [150, 320]] as (typeof spots)[number]].reduce(
+      (sum, [time, to]) => down(sum, time, to),
+      parked,
+    );
+    expect(closesAt(scene, scene.riders[0]!, lastFrame, [104, 302], 10)).toBe(true);
+    const closed = down(scene, lastFrame, [104, 302], true);
+    isValid(closed);
+    expect(closed.guides[0]).toMatchObject({ closed: true });
+    expect(closed.guides[0]!.nodes).toHaveLength(4);
+    for (const [time, to] of spots) expect(at(closed, time)).toEqual(to);
+    expect(closed.riders[0]!.pace.marks.at(-1)).toMatchObject({ time: 4, place: { lap: 1 } });
+    const motion = prepare(closed).rider('k')!;
+    expect(Math.abs(motion.speedAt(lastFrame))).toBeGreaterThan(10);
   });
   test('a guide that exists: pressed at the playhead, the rider is there then', () => {
     const scene = looped();

@@ -27,7 +27,7 @@ export {
   type FlipWay,
 } from './rider/riders.ts';
 export { attachRider, detachRiders, setSeating, type Beginning, type Seating } from './rider/seating.ts';
-export { beThere, isFirstNode, setDown, type SetDown } from './rider/set-down.ts';
+export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { renameScene, setClock } from './scene/scene.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';

@@ -1,12 +1,16 @@
+import { IconArrowLeft } from '@tabler/icons-react';
 import { useEffect } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { SHORTCUTS } from '../desk/keyboard.ts';
+import { MovingPicture } from '../look/MovingPicture.tsx';
 import { Wordmark } from '../look/Wordmark.tsx';
+import { pictureScene } from './pictures.ts';
 import { RECIPES } from './recipes.ts';
 import './help.css';
 
 /** The jobs as short recipes, and the shortcuts. */
 export function Help() {
+  const from = useSearchParams()[0].get('from');
   useEffect(() => {
     document.title = 'How to · Pace Line';
   }, []);
@@ -17,12 +21,21 @@ export function Help() {
           <Wordmark />
         </Link>
         <h1>How to</h1>
+        <span className="spacer" />
+        {from !== null && (
+          <Link className="bar-button" to={`/scene/${encodeURIComponent(from)}`}>
+            <IconArrowLeft size={16} aria-hidden /> Back to the Desk
+          </Link>
+        )}
       </header>
       <div className="help-columns">
         <section aria-label="Recipes">
           {RECIPES.map((recipe) => (
             <article key={recipe.title}>
               <h2>{recipe.title}</h2>
+              <div className="recipe-picture">
+                <MovingPicture name={recipe.title} scene={() => pictureScene(recipe.title, recipe.picture)} />
+              </div>
               <ol>
                 {recipe.steps.map((step) => (
                   <li key={step}>{step}</li>

@@ -1,6 +1,10 @@
+import type { Way } from './pictures.ts';
+
 /** A job in a few steps. */
 export interface Recipe {
   readonly title: string;
+  /** Its small moving picture. */
+  readonly picture: readonly Way[];
   readonly steps: readonly string[];
 }
 
@@ -8,6 +12,23 @@ export interface Recipe {
 export const RECIPES: readonly Recipe[] = [
   {
     title: 'Plot a guide',
+    picture: [
+      {
+        d: 'M20 84L70 26C110 26 110 84 150 84S190 30 220 30',
+        drawn: true,
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [0.6, 0],
+          [1.4, 0.3],
+          [1.9, 0.3],
+          [2.6, 0.66],
+          [3, 0.66],
+          [3.6, 1],
+        ],
+      },
+    ],
     steps: [
       'Press 2, or choose Plot above the canvas.',
       'Click for a corner; press and drag to pull handles for a curve. Shift keeps to multiples of 15°.',
@@ -17,6 +38,22 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Set a rider down where it should be',
+    picture: [
+      {
+        d: 'M24 84L88 28L156 76L216 26',
+        drawn: true,
+        art: 'lamp',
+        level: true,
+        marks: [
+          [0, 0],
+          [0.9, 0.33],
+          [1.3, 0.33],
+          [2.1, 0.66],
+          [2.5, 0.66],
+          [3.3, 1],
+        ],
+      },
+    ],
     steps: [
       'Park a drawing on the canvas: that is its place at the loop’s start. Press 5 for Set down.',
       'Move the playhead, then drag the rider to where it should be then. The guide grows a node there, with a mark tied to it.',
@@ -26,6 +63,22 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Bend it',
+    picture: [
+      { d: 'M24 84L216 84', dash: true, color: '#1F2933' },
+      { d: 'M24 84C70 14 170 14 216 84' },
+      {
+        d: 'M120 84L120 32',
+        dash: true,
+        color: '#A3471F',
+        art: 'pen',
+        level: true,
+        marks: [
+          [0, 0],
+          [1.6, 1],
+          [4, 1],
+        ],
+      },
+    ],
     steps: [
       'Press anywhere on a span and drag: the curve passes under the pointer. With Alt a straight span becomes a clean arc.',
       'Drag nodes and the knobs of their handles. With Alt a knob moves alone, with Shift it keeps to steps of 15°.',
@@ -36,6 +89,7 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Sketch it',
+    picture: [{ d: 'M20 70C40 20 60 20 74 56S108 98 128 54S176 10 220 60', drawn: true, art: 'pen', level: true }],
     steps: [
       'Press 3, press on the canvas and draw; let go. Ending where you began closes it.',
       'Slide “Within” above the canvas: the same stroke is fitted again with more or fewer nodes.',
@@ -43,6 +97,21 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Act it out',
+    picture: [
+      {
+        d: 'M24 80C60 10 96 10 108 60S150 100 170 60S204 20 218 32',
+        drawn: true,
+        art: 'lamp',
+        level: true,
+        marks: [
+          [0, 0],
+          [0.5, 0.3],
+          [1.6, 0.42],
+          [2.1, 0.8],
+          [3.5, 1],
+        ],
+      },
+    ],
     steps: [
       'Select the rider and press 4. Choose a count-in, and how fast you act: at ½ the motion is twice as fast as your hand.',
       'Press, wait for the count, and move as the thing should move. Let go to end: the way is the guide, its timing the pace line.',
@@ -51,6 +120,17 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Start from a shape',
+    picture: [
+      {
+        d: 'M120 16C148 16 170 33 170 54S148 92 120 92S70 75 70 54S92 16 120 16Z',
+        art: 'boat',
+        marks: [
+          [0, 0],
+          [4, 1],
+        ],
+        ease: { kind: 'steady' },
+      },
+    ],
     steps: [
       'Press 6 and choose a shape above the canvas; drag its box. Shift keeps it even.',
       'Its measures stay live on card 1 until you edit a node. Turn it, reverse it, or start a closed one at another node.',
@@ -58,6 +138,10 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Take a guide from a file',
+    picture: [
+      { d: 'M30 20H96L112 36V92H30Z', color: '#1F2933' },
+      { d: 'M140 84C156 20 176 20 184 56S204 84 222 30', drawn: true, art: 'square', level: true },
+    ],
     steps: [
       'In the Art drawer, the puzzle piece takes a drawing apart: name each part guide, rider or scenery; all stay where they are.',
       'In the Collection, “From a file” reads SVG paths, lists of points (CSV) and GPX tracks. They can also be dropped on the Desk, and path data or pairs of numbers pasted.',
@@ -66,6 +150,22 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Shape a whole guide',
+    picture: [
+      { d: 'M50 20H190V90H50Z', dash: true, color: '#1F2933' },
+      { d: 'M56 84C96 84 90 26 120 26S144 84 184 84' },
+      {
+        d: 'M190 90L214 102',
+        dash: true,
+        color: '#A3471F',
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [1.5, 1],
+          [3, 0],
+        ],
+      },
+    ],
     steps: [
       'Select several nodes with a box or Shift, or whole guides: brackets and ticks scale, the ring on its stem turns, the cross moves. Alt scales about the middle.',
       'Card 1, “direction”: reverse (riders keep their place, or their way), start at the selected node. “more”: straighten, join, flip, parallel, linked copy.',
@@ -74,6 +174,10 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Run one guide beside another',
+    picture: [
+      { d: 'M20 70C70 70 70 20 120 20S170 70 220 70', art: 'boat' },
+      { d: 'M20 96C84 96 92 46 120 46S156 96 220 96', dash: true, color: '#3D5A99' },
+    ],
     steps: [
       'Card 1, “more”, “Parallel beside it, linked”: a guide at a distance, such as the ground under a rolling thing or the lane beside. It follows when the original is bent.',
       '“The same guide elsewhere, linked” lets one guide stand in two places. “unlink” lets it stand on its own.',
@@ -81,6 +185,10 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Trace over a picture',
+    picture: [
+      { d: 'M30 90L84 30L118 66L146 40L210 90Z', color: '#C9BDA5' },
+      { d: 'M30 90L84 30L118 66L146 40L210 90', drawn: true, art: 'pen', level: true },
+    ],
     steps: [
       'Drop a PNG, JPEG, WebP or GIF on the Desk, or add one (SVG too) at the foot of the Contents drawer.',
       'Fade it, and give its place, size and turn there. It is never in what is sent.',
@@ -88,6 +196,10 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Snap, and measure',
+    picture: [
+      { d: 'M24 76C80 76 80 30 120 30S160 76 216 76' },
+      { d: 'M24 92H216', dash: true, color: '#A3471F', art: 'square', level: true },
+    ],
     steps: [
       'The magnet above the canvas chooses what points snap to, and shows arrows, node names, crests, troughs and tightest bends. Ctrl holds snapping off.',
       'Press 7 to measure: point at a guide for its length, its span’s and the way so far; drag between two points for the straight way, and along the guide where both lie on one.',
@@ -95,6 +207,10 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Keep a guide for other scenes',
+    picture: [
+      { d: 'M20 84C60 84 60 40 90 40S120 84 120 84', color: '#3D5A99' },
+      { d: 'M120 84C160 84 160 40 190 40S220 84 220 84', color: '#3D5A99', drawn: true, art: 'pen', level: true },
+    ],
     steps: [
       'Open the Collection with ; and keep the selected guide. Name it, search for it, drag it into any scene.',
       'The arrows beside “Kept in this browser” save the collection as a file and add one from a file.',
@@ -102,10 +218,26 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Show the guide in what is sent',
+    picture: [{ d: 'M20 84C70 84 70 24 120 24S170 84 220 84', drawn: true, art: 'boat' }],
     steps: ['Card 1, “In the output”: drawn, with a colour, a width and a pattern; or drawn by a rider as it goes.'],
   },
   {
     title: 'Put a drawing on it',
+    picture: [
+      { d: 'M20 84C70 84 70 44 120 44S170 84 220 84' },
+      {
+        d: 'M120 12L120 44',
+        dash: true,
+        color: '#1F2933',
+        art: 'lamp',
+        level: true,
+        marks: [
+          [0, 0],
+          [1.2, 1],
+          [4, 1],
+        ],
+      },
+    ],
     steps: [
       'Drop an SVG file anywhere on the Desk, or bring it in from the Art drawer.',
       'Drag it from the drawer onto the guide. A line above the canvas says how it sits: on the guide, or where it was dropped. One click changes it.',
@@ -114,6 +246,7 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Turn it along the curve',
+    picture: [{ d: 'M20 84C70 84 70 24 120 24S170 84 220 84', art: 'boat' }],
     steps: [
       'On card 3, choose along the guide. “Nose leads” turns the drawing’s nose into the curve; “angle kept” leaves it as it stands and turns it from there.',
       'Say on the same card which way the art was drawn to face. Fine turn adds a constant angle.',
@@ -121,6 +254,18 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Shape its pace',
+    picture: [
+      {
+        d: 'M20 54H220',
+        art: 'boat',
+        marks: [
+          [0, 0],
+          [1, 0.5],
+          [2.2, 0.5],
+          [3.6, 1],
+        ],
+      },
+    ],
     steps: [
       'The sheet shows time across and the way along the guide upwards: a steep line is fast, a flat one rests.',
       'Press on the line to set a mark there; drag it in time and place. Nothing moves until you drag.',
@@ -130,6 +275,17 @@ export const RECIPES: readonly Recipe[] = [
   },
   {
     title: 'Send it',
+    picture: [
+      {
+        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
+        art: 'boat',
+        marks: [
+          [0, 0],
+          [4, 1],
+        ],
+        ease: { kind: 'steady' },
+      },
+    ],
     steps: [
       'Choose Send. Pick a format; what you see there is the real output, with its size and how far it is from the Desk at most.',
       'Save it, or write it from a build with the command line: pace-line export FILE --to animated-svg --out PATH.',

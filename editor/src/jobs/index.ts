@@ -61,6 +61,20 @@ export function writeOutput(
   return { end, cancel: job.cancel };
 }
 
+/** A scene as a small moving SVG's text; undefined where it cannot be drawn. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
+export async function movingPicture(scene: Scene): Promise<string | undefined> {
+  const end = await writeOutput(scene.riders.length > 0 ? scene : withLines(scene), 'animated-svg', {}).end;
+  return end.state === 'done' ? end.result.files[0]?.blob.text() : undefined;
+}
+
+const withLines = (scene: Scene): Scene => ({
+  ...scene,
+  guides: scene.guides.map((guide) => ({
+    ...guide,
+    stroke: guide.stroke ?? { color: guide.color, width: scene.canvas.width / 200, dash: null, draws: null },
+  })),
+});
+
 /** A scene without the pixels of its pictures: they are large, and no format of today needs them. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });
 

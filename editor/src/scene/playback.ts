@@ -9,6 +9,9 @@ export interface Frame {
   readonly poses: Poses;
 }
 
+/** s before a loop's end at which its end is shown: at the end itself it is at its start again. */
+const BEFORE_END = 1e-9;
+
 export type FrameListener = (frame: Frame) => void;
 
 /** The running clock of a scene. Frames go straight to what draws them, never through React. */
@@ -50,7 +53,7 @@ export class Playback {
   setLoop(length: number, once: boolean): void {
     this.#length = length;
     this.#once = once;
-    if (this.#time > length) this.seek(length);
+    if (this.#time >= length) this.seek(length);
   }
 
   onFrame(listener: FrameListener): () => void {
@@ -87,10 +90,16 @@ export class Playback {
     this.#tell();
   }
 
-  /** Goes to a time, held within the loop. */
+  /** Goes to a time, held within the loop. Its end is a time of its own: what is there just before it starts anew. */
   seek(time: number): void {
-    this.#time = Math.min(Math.max(time, 0), this.#length);
+    const end = this.#once ? this.#length : this.#length - BEFORE_END;
+    this.#time = Math.min(Math.max(time, 0), Math.max(end, 0));
     this.invalidate();
+  }
+
+  /** Goes to a time where it stands still; while it plays nothing happens. */
+  goTo(time: number | undefined): void {
+    if (time !== undefined && !this.#playing) this.seek(time);
   }
 
   /** Plays from a time at a speed until `endRun`, whatever was set before. */

@@ -1,6 +1,6 @@
 import type { Scene } from '@pace-line/core';
 import { hasThumbnail, keepThumbnail, type SceneDocument } from '../document/index.ts';
-import { writeOutput } from '../jobs/index.ts';
+import { movingPicture } from '../jobs/index.ts';
 
 /** ms. Long enough that the picture is not drawn between two changes of one train of thought. */
 const THUMBNAIL_DELAY = 4000;
@@ -14,8 +14,8 @@ export function keepThumbnails(id: string, doc: SceneDocument): () => void {
     const scene = doc.state.committed;
     if (doc.state.readOnly || scene === drawn) return;
     drawn = scene;
-    const end = await writeOutput(scene, 'animated-svg', {}).end;
-    if (end.state === 'done') await keepThumbnail(id, (await end.result.files[0]?.blob.text()) ?? '');
+    const picture = await movingPicture(scene);
+    if (picture !== undefined) await keepThumbnail(id, picture);
   };
   const schedule = (): void => {
     timer ??= setTimeout(() => void draw(), THUMBNAIL_DELAY);

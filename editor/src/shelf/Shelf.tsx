@@ -3,7 +3,7 @@ import { IconDots, IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-reac
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { fileStem, renameScene, writeScene, type Scene } from '@pace-line/core';
+import { fileStem, loopLength, renameScene, writeScene } from '@pace-line/core';
 import {
   collectAssets,
   keepScene,
@@ -13,7 +13,7 @@ import {
   removeStored,
   type SceneCard,
 } from '../document/index.ts';
-import { writeOutput } from '../jobs/index.ts';
+import { MovingPicture } from '../look/MovingPicture.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { offerUndo, warn } from '../look/notices.tsx';
 import { Wordmark } from '../look/Wordmark.tsx';
@@ -98,11 +98,11 @@ export function Shelf() {
                 onClick={() => void openSample(sample).then(go)}
                 aria-label={`Open the sample ${sample.scene.name}`}
               >
-                <SamplePicture sample={sample} />
+                <MovingPicture name={sample.file} scene={() => sample.scene} />
               </button>
               <div className="scene-line">
                 <span className="scene-title">{sample.scene.name}</span>
-                <span className="muted figures">{sample.scene.clock.duration} s</span>
+                <span className="muted figures">{seconds(loopLength(sample.scene.clock))}</span>
               </div>
             </li>
           ))}
@@ -110,18 +110,6 @@ export function Shelf() {
       </section>
     </main>
   );
-}
-
-function SamplePicture({ sample }: { sample: Sample }) {
-  const { data } = useSWR(['thumbnail', sample.file], () => pictureOf(sample.scene), { revalidateOnFocus: false });
-  return data ? <img alt="" src={data} /> : <span className="picture-wait" />;
-}
-
-/** A scene's moving picture as an address; absent where it cannot be drawn. */
-async function pictureOf(scene: Scene): Promise<string | undefined> {
-  const end = await writeOutput(scene, 'animated-svg', {}).end;
-  const text = end.state === 'done' ? await end.result.files[0]?.blob.text() : undefined;
-  return text && `data:image/svg+xml,${encodeURIComponent(text)}`;
 }
 
 function KeptCard({ card }: { card: SceneCard }) {
@@ -171,9 +159,7 @@ function KeptCard({ card }: { card: SceneCard }) {
             }}
           />
         ) : (
-          <span className="scene-title" onDoubleClick={() => setRenaming(true)}>
-            {card.name}
-          </span>
+          <span className="scene-title">{card.name}</span>
         )}
         <span className="muted">{whenOf(card.changed)}</span>
         <Menu position="bottom-end" returnFocus={!renaming}>
@@ -194,6 +180,9 @@ function KeptCard({ card }: { card: SceneCard }) {
     </li>
   );
 }
+
+/** A length in seconds without needless noughts. */
+const seconds = (value: number): string => `${Number(value.toFixed(2))} s`;
 
 function whenOf(changed: number): string {
   const minutes = Math.round((Date.now() - changed) / 60_000);

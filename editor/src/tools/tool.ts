@@ -16,6 +16,8 @@ export interface ToolHost {
   begin: (label: string) => Gesture;
   do: (label: string, change: (scene: Scene) => Scene, selection?: Selection) => void;
   select: (selection: Selection) => void;
+  /** Brings the playhead to a time, s, where it stands still. */
+  goTo: (time: number | undefined) => void;
   /** Holds the authoring time still until `release`. */
   hold: () => void;
   release: () => void;

@@ -26,6 +26,7 @@ import {
   riderOf,
   type Refusal,
 } from '../command.ts';
+import { keepingSpans, remakeGuide } from '../places/place-map.ts';
 import { insertMark } from '../mark/marks.ts';
 import { insertNode, setNode } from '../node/nodes.ts';
 
@@ -78,12 +79,13 @@ export const setDown = command<SetDown>(checkSetDown, (scene, args) => {
   const guide = guideById(scene, rider.guide);
   if (!guide) return fromParked(scene, rider, args);
   const mark = markNear(scene, rider, args.time);
-  if (mark) return movedMark(scene, rider, guide, mark, args);
+  const closes = args.closes === true && closesAt(scene, rider, args.time, args.to, Infinity);
+  if (mark) return closes ? closedByLast(scene, rider, guide, mark) : movedMark(scene, rider, guide, mark, args);
   const first = rider.pace.marks[0];
   const last = rider.pace.marks[rider.pace.marks.length - 1];
   if (!first || !last) return scene;
   if (args.time > last.time + last.dwell && !guide.closed && isAtEnd(guide, last, 'last'))
-    return grown(scene, rider, guide, args, true);
+    return grown(scene, rider, guide, { ...args, closes }, true);
   if (args.time < first.time && !guide.closed && isAtEnd(guide, first, 'first'))
     return grown(scene, rider, guide, args, false);
   return setBetween(scene, rider, guide, args);
@@ -179,7 +181,11 @@ function grown(scene: Scene, rider: Rider, guide: Guide, { time, to, ids, closes
   const next: Guide = closing
     ? { ...guide, closed: true }
     : { ...guide, nodes: atEnd ? [...guide.nodes, node] : [node, ...guide.nodes] };
-  const mark = newMark(ids.marks[0], time, closing ? atNode(start.id, 1) : atNode(id));
+  const mark = newMark(
+    ids.marks[0],
+    closing ? endOfLoop(scene, rider, time) : time,
+    closing ? atNode(start.id, 1) : atNode(id),
+  );
   const marks = atEnd ? [...rider.pace.marks, mark] : [mark, ...rider.pace.marks];
   return replaceRider(replaceGuide(scene, next), { ...rider, pace: { ...rider.pace, marks } });
 }
@@ -228,13 +234,33 @@ export const beThere = command<{
   },
 );
 
-/** Whether a point lies on the node at which a guide that is being set down would close. */
-export function isFirstNode(guide: Guide, to: Vec, reach: number): boolean {
-  const first = guide.nodes[0];
-  return (
-    first !== undefined &&
-    !guide.closed &&
-    guide.nodes.length >= 2 &&
-    Math.hypot(first.x - to[0], first.y - to[1]) <= reach
-  );
+/** Whether setting a rider down at a point at a local time closes its guide: its last placement, new or moved, meets the guide's first node. */
+export function closesAt(scene: Scene, rider: Rider, time: number, to: Vec, reach: number): boolean {
+  const guide = guideById(scene, rider.guide);
+  const first = guide?.nodes[0];
+  const last = rider.pace.marks.at(-1);
+  if (!guide || guide.closed || !first || !last || !isAtEnd(guide, last, 'last')) return false;
+  const there = markNear(scene, rider, time);
+  if (there ? there !== last || guide.nodes.length < 3 : time < last.time || guide.nodes.length < 2) return false;
+  return Math.hypot(first.x - to[0], first.y - to[1]) <= reach;
+}
+
+/** A closing placement within a frame of the cycle's end is at the end: the loop would stand for that frame. */
+const endOfLoop = (scene: Scene, rider: Rider, time: number): number => {
+  const cycle = cycleOf(rider, scene.clock);
+  return time >= cycle - 1.01 / scene.clock.fps ? cycle : time;
+};
+
+/** The guide closed by its last placement, which was dropped on the first: the last node is the first one then. */
+function closedByLast(scene: Scene, rider: Rider, guide: Guide, mark: Mark): Scene {
+  const [first, ...others] = guide.nodes;
+  const dropped = others.pop();
+  if (!first || !dropped) return scene;
+  const start: Node = { ...first, ...(dropped.in ? { in: dropped.in } : {}) };
+  const next: Guide = { ...guide, closed: true, nodes: [start, ...others] };
+  const remade = remakeGuide(scene, next, keepingSpans(guide, next));
+  const now = riderOf(remade, rider.id);
+  const time = endOfLoop(scene, rider, mark.time);
+  const marks = now.pace.marks.map((one) => (one.id === mark.id ? { ...one, time, place: atNode(start.id, 1) } : one));
+  return replaceRider(remade, { ...now, pace: { ...now.pace, marks } });
 }

@@ -100,6 +100,7 @@ export function CanvasPane() {
       begin: (label) => doc.begin(label),
       do: (label, edit, next) => change(desk, label, edit, next),
       select: (next) => doc.select(next),
+      goTo: (time) => playback.goTo(time),
       hold: () => playback.hold(),
       release: () => playback.release(),
       preview: setPreview,
@@ -205,7 +206,7 @@ export function CanvasPane() {
     if (event.button === 0) active.up(pointerOf(event));
   };
 
-  const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && !preview;
+  const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
   return (
     <section className={`canvas-pane ${asSent ? 'as-sent' : ''}`} aria-label="Canvas">
       <CanvasTools fit={fit} zoom={view.zoom} position={position} />

@@ -5,6 +5,7 @@ import { ChoiceField } from '../../fields/index.ts';
 import { useDocumentState } from '../../document/index.ts';
 import { SHAPE_NAMES, strokeNodes, type LastStroke } from '../../tools/index.ts';
 import { Segments } from '../cards/Card.tsx';
+import { useOpenScene } from '../../scene/context.ts';
 import { useTrial } from '../use-trial.ts';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 
@@ -85,6 +86,7 @@ export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: Too
 });
 
 function SetDownLine() {
+  const { playback } = useOpenScene();
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
   const guide = useDocumentState((state) => guideById(state.shown, rider?.guide ?? null));
   const text = !rider
@@ -92,7 +94,24 @@ function SetDownLine() {
     : guide
       ? `${rider.name}: ${rider.pace.marks.length} placements on ${guide.name}. Move the playhead, then drag it on.`
       : `${rider.name} is parked: that is its place at 0 s. Move the playhead, then drag it on.`;
-  return <span className="muted option-line">{text}</span>;
+  return (
+    <>
+      <span className="muted option-line">{text}</span>
+      {rider && (
+        <button
+          type="button"
+          className="small-button"
+          title="The playhead at the loop’s end: what is set down then is where the loop arrives (End)"
+          onClick={() => {
+            playback.pause();
+            playback.seek(Infinity);
+          }}
+        >
+          to the end
+        </button>
+      )}
+    </>
+  );
 }
 
 interface FitSliderProps {

@@ -33,6 +33,7 @@ export function useSheetTool(svg: RefObject<SVGSVGElement | null>, shown: SheetS
       begin: (label) => doc.begin(label),
       select: (selection) => doc.select(selection),
       seek: (time) => playback.seek(time),
+      goTo: (time) => playback.goTo(time),
       hold: () => playback.hold(),
       release: () => playback.release(),
       snapsToLandmarks: () => {

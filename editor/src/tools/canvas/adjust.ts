@@ -33,6 +33,7 @@ export function adjustTool(host: ToolHost): Tool {
     const place = hits.findIndex((one) => keyOf(one) === keyOf(took));
     const next = again ? (hits[(place + 1) % hits.length] ?? took) : took;
     host.select(grabOf(next).select(NOTHING, next, false, host.selection()));
+    grabOf(next).clicked?.(host, next);
     last = { at, keys: lying, took: keyOf(next) };
   };
 

@@ -6,7 +6,7 @@ import {
   freeId,
   guideById,
   idsIn,
-  isFirstNode,
+  closesAt,
   riderById,
   setDown,
   type Rider,
@@ -16,6 +16,7 @@ import {
 import { NOTHING, selectRider, type Gesture } from '../../document/index.ts';
 import { wordsOfRefusal } from '../../words/refusals.ts';
 import { hitsAt } from './hit.ts';
+import { timeOfMark } from '../mark-time.ts';
 import { nextColor } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, hitRadius, type Pointer } from '../pointer.ts';
@@ -41,18 +42,19 @@ export function setDownTool(host: ToolHost): Tool {
     if (!drag || !rider) return undefined;
     const raw: [number, number] = [drag.pivot[0] + p.x - drag.from.x, drag.pivot[1] + p.y - drag.from.y];
     const guide = guideById(scene, rider.guide);
-    const closes = guide !== undefined && isFirstNode(guide, raw, (2 * hitRadius(p.kind)) / p.zoom);
+    const time = localTime(scene, rider, host.time());
+    const closes = closesAt(scene, rider, time, raw, (2 * hitRadius(p.kind)) / p.zoom);
     const near = closes
       ? { x: raw[0], y: raw[1], hints: [] }
       : snapped(scene, host.poses(), host.snapping(), p, raw, { riders: [rider.id] });
     host.hint(
-      closes && guide.nodes[0]
+      closes && guide?.nodes[0]
         ? [{ kind: 'point', x: guide.nodes[0].x, y: guide.nodes[0].y, word: 'closes here' }]
         : near.hints,
     );
     return {
       rider: rider.id,
-      time: localTime(scene, rider, host.time()),
+      time,
       to: [rounded(near.x), rounded(near.y)],
       ...newIds(scene, rider),
       closes,
@@ -66,6 +68,7 @@ export function setDownTool(host: ToolHost): Tool {
       const chosen = host.selection().riders[0];
       const riders = hits.filter((hit) => hit.kind === 'rider');
       const hit = riders.find((one) => one.rider === chosen) ?? riders[0];
+      const flag = hits.find((one) => one.kind === 'mark');
       const on = hits.find((one) => one.kind === 'guide');
       if (hit) {
         const index = scene.riders.findIndex((rider) => rider.id === hit.rider);
@@ -78,6 +81,9 @@ export function setDownTool(host: ToolHost): Tool {
           pivot: [host.poses().of(index, 'x'), host.poses().of(index, 'y')],
           gesture: undefined,
         };
+      } else if (flag?.kind === 'mark') {
+        host.select(selectRider(flag.rider, [flag.mark]));
+        host.goTo(timeOfMark(scene, flag.rider, flag.mark));
       } else if (on?.kind === 'guide' && chosen !== undefined) pressGuide(host, on.guide, chosen, p);
       else if (on) host.tell('Select a rider first: pressing the guide puts it there at the playhead.');
       else host.select(NOTHING);

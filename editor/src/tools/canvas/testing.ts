@@ -53,6 +53,7 @@ export function toolBench(scene: () => Scene) {
     begin: (label) => doc.begin(label),
     do: (label, change, selection) => doc.do(label, change, selection),
     select: (selection) => doc.select(selection),
+    goTo: (time) => (state.time = time ?? state.time),
     hold: () => state.holds++,
     release: () => state.holds--,
     preview: (next) => (state.preview = next),

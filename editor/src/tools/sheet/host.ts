@@ -28,6 +28,8 @@ export interface SheetHost {
   readonly select: (selection: Selection) => void;
   /** Goes to a time of the loop, s; it stands still from `hold` to `release`. */
   readonly seek: (time: number) => void;
+  /** Brings the playhead to a time, s, where it stands still. */
+  readonly goTo: (time: number | undefined) => void;
   readonly hold: () => void;
   readonly release: () => void;
   readonly snapsToLandmarks: () => boolean;

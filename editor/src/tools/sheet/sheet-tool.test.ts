@@ -67,6 +67,7 @@ function open(scene: Scene): void {
     begin: (label) => doc.begin(label),
     select: (selection) => doc.select(selection),
     seek: (time) => void seeks.push(time),
+    goTo: (time) => void (time !== undefined && seeks.push(time)),
     hold: () => void holds++,
     release: () => void holds--,
     snapsToLandmarks: () => false,

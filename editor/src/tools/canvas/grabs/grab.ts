@@ -57,6 +57,8 @@ export interface Grab<H extends Hit = Hit> {
   isSelected(selection: Selection, hit: H): boolean;
   /** The selection after pressing it; with Shift it is added or taken out. `kept`: what was selected before, for what changes no selection. */
   select(before: Selection, hit: H, shift: boolean, kept: Selection): Selection;
+  /** After a press that was no drag. */
+  clicked?(host: ToolHost, hit: H): void;
   /** Undefined where it cannot be dragged; the reason is told. */
   begin(host: ToolHost, hit: H, pressed: Pointer): CanvasDrag | undefined;
 }

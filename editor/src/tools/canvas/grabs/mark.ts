@@ -1,5 +1,6 @@
 import { guideById, markById, nearestOnPath, pathOfGuide, retimeMark, riderById } from '@pace-line/core';
 import { selectRider, toggled } from '../../../document/index.ts';
+import { timeOfMark } from '../../mark-time.ts';
 import { flagsOf } from '../flags.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
 
@@ -15,6 +16,7 @@ export const mark: Grab<Hit & { kind: 'mark' }> = {
   holdsTime: true,
   isSelected: (selection, hit) => selection.marks.includes(hit.mark),
   select: (before, hit, shift) => selectRider(hit.rider, shift ? toggled(before.marks, hit.mark) : [hit.mark]),
+  clicked: (host, hit) => host.goTo(timeOfMark(host.scene(), hit.rider, hit.mark)),
   begin(host, hit) {
     const rider = riderById(host.scene(), hit.rider);
     const guide = guideById(host.scene(), rider?.guide ?? null);

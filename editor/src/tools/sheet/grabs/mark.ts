@@ -9,6 +9,7 @@ import {
   type Side,
 } from '@pace-line/core';
 import { selectRider, toggled, type Gesture } from '../../../document/index.ts';
+import { timeOfMark } from '../../mark-time.ts';
 import { footOfMark, type SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
@@ -65,8 +66,10 @@ export function grabMark(
       gesture.update((base: Scene) => shiftMarks(base, { rider: rider.id, marks: moving, ...shift }));
     },
     end() {
-      if (gesture) gesture.commit();
-      else if (isIn && !pressed.shift) host.select(selectRider(rider.id, [mark.id]));
+      if (gesture) return gesture.commit();
+      if (pressed.shift) return;
+      if (isIn) host.select(selectRider(rider.id, [mark.id]));
+      host.goTo(timeOfMark(host.scene(), rider.id, mark.id));
     },
     cancel: () => gesture?.cancel(),
   };
