@@ -47,6 +47,7 @@ export {
   type Mark,
   markById,
   nameOfNode,
+  nameOfNodeAt,
   newGuide,
   newMark,
   newPace,

@@ -17,6 +17,7 @@ export {
   loopLength,
   markById,
   nameOfNode,
+  nameOfNodeAt,
   pathOfGuide,
   riderById,
   ridersOf,

@@ -1,6 +1,6 @@
 import { pathThrough, type Path } from '../geometry/index.ts';
 import { roundOf, type Folding } from '../time/index.ts';
-import type { Art, Clock, Guide, Mark, Rider, Scene } from './schema/index.ts';
+import type { Art, Clock, Guide, Mark, Node, Rider, Scene } from './schema/index.ts';
 
 /** The path of a guide; made once for each node list. */
 export const pathOfGuide = (guide: Guide): Path => pathThrough(guide.nodes, guide.closed);
@@ -90,8 +90,13 @@ export function freeName(taken: readonly string[], base: string): string {
 /** What a node is called: by its name, by its id where that is made of words, else by its number. */
 export function nameOfNode(guide: Guide, id: string): string {
   const index = guide.nodes.findIndex((node) => node.id === id);
-  const named = guide.nodes[index]?.name;
-  if (named !== undefined) return named;
+  const node = guide.nodes[index];
+  return node ? nameOfNodeAt(node, index) : nameOfNodeAt({ id }, index);
+}
+
+/** The same where the node's index is known. */
+export function nameOfNodeAt({ id, name }: Pick<Node, 'id' | 'name'>, index: number): string {
+  if (name !== undefined) return name;
   if (/-[ns]\d*(?:-\d+)?$|^n\d+$|\.p\d+$/.test(id)) return `Node ${index + 1}`;
   const words = id.replace(/[-_]+/g, ' ').trim();
   return words.charAt(0).toUpperCase() + words.slice(1);

@@ -32,9 +32,9 @@ const REPEATS: readonly (readonly [Repeat, string])[] = [
 
 /** A rider's own repeat, told apart from the scene's by what its cycle does. */
 const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
-  { value: 'loop', label: 'starts its cycle over' },
-  { value: 'there-and-back', label: 'goes back the way it came' },
-  { value: 'once', label: 'rides once, then stays' },
+  { value: 'loop', label: 'its cycle loops' },
+  { value: 'there-and-back', label: 'there and back' },
+  { value: 'once', label: 'once, then stays' },
 ];
 const AS_SCENE = '·scene';
 
@@ -164,7 +164,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
         <ChoiceField
           label="Rider repeats"
           value={rider.pace.repeat ?? AS_SCENE}
-          data={[{ value: AS_SCENE, label: 'repeats as the scene' }, ...OWN_REPEATS]}
+          data={[{ value: AS_SCENE, label: 'as the scene' }, ...OWN_REPEATS]}
           onChange={(value) =>
             change(desk, 'Change repeat', (scene) =>
               setPace(scene, {
@@ -227,7 +227,7 @@ function ClockRows() {
           onCommit={(fps) => change(desk, 'Change frame rate', (scene) => setClock(scene, { fps }))}
         />
       </Row>
-      <Row label="The scene">
+      <Row label="Scene">
         <Segments
           label="Scene repeats"
           value={clock.repeat}

@@ -134,7 +134,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           title="Flip across (F)"
           onClick={() => flipSelection(desk, 'across')}
         >
-          <IconFlipVertical size={15} aria-hidden />
+          <IconFlipHorizontal size={15} aria-hidden />
         </button>
         <button
           type="button"
@@ -143,7 +143,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           title="Flip over (Shift F)"
           onClick={() => flipSelection(desk, 'over')}
         >
-          <IconFlipHorizontal size={15} aria-hidden />
+          <IconFlipVertical size={15} aria-hidden />
         </button>
         <NumberField
           label="Opacity"

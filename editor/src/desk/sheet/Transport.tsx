@@ -32,8 +32,7 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
     if (playback.isPlaying && at - said.current < 50) return;
     said.current = at;
     if (time.current) time.current.textContent = now.toFixed(2);
-    if (frame.current)
-      frame.current.textContent = String(Math.min(Math.floor((now / length) * count + 1e-6), count - 1));
+    if (frame.current) frame.current.textContent = String(Math.floor((now / length) * count + 1e-6));
   });
   return (
     <div className="transport" role="toolbar" aria-label="Transport">

@@ -1,8 +1,9 @@
-import { memo, useMemo } from 'react';
-import { pathData, riderById, type Guide, type Scene } from '@pace-line/core';
+import { memo } from 'react';
+import { riderById, type Scene } from '@pace-line/core';
 import { useDocumentState, type Selection } from '../../../document/index.ts';
 import { useDeskView } from '../../view.ts';
 import { cssMatrix } from '../view-transform.ts';
+import { GuideLine } from './GuideLine.tsx';
 import type { Ticks } from './ticks.ts';
 
 interface LinesProps {
@@ -38,22 +39,5 @@ export const GuideLines = memo(function GuideLines({ scene, selection, ticks }: 
         )}
       </g>
     </svg>
-  );
-});
-
-const GuideLine = memo(function GuideLine({ guide, isSelected }: { guide: Guide; isSelected: boolean }) {
-  const d = useMemo(() => pathData(guide.nodes, guide.closed), [guide.nodes, guide.closed]);
-  const thick = guide.thickness;
-  return (
-    <g className={isSelected ? 'guide selected' : 'guide'}>
-      <path className="guide-casing" d={d} style={thick === undefined ? undefined : { strokeWidth: thick + 3 }} />
-      <path
-        className="guide-line"
-        d={d}
-        stroke={guide.color}
-        style={thick === undefined ? undefined : { strokeWidth: thick }}
-        strokeDasharray={guide.link ? '9 5' : undefined}
-      />
-    </g>
   );
 });

@@ -1,5 +1,5 @@
-import type { KeyboardEvent } from 'react';
-import { nameOfNode, pathOfGuide, type Guide } from '@pace-line/core';
+import { memo, type KeyboardEvent } from 'react';
+import { nameOfNodeAt, pathOfGuide, type Guide, type Node } from '@pace-line/core';
 import { selectGuide, useDocument, type Selection } from '../../../document/index.ts';
 import { gripOf, showsHandles } from '../../../tools/index.ts';
 import { nudge } from '../../actions/moving.ts';
@@ -28,36 +28,44 @@ export function Nodes({ guide, selection, zoom }: { guide: Guide; selection: Sel
           : null,
       )}
       {guide.nodes.map((node, i) => (
-        <NodeRing key={node.id} guide={guide} index={i} zoom={zoom} isSelected={selection.nodes.includes(node.id)} />
+        <NodeRing
+          key={node.id}
+          guide={guide.id}
+          node={node}
+          name={nameOfNodeAt(node, i)}
+          start={i === 0 ? startMark(guide) : undefined}
+          zoom={zoom}
+          isSelected={selection.nodes.includes(node.id)}
+        />
       ))}
     </g>
   );
 }
 
-function NodeRing({
-  guide,
-  index,
-  zoom,
-  isSelected,
-}: {
-  guide: Guide;
-  index: number;
-  zoom: number;
-  isSelected: boolean;
-}) {
+interface NodeRingProps {
+  readonly guide: string;
+  readonly node: Node;
+  readonly name: string;
+  /** Path of the mark beside the first node. */
+  readonly start: string | undefined;
+  readonly zoom: number;
+  readonly isSelected: boolean;
+}
+
+/** Rendered again only where its node has changed: a guide may have thousands. */
+const NodeRing = memo(function NodeRing({ guide, node, name, start, zoom, isSelected }: NodeRingProps) {
   const doc = useDocument();
   const desk = useDesk();
-  const node = guide.nodes[index];
-  if (!node) return null;
-  const k = 1 / zoom;
-  const isEnd = index === 0;
+  const take = (): void => {
+    if (!isSelected) doc.select(selectGuide(guide, [node.id]));
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
     const step = event.shiftKey ? 10 : 1;
     const way = ARROWS[event.key];
     if (!way) return;
     event.preventDefault();
     event.stopPropagation();
-    if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
+    take();
     nudge(desk, way[0] * step, way[1] * step);
   };
   return (
@@ -66,18 +74,16 @@ function NodeRing({
       tabIndex={0}
       role="button"
       aria-pressed={isSelected}
-      aria-label={`${nameOfNode(guide, node.id)}, ${node.join}, at ${Math.round(node.x)}, ${Math.round(node.y)}`}
+      aria-label={`${name}, ${node.join}, at ${Math.round(node.x)}, ${Math.round(node.y)}`}
       onKeyDown={onKeyDown}
-      onFocus={() => {
-        if (!isSelected) doc.select(selectGuide(guide.id, [node.id]));
-      }}
-      transform={`translate(${node.x} ${node.y}) scale(${k})`}
+      onFocus={take}
+      transform={`translate(${node.x} ${node.y}) scale(${1 / zoom})`}
     >
       {node.join === 'corner' ? <rect x={-5} y={-5} width={10} height={10} rx={2.5} /> : <circle r={5.5} />}
-      {isEnd && <path className="start-mark" d={startMark(guide)} />}
+      {start !== undefined && <path className="start-mark" d={start} />}
     </g>
   );
-}
+});
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
