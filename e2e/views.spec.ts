@@ -1,0 +1,72 @@
+import { expect, test } from '@playwright/test';
+import { openSample, savedScene } from './desk.ts';
+
+test('undo, selection and time survive a visit to Send, which shows the last edit however fast one is', async ({
+  page,
+}) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 30; i++) await page.keyboard.press('.');
+  await page.locator('.mark').nth(1).focus();
+  const name = page.getByRole('textbox', { name: 'Rider name' });
+  await name.fill('Night ferry');
+  await name.press('Enter');
+  await page.getByRole('link', { name: 'Send', exact: true }).click();
+  await expect(page.getByText('Off the Desk by at most')).toBeVisible();
+  await page.goBack();
+  await expect(page.locator('[data-readout="frame"]')).toHaveText('30');
+  await expect(page.getByRole('button', { name: 'Undo: Rename rider' })).toBeEnabled();
+  await expect(name).toHaveValue('Night ferry');
+  await page.getByRole('button', { name: 'Undo: Rename rider' }).click();
+  await expect(name).toHaveValue('Ferry A');
+});
+
+test('a reload right after an edit keeps it', async ({ page }) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.locator('.mark').nth(1).focus();
+  const name = page.getByRole('textbox', { name: 'Rider name' });
+  await name.fill('Last ferry');
+  await name.press('Enter');
+  await page.reload();
+  await expect(page.locator('.guide-line').first()).toBeVisible();
+  expect((await savedScene(page)).riders.map((rider) => rider.name)).toContain('Last ferry');
+});
+
+test('a check that failed is mended by a click, laps can be typed', async ({ page }) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.locator('.mark').nth(2).focus();
+  const place = page.getByRole('textbox', { name: 'Place along the guide' });
+  await place.fill('0.7 laps');
+  await place.press('Enter');
+  await expect(page.getByText('1 to look at')).toBeVisible();
+  await page.getByRole('button', { name: 'end on a whole lap' }).click();
+  await expect(page.getByText('all well')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo: Close the lap' })).toBeEnabled();
+});
+
+test('How to leads back to the Desk', async ({ page }) => {
+  await openSample(page, /Open the sample Two ferries/);
+  const address = new URL(page.url()).pathname;
+  await page.getByRole('link', { name: 'How to' }).click();
+  await expect(page.locator('.recipe-picture img').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the Desk' }).click();
+  expect(new URL(page.url()).pathname).toBe(address);
+});
+
+for (const width of [360, 390, 700, 1024])
+  test(`nothing is wider than a window of ${width} px`, async ({ page }) => {
+    await openSample(page, /Open the sample Two ferries/);
+    await page.setViewportSize({ width, height: 800 });
+    const wide = (): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    await expect.poll(wide).toBeLessThanOrEqual(0);
+    await expect(page.getByRole('link', { name: 'Send', exact: true })).toBeInViewport({ ratio: 1 });
+    await expect(page.getByRole('button', { name: /^(Play|Pause)$/ }).first()).toBeInViewport({ ratio: 1 });
+    const address = page.url();
+    for (const path of ['/', '/help', `${new URL(address).pathname}/send`]) {
+      await page.goto(path);
+      await expect.poll(wide).toBeLessThanOrEqual(0);
+    }
+  });
