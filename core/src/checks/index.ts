@@ -1,2 +1,2 @@
-export { mendsOfSeam, type Mend, type MendKind } from './mends.ts';
+export { mendsOfSeam, type MendKind } from './mends.ts';
 export { checkSeam, type SeamFinding } from './seam.ts';
