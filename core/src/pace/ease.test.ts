@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compileLeg, EASE_FAMILIES, EASE_MODES, type Ease } from './index.ts';
+import { compileLeg, EASE_FAMILIES, EASE_MODES, wordsOfEase, type Ease } from './index.ts';
 
 /** A cubic-bezier by plain bisection on the parameter. */
 function bezierTruth([x1, y1, x2, y2]: readonly [number, number, number, number], u: number): number {
@@ -99,4 +99,11 @@ test('the parts of an ease are its pieces, stretched', () => {
       (whole.progress(0.1 + 0.6 * u) - whole.progress(0.1)) / (whole.progress(0.7) - whole.progress(0.1));
     expect(part.progress(u)).toBeCloseTo(expected, 12);
   }
+});
+
+test('a curve of one’s own is told by how it begins and ends, not by a row of numbers', () => {
+  const words = (...values: [number, number, number, number]): string => wordsOfEase({ kind: 'bezier', values });
+  expect(words(0.4, 0.16, 0.6, 0.9)).toBe('own curve, in-out');
+  expect(words(0.4, 0.1, 0.6, 0.6)).toBe('own curve, in');
+  expect(words(0.2, 0.6, 0.6, 0.9)).toBe('own curve, out');
 });

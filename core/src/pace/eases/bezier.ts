@@ -66,7 +66,16 @@ export const bezier: EaseKind<Bezier> = {
   split: splitPart,
   join: joinParts,
   range: (ease) => seenRange(compile(ease, undefined)),
-  words: ({ values }) => `curve ${values.map((one) => Number(one.toFixed(2))).join(', ')}`,
+  words: ({ values: [x1, y1, x2, y2] }) => {
+    const [slowsIn, slowsOut] = [y1 < x1, 1 - y2 < 1 - x2];
+    return slowsIn && slowsOut
+      ? 'own curve, in-out'
+      : slowsIn
+        ? 'own curve, in'
+        : slowsOut
+          ? 'own curve, out'
+          : 'own curve';
+  },
   offers: CURVES.map(([name, values]): EaseOffer<Bezier> => ({
     id: `bezier:${values.join(',')}`,
     group: 'Curves',
