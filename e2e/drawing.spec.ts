@@ -79,7 +79,7 @@ test('acted out: the way and the timing of the hand', async ({ page }) => {
   await newScene(page);
   await parkDisc(page);
   await page.keyboard.press('4');
-  await page.getByRole('group', { name: 'Beats of the count-in' }).getByRole('button', { name: 'none' }).click();
+  await page.getByRole('group', { name: 'Beats of the count-in' }).getByRole('button', { name: 'at once' }).click();
   await dragOn(
     page,
     Array.from({ length: 40 }, (_, i): [number, number] => [200 + 20 * i, 300 + 100 * Math.sin(i / 8)]),
