@@ -5,7 +5,7 @@ import { useCalmState, useSteadyScene } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
-import { TimeStrip } from './TimeStrip.tsx';
+import { ScrubSlider } from './ScrubSlider.tsx';
 import { Transport } from './Transport.tsx';
 import { useSheetAxes } from './use-sheet-axes.ts';
 import type { Stretch } from './use-sheet-zoom.ts';
@@ -43,7 +43,7 @@ function EmptySheet({ guide }: { guide: Guide | undefined }) {
   const hasRider = useCalmState((state) => riderById(state.shown, state.selection.riders[0] ?? '') !== undefined);
   return (
     <div className="empty-sheet">
-      <TimeStrip />
+      <ScrubSlider />
       {guide ? (
         <p>
           Nothing rides <strong>{guide.name}</strong> yet. Drag art from the <em>Art</em> drawer onto it

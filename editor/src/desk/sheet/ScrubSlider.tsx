@@ -5,7 +5,7 @@ import { useCalmState } from '../../document/index.ts';
 import { useFrame, useOpenScene } from '../../scene/context.ts';
 
 /** Time to scrub before there is a pace line: a rider is set down at one time after another. */
-export function TimeStrip() {
+export function ScrubSlider() {
   const { playback } = useOpenScene();
   const clock = useCalmState((state) => state.shown.clock);
   const [shown, show] = useState(playback.time);
@@ -14,7 +14,7 @@ export function TimeStrip() {
   useFrame(({ time }) => show(Math.round(time / step) * step));
   return (
     <Slider
-      className="time-strip"
+      className="scrub-slider"
       size="sm"
       min={0}
       max={length}
