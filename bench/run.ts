@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { coreRows } from './core.ts';
-import { editorRows } from './editor.ts';
+import { editorRows } from './editor/rows.ts';
 import type { Row } from './measure.ts';
 
 const only = process.argv[2];

@@ -1,5 +1,5 @@
 import { assertNever } from '../assert-never.ts';
-import { fitOneCubic, type Sample } from './fit.ts';
+import { fitOneCubic, type Sample } from './fit/index.ts';
 import type { PathNode } from './span.ts';
 import { multiply, type Vec } from './vec.ts';
 

@@ -14,3 +14,11 @@ export function turnBetween(ax: number, ay: number, bx: number, by: number, reve
   if (dot < 0 && Math.abs(cross) <= reversal * -dot) return Math.PI;
   return Math.atan2(cross, dot);
 }
+
+export const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1];
+
+/** The vector at length 1; undefined where it has none to speak of. */
+export function unit(v: Vec): Vec | undefined {
+  const size = Math.hypot(v[0], v[1]);
+  return size > 1e-9 ? [v[0] / size, v[1] / size] : undefined;
+}

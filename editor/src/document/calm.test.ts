@@ -27,13 +27,31 @@ test('while a guide is dragged the calm state follows a few times a second, and 
   expect(doc.calm.getState().shown).toBe(doc.state.committed);
 });
 
-test('what a gesture does to riders is passed on at once', () => {
+test('what a gesture does to riders the sheet shows at once, the cards a few times a second', () => {
+  const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
+  const onCards = new Set<Scene>();
+  doc.calm.subscribe((state) => onCards.add(state.shown));
+  const gesture = doc.begin('Move mark');
+  for (let i = 0; i < 60; i++) {
+    gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+    vi.advanceTimersByTime(16);
+    expect(doc.sheet.getState().shown).toBe(doc.state.shown);
+  }
+  expect(onCards.size).toBeGreaterThan(4);
+  expect(onCards.size).toBeLessThan(20);
+  gesture.cancel();
+  expect(doc.calm.getState().shown).toBe(doc.state.committed);
+});
+
+test('what is chosen while a hand moves something is passed on at once', () => {
   const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
   const gesture = doc.begin('Move mark');
-  for (let i = 0; i < 5; i++) {
+  for (let i = 0; i < 3; i++) {
     gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
     vi.advanceTimersByTime(2);
-    expect(doc.calm.getState().shown).toBe(doc.state.shown);
   }
+  expect(doc.calm.getState().shown).not.toBe(doc.state.shown);
+  doc.select({ ...doc.state.selection, riders: ['a'] });
+  expect(doc.calm.getState().selection.riders).toEqual(['a']);
   gesture.cancel();
 });

@@ -1,19 +1,27 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
-/** ms. Shortest time between two pictures of a guide that is being dragged, away from the canvas. */
+/** ms. Shortest time between two pictures of what a hand is moving, away from the canvas. */
 const CALM = 120;
 
-/** What is asked of a state: whether what is shown differs from what is committed in its guides alone. */
-interface Bending {
+/** What is asked of a state. */
+interface Settling {
   readonly shown: { readonly riders: unknown };
   readonly committed: { readonly riders: unknown };
+  readonly selection: unknown;
 }
 
+/** Whether a gesture is under way. */
+export const isMoving = ({ shown, committed }: Settling): boolean => shown !== committed;
+
+/** Whether a gesture is under way that changes nothing of the riders, but guides. */
+export const isBending = (state: Settling): boolean =>
+  isMoving(state) && state.shown.riders === state.committed.riders;
+
 /**
- * The same states at a calmer pace: while a gesture changes nothing but guides, sheet and cards follow about eight times a second, which leaves the
- * frames to the canvas. What a gesture does to riders and marks, and every committed change, is passed on at once.
+ * The same states at a calmer pace: as long as `waits` says so they follow about eight times a second, which leaves the frames to the canvas. What is
+ * chosen, and every committed change, is passed on at once.
  */
-export function calmed<S extends Bending>(store: StoreApi<S>): StoreApi<S> {
+export function calmed<S extends Settling>(store: StoreApi<S>, waits: (state: S) => boolean): StoreApi<S> {
   const calm = createStore<S>(() => store.getState());
   let timer: ReturnType<typeof setTimeout> | undefined;
   let last = -Infinity;
@@ -24,9 +32,9 @@ export function calmed<S extends Bending>(store: StoreApi<S>): StoreApi<S> {
     calm.setState(store.getState(), true);
   };
   store.subscribe((state) => {
-    const isBending = state.shown !== state.committed && state.shown.riders === state.committed.riders;
+    const isCalm = waits(state) && state.selection === calm.getState().selection;
     const wait = last + CALM - performance.now();
-    if (!isBending || wait <= 0) pass();
+    if (!isCalm || wait <= 0) pass();
     else timer ??= setTimeout(pass, wait);
   });
   return calm;

@@ -13,9 +13,12 @@ export function useDocument(): SceneDocument {
 
 export const useDocumentState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().store, select);
 
-/** The same at a calmer pace while a guide is dragged: for the sheet and the cards. */
+/** The same at a calmer pace while a hand moves anything: for the cards and other figures. */
 export const useCalmState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().calm, select);
+
+/** The same at a calmer pace while a guide is bent; riders and marks are shown at once: for the sheet. */
+export const useSheetState = <T>(select: (state: DocumentState) => T): T => useStore(useDocument().sheet, select);
 
 /** The scene without what a gesture bends: guides as they were at its start, until it ends. What it does to riders and marks is in it. */
 export const useSteadyScene = (): Scene =>
-  useCalmState((state) => (state.shown.riders === state.committed.riders ? state.committed : state.shown));
+  useSheetState((state) => (state.shown.riders === state.committed.riders ? state.committed : state.shown));

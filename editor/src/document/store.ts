@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Scene } from '@pace-line/core';
-import { calmed } from './calm.ts';
+import { calmed, isBending, isMoving } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
 
@@ -37,8 +37,10 @@ type NextFrame = (callback: () => void) => void;
 /** The open scene: the only thing that changes it. */
 export class SceneDocument {
   readonly store: StoreApi<DocumentState>;
-  /** The same at a calmer pace while a guide is dragged: for what is not the canvas. */
+  /** The same at a calmer pace while a hand moves anything: for figures and cards. */
   readonly calm: StoreApi<DocumentState>;
+  /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand. */
+  readonly sheet: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
   readonly #nextFrame: NextFrame;
 
@@ -52,7 +54,8 @@ export class SceneDocument {
       future: [],
       readOnly: false,
     }));
-    this.calm = calmed(this.store);
+    this.calm = calmed(this.store, isMoving);
+    this.sheet = calmed(this.store, isBending);
   }
 
   get state(): DocumentState {

@@ -1,4 +1,6 @@
 import { Select, type ComboboxItem, type SelectProps } from '@mantine/core';
+import type { ReactNode } from 'react';
+import { steady } from './steady.tsx';
 
 interface ChoiceFieldProps<T extends string> {
   readonly label: string;
@@ -9,15 +11,7 @@ interface ChoiceFieldProps<T extends string> {
   readonly onChange: (value: T) => void;
 }
 
-/** A choice from a list. Once one is taken the keyboard goes back to the Desk. */
-export function ChoiceField<T extends string>({
-  label,
-  value,
-  data,
-  searchable,
-  width,
-  onChange,
-}: ChoiceFieldProps<T>) {
+function PlainChoiceField({ label, value, data, searchable, width, onChange }: ChoiceFieldProps<string>) {
   const leave = (): void => {
     // After the list has closed: it puts the focus back on the field first.
     setTimeout(() => {
@@ -38,8 +32,13 @@ export function ChoiceField<T extends string>({
       comboboxProps={{ withinPortal: true, width: 'max-content', position: 'bottom-end' }}
       onOptionSubmit={leave}
       onChange={(next: string | null, _item: ComboboxItem) => {
-        if (next !== null) onChange(next as T);
+        if (next !== null) onChange(next);
       }}
     />
   );
 }
+
+/** A choice from a list. Once one is taken the keyboard goes back to the Desk. */
+export const ChoiceField = steady(PlainChoiceField, 'onChange') as <T extends string>(
+  props: ChoiceFieldProps<T>,
+) => ReactNode;

@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { evaluate, type Units } from './arithmetic.ts';
+import { steady } from './steady.tsx';
 
 interface NumberFieldProps {
   readonly label: string;
@@ -16,8 +17,7 @@ interface NumberFieldProps {
   readonly onCommit: (value: number) => void;
 }
 
-/** A number that takes units and sums ("120/2", "+=5", "12 f"), steps with the arrow keys, and says when it does not understand. */
-export function NumberField({
+function PlainNumberField({
   label,
   value,
   unit,
@@ -92,6 +92,9 @@ export function NumberField({
     />
   );
 }
+
+/** A number that takes units and sums ("120/2", "+=5", "12 f"), steps with the arrow keys, and says when it does not understand. */
+export const NumberField = steady(PlainNumberField, 'onCommit');
 
 function trimmed(value: number, digits: number): string {
   const text = value.toFixed(digits);

@@ -1,5 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useRef, useState } from 'react';
+import { steady } from './steady.tsx';
 
 interface TextFieldProps {
   readonly label: string;
@@ -8,8 +9,7 @@ interface TextFieldProps {
   readonly onCommit: (value: string) => void;
 }
 
-/** A text that is taken over on Enter or when the field is left; Escape keeps the old one. */
-export function TextField({ label, value, disabled, onCommit }: TextFieldProps) {
+function PlainTextField({ label, value, disabled, onCommit }: TextFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const givenUp = useRef(false);
   const finish = (): void => {
@@ -40,3 +40,6 @@ export function TextField({ label, value, disabled, onCommit }: TextFieldProps) 
     />
   );
 }
+
+/** A text that is taken over on Enter or when the field is left; Escape keeps the old one. */
+export const TextField = steady(PlainTextField, 'onCommit');

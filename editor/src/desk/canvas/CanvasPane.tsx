@@ -1,79 +1,31 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
-import { prepare, riderById } from '@pace-line/core';
+import { riderById } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import { tell } from '../../look/notices.tsx';
-import {
-  actOutTool,
-  addNodeAt,
-  adjustTool,
-  hitsAt,
-  measureTool,
-  plotTool,
-  setDownTool,
-  shapeTool,
-  sketchTool,
-  type Pointer,
-  type Preview,
-  type Tool,
-  type ToolHost,
-} from '../../tools/index.ts';
-import { useFrame } from '../../scene/context.ts';
-import { useDesk } from '../context.ts';
-import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
+import { addNodeAt, hitsAt, type Pointer, type Preview } from '../../tools/index.ts';
+import { useDeskView } from '../view.ts';
+import { CanvasDrawing } from './CanvasDrawing.tsx';
 import { CanvasTools } from './CanvasTools.tsx';
-import { Beyond } from './layers/Beyond.tsx';
-import { GuideLines } from './layers/GuideLines.tsx';
-import { useTicks } from './layers/use-ticks.ts';
-import { Overlay } from './Overlay.tsx';
-import { Hints, showHints } from './Hints.tsx';
+import { showHints } from './Hints.tsx';
 import { useFitWhileUntouched, usePan } from './navigation.ts';
 import { SeatingNote } from './SeatingNote.tsx';
-import { SeeingLayer } from './SeeingLayer.tsx';
-import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
-import { createSvgStage, type Stage } from './stage.ts';
 import { useToolKeys } from './tool-keys.ts';
 import { ToolOptionsBar } from './ToolOptionsBar.tsx';
-import { TracingLayer } from './TracingLayer.tsx';
 import { useArtDrop } from './use-art-drop.tsx';
+import { useTools } from './use-tools.ts';
 import { fitted, toCanvas } from './view-transform.ts';
 import './canvas.css';
-import { change } from '../actions/change.ts';
 
 const FIT_MARGIN = 28;
 
-/** The canvas: stage, overlay, and the pointer's way into the tools. */
+/** The canvas: what is drawn, and the pointer's way into the tools. */
 export function CanvasPane() {
   const doc = useDocument();
-  const desk = useDesk();
-  const { playback } = desk;
-  const shown = useDocumentState((state) => state.shown);
   const selection = useDocumentState((state) => state.selection);
   const { view, tool, asSent, set, setRoute } = useDeskView();
   const surface = useRef<HTMLDivElement>(null);
-  const stageHost = useRef<HTMLDivElement>(null);
-  const stage = useRef<Stage | null>(null);
   const position = useRef<HTMLSpanElement>(null);
   const [preview, setPreview] = useState<Preview | null>(null);
   const [cursor, setCursor] = useState('default');
-  const ticks = useTicks(shown, selection, view.zoom);
-
-  useEffect(() => {
-    if (!stageHost.current) return;
-    const made = createSvgStage(stageHost.current);
-    stage.current = made;
-    return () => {
-      made.destroy();
-      stage.current = null;
-    };
-  }, []);
-
-  // The stage is brought up to date in the frame that draws it, so that a change and the pose that goes with it are seen together.
-  useFrame((frame) => {
-    stage.current?.setView(useDeskView.getState().view);
-    stage.current?.draw(frame);
-  });
-  // The view moves riders and guides in the same frame.
-  useEffect(() => useDeskView.subscribe((state) => stage.current?.setView(state.view)), []);
 
   const fit = useCallback(() => {
     const pane = surface.current;
@@ -90,45 +42,7 @@ export function CanvasPane() {
 
   useFitWhileUntouched(surface, fit);
 
-  const [tools] = useState(() => {
-    const host: ToolHost = {
-      scene: () => doc.state.committed,
-      motion: () => prepare(doc.state.committed),
-      poses: () => playback.poses,
-      selection: () => doc.state.selection,
-      time: () => playback.time,
-      begin: (label) => doc.begin(label),
-      do: (label, edit, next) => change(desk, label, edit, next),
-      select: (next) => doc.select(next),
-      goTo: (time) => playback.goTo(time),
-      hold: () => playback.hold(),
-      release: () => playback.release(),
-      preview: setPreview,
-      snapping: () => usePreferences.getState().snapping,
-      hint: showHints,
-      tell: (message) => tell(message),
-      options: () => usePreferences.getState().toolOptions,
-      keepStroke,
-      runFrom: (time, speed) => playback.run(time, speed),
-      endRun: () => playback.endRun(),
-      now: () => performance.now() / 1000,
-      every: (ms, call) => {
-        const timer = setInterval(call, ms);
-        return () => clearInterval(timer);
-      },
-    };
-    const toAdjust = (): void => useDeskView.getState().set({ tool: 'adjust' });
-    const all: Record<ToolName, Tool> = {
-      adjust: adjustTool(host),
-      plot: plotTool(host, toAdjust),
-      sketch: sketchTool(host, () => undefined),
-      'act-out': actOutTool(host, () => undefined),
-      'set-down': setDownTool(host),
-      shape: shapeTool(host, toAdjust),
-      measure: measureTool(host),
-    };
-    return { host, all };
-  });
+  const tools = useTools(setPreview);
   const active = tools.all[tool];
 
   useEffect(() => () => void tools.all[tool].cancel(), [tools, tool]);
@@ -206,19 +120,11 @@ export function CanvasPane() {
     if (event.button === 0) active.up(pointerOf(event));
   };
 
-  const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
   return (
     <section className={`canvas-pane ${asSent ? 'as-sent' : ''}`} aria-label="Canvas">
       <CanvasTools fit={fit} zoom={view.zoom} position={position} />
       <ToolOptionsBar tool={tool} />
-      <div className="canvas-view">
-        <div className="stage" ref={stageHost} />
-        <TracingLayer />
-        <Beyond scene={shown} />
-        <GuideLines scene={shown} selection={selection} ticks={ticks} />
-        <SeeingLayer scene={shown} selection={selection} />
-        <Overlay scene={shown} selection={selection} preview={preview} />
-        <Hints />
+      <CanvasDrawing preview={preview}>
         {/* What takes the pointer lies beside the drawing, not around it: inside, the browser would keep regions for every element that moves. */}
         <div
           ref={surface}
@@ -241,11 +147,9 @@ export function CanvasPane() {
           onContextMenu={(event) => event.preventDefault()}
           {...drop.handlers}
         />
-        {isEmpty && <EmptyCanvas />}
         {drop.notes}
         <SeatingNote />
-      </div>
-      <StatusLine every={ticks?.every ?? null} tool={tool} />
+      </CanvasDrawing>
     </section>
   );
 }

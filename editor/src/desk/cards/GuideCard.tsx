@@ -10,16 +10,18 @@ import { ShapeRows } from './guide/ShapeRows.tsx';
 
 /** Card 1: the selected guide, or that of the selected rider. */
 export function GuideCard() {
-  const scene = useCalmState((state) => state.shown);
+  const canvas = useCalmState((state) => state.shown.canvas);
   const selection = useCalmState((state) => state.selection);
-  const guide = guideById(scene, selection.guides[0] ?? riderById(scene, selection.riders[0] ?? '')?.guide ?? null);
+  const guide = useCalmState(({ shown }) =>
+    guideById(shown, selection.guides[0] ?? riderById(shown, selection.riders[0] ?? '')?.guide ?? null),
+  );
   if (!guide)
     return (
       <Card
         name="guide"
         number={1}
         title={selection.riders.length > 0 ? 'Guide' : 'Canvas'}
-        summary={`${scene.canvas.width} × ${scene.canvas.height} px`}
+        summary={`${canvas.width} × ${canvas.height} px`}
       >
         {selection.riders.length > 0 ? (
           <p className="card-empty">This rider is parked: choose its guide on card 2, or draw one for it.</p>

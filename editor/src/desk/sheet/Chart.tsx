@@ -10,7 +10,7 @@ import {
   type Guide,
   type Rider,
 } from '@pace-line/core';
-import { useCalmState, useSteadyScene } from '../../document/index.ts';
+import { useSheetState, useSteadyScene } from '../../document/index.ts';
 import { STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { Ground, TimeStrip } from './layers/Ground.tsx';
@@ -81,8 +81,8 @@ interface WorkedOnProps {
 
 /** The selected rider's line, marks and speed as they are shown, and what the hand is making. */
 function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps) {
-  const scene = useCalmState((state) => state.shown);
-  const marks = useCalmState((state) => state.selection.marks);
+  const scene = useSheetState((state) => state.shown);
+  const marks = useSheetState((state) => state.selection.marks);
   const rider = chosen && riderById(scene, chosen.id);
   const moving = rider && prepare(scene).rider(rider.id);
   const now = guideById(scene, guide.id) ?? guide;

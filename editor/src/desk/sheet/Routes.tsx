@@ -1,20 +1,18 @@
 import { Menu, ScrollArea, TextInput } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { useState } from 'react';
-import { ridersOf, type Guide, type Rider } from '@pace-line/core';
+import { memo, useState } from 'react';
+import { ridersOf, type Guide } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
-
-interface RoutesProps {
-  readonly guide: Guide | undefined;
-  readonly riders: readonly Rider[];
-  readonly selected: Rider | undefined;
-}
+import { useRoute } from './use-route.ts';
 
 /** The route that the sheet shows: the three latest as tabs, all in a list to search; and the riders of this one. */
-export function Routes({ guide, riders, selected }: RoutesProps) {
+export const Routes = memo(function Routes() {
   const doc = useDocument();
-  const guides = useCalmState((state) => state.shown.guides);
+  const scene = useCalmState((state) => state.shown);
+  const selection = useCalmState((state) => state.selection);
+  const { guide, riders, selected } = useRoute(scene, selection);
+  const { guides } = scene;
   const recent = useDeskView((state) => state.recent);
   const setRoute = useDeskView((state) => state.setRoute);
   const tabs = tabsOf(guides, recent, guide);
@@ -56,7 +54,7 @@ export function Routes({ guide, riders, selected }: RoutesProps) {
       )}
     </div>
   );
-}
+});
 
 function tabsOf(guides: readonly Guide[], recent: readonly string[], current: Guide | undefined): Guide[] {
   const known = recent.flatMap((id) => guides.find((guide) => guide.id === id) ?? []);

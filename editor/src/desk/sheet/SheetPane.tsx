@@ -1,41 +1,46 @@
 import { useElementSize } from '@mantine/hooks';
-import { useMemo, useState } from 'react';
-import { guideById, riderById, ridersOf, type Guide } from '@pace-line/core';
-import { useCalmState, useSteadyScene } from '../../document/index.ts';
-import { useDeskView } from '../view.ts';
+import { useCallback, useMemo, useState } from 'react';
+import { riderById, type Guide } from '@pace-line/core';
+import { useCalmState, useSheetState, useSteadyScene } from '../../document/index.ts';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
 import { ScrubSlider } from './ScrubSlider.tsx';
 import { Transport } from './Transport.tsx';
+import { useRoute } from './use-route.ts';
 import { useSheetAxes } from './use-sheet-axes.ts';
 import type { Stretch } from './use-sheet-zoom.ts';
 import './sheet.css';
 
 /** The sheet: time across, distance along the guide up; the riders of one route. */
 export function SheetPane() {
-  // While a guide is bent the sheet keeps its measure; only the line that is worked on moves.
-  const scene = useSteadyScene();
-  const selection = useCalmState((state) => state.selection);
-  const route = useDeskView((state) => state.route);
-  const guide = guideById(scene, route) ?? scene.guides[0];
-  const { ref, ...size } = useElementSize();
   const [stretch, setStretch] = useState<Stretch>(null);
-  const riders = useMemo(() => (guide ? ridersOf(scene, guide.id) : []), [scene, guide]);
-  const selected = riders.find((rider) => rider.id === selection.riders[0]) ?? riders[0];
-  const pane = useMemo(() => ({ width: size.width, height: size.height }), [size.width, size.height]);
-  const axes = useSheetAxes(scene, guide, riders, pane, stretch);
+  const showAll = useCallback(() => setStretch(null), []);
   return (
     <section className="sheet-pane" aria-label="Pace sheet">
-      <Routes guide={guide} riders={riders} selected={selected} />
-      <Transport zoomed={stretch !== null} onShowAll={() => setStretch(null)} />
-      <div className="sheet-host" ref={ref}>
-        {guide && axes && riders.length > 0 ? (
-          <Chart guide={guide} riders={riders} selected={selected} axes={axes} size={pane} onStretch={setStretch} />
-        ) : (
-          <EmptySheet guide={guide} />
-        )}
-      </div>
+      <Routes />
+      <Transport zoomed={stretch !== null} onShowAll={showAll} />
+      <Sheet stretch={stretch} onStretch={setStretch} />
     </section>
+  );
+}
+
+function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: Stretch) => void }) {
+  const scene = useSteadyScene();
+  // The sheet keeps its measure while a hand works: what is drawn larger than it is fitted when the hand lets go.
+  const measured = useSheetState((state) => state.committed);
+  const selection = useSheetState((state) => state.selection);
+  const { guide, riders, selected } = useRoute(scene, selection);
+  const { ref, ...size } = useElementSize();
+  const pane = useMemo(() => ({ width: size.width, height: size.height }), [size.width, size.height]);
+  const axes = useSheetAxes(measured, guide?.id, pane, stretch);
+  return (
+    <div className="sheet-host" ref={ref}>
+      {guide && axes && riders.length > 0 ? (
+        <Chart guide={guide} riders={riders} selected={selected} axes={axes} size={pane} onStretch={onStretch} />
+      ) : (
+        <EmptySheet guide={guide} />
+      )}
+    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import {
   IconPlayerTrackNext,
   IconPlayerTrackPrev,
 } from '@tabler/icons-react';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { useFrame, useOpenScene, usePlaying } from '../../scene/context.ts';
@@ -17,7 +17,7 @@ const SPEEDS = [
 ] as const;
 
 /** Play, pause, step; the time and the frame; the speed of watching. */
-export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: () => void }) {
+export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: () => void }) {
   const clock = useCalmState((state) => state.shown.clock);
   const { playback } = useOpenScene();
   const { playing, speed } = usePlaying();
@@ -105,4 +105,4 @@ export function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: (
       )}
     </div>
   );
-}
+});

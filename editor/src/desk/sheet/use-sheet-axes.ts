@@ -1,5 +1,5 @@
-import { useMemo } from 'react';
-import { pathOfGuide, prepare, reachOfRiders, type Axes, type Guide, type Rider, type Scene } from '@pace-line/core';
+import { useMemo, useState } from 'react';
+import { guideById, pathOfGuide, prepare, reachOfRiders, ridersOf, type Axes, type Scene } from '@pace-line/core';
 import { STRIP_HEIGHT } from '../../tools/sheet/index.ts';
 
 /** Share of the loop repeated on either side of it, so that the seam shows. */
@@ -12,18 +12,21 @@ const PADDING = 0.02;
 /** px. A pane smaller than this shows no chart. */
 const SMALLEST = 120;
 
-/** Where time and distance stand on the sheet: the loop with its margins, or the stretch of time that was zoomed to; all that the riders reach. */
+/**
+ * Where time and distance stand on the sheet: the loop with its margins, or the stretch of time that was zoomed to; all that the riders reach. The same
+ * object as long as its numbers are the same, so that what is drawn with it can stand.
+ */
 export function useSheetAxes(
   scene: Scene,
-  guide: Guide | undefined,
-  riders: readonly Rider[],
+  route: string | undefined,
   size: { readonly width: number; readonly height: number },
   stretch: readonly [number, number] | null,
 ): Axes | undefined {
-  return useMemo(() => {
+  const axes = useMemo(() => {
+    const guide = guideById(scene, route ?? null);
     if (!guide || size.width < SMALLEST || size.height < SMALLEST) return undefined;
     const motion = prepare(scene);
-    const moving = riders.flatMap(({ id }) => motion.rider(id) ?? []);
+    const moving = ridersOf(scene, guide.id).flatMap(({ id }) => motion.rider(id) ?? []);
     const { low, high } = reachOfRiders(moving, pathOfGuide(guide).length, guide.closed);
     const pad = (high - low) * PADDING;
     return {
@@ -36,5 +39,23 @@ export function useSheetAxes(
       low: low - pad,
       high: high + pad,
     };
-  }, [scene, guide, riders, size, stretch]);
+  }, [scene, route, size, stretch]);
+  const [kept, keep] = useState(axes);
+  if (isSame(kept, axes)) return kept;
+  keep(axes);
+  return axes;
 }
+
+const isSame = (a: Axes | undefined, b: Axes | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && MEASURES.every((measure) => a[measure] === b[measure]));
+
+const MEASURES = [
+  'left',
+  'right',
+  'top',
+  'bottom',
+  'from',
+  'to',
+  'low',
+  'high',
+] as const satisfies readonly (keyof Axes)[];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { countedRandom } from '../testing/random.ts';
-import { fitOneCubic, fitSamples, fitStroke, gapToSegment, nearestOnPath, pathThrough, type Vec } from './index.ts';
+import { countedRandom } from '../../testing/random.ts';
+import { fitOneCubic, fitSamples, fitStroke, gapToSegment, nearestOnPath, pathThrough, type Vec } from '../index.ts';
 
 /** Largest distance from the stroke's points to the curve, and from 1,000 points of the curve to the stroke. */
 function worstGaps(stroke: readonly Vec[], nodes: ReturnType<typeof fitStroke>['nodes']): [number, number] {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { nearestOnPath, parallelNodes, pathThrough, type PathNode } from './index.ts';
+import { nearestOnPath, parallelNodes, pathThrough, type PathNode } from '../index.ts';
 
 const S: PathNode[] = [
   { x: 0, y: 0, out: [150, 0] },

@@ -1,0 +1,1 @@
+export { parallelNodes } from './parallel.ts';

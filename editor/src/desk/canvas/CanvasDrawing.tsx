@@ -1,0 +1,71 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import { useDocumentState } from '../../document/index.ts';
+import { useFrame } from '../../scene/context.ts';
+import type { Preview } from '../../tools/index.ts';
+import { useDeskView } from '../view.ts';
+import { Hints } from './Hints.tsx';
+import { Beyond } from './layers/Beyond.tsx';
+import { GuideLines } from './layers/GuideLines.tsx';
+import { TickLayer } from './layers/TickLayer.tsx';
+import { useTicks } from './layers/use-ticks.ts';
+import { Overlay } from './Overlay.tsx';
+import { SeeingLayer } from './SeeingLayer.tsx';
+import { createSvgStage, type Stage } from './stage.ts';
+import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
+import { TracingLayer } from './TracingLayer.tsx';
+
+interface CanvasDrawingProps {
+  readonly preview: Preview | null;
+  /** What lies over the drawing and takes the pointer. */
+  readonly children: ReactNode;
+}
+
+/** All that is drawn of the shown scene, in layers over each other: the one part of the canvas that is rendered while a hand moves something. */
+export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
+  const shown = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
+  const zoom = useDeskView((state) => state.view.zoom);
+  const tool = useDeskView((state) => state.tool);
+  const ticks = useTicks(shown, selection, zoom);
+  const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
+  return (
+    <>
+      <div className="canvas-view">
+        <StageLayer />
+        <TracingLayer />
+        <Beyond scene={shown} />
+        <GuideLines scene={shown} selection={selection} />
+        <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
+        <SeeingLayer scene={shown} selection={selection} />
+        <Overlay scene={shown} selection={selection} preview={preview} />
+        <Hints />
+        {isEmpty && <EmptyCanvas />}
+        {children}
+      </div>
+      <StatusLine every={ticks?.every ?? null} tool={tool} />
+    </>
+  );
+}
+
+/** Scenery and riders, drawn in the frame and not by React. */
+function StageLayer() {
+  const host = useRef<HTMLDivElement>(null);
+  const stage = useRef<Stage | null>(null);
+  useEffect(() => {
+    if (!host.current) return;
+    const made = createSvgStage(host.current);
+    stage.current = made;
+    return () => {
+      made.destroy();
+      stage.current = null;
+    };
+  }, []);
+  // The stage is brought up to date in the frame that draws it, so that a change and the pose that goes with it are seen together.
+  useFrame((frame) => {
+    stage.current?.setView(useDeskView.getState().view);
+    stage.current?.draw(frame);
+  });
+  // The view moves riders and guides in the same frame.
+  useEffect(() => useDeskView.subscribe((state) => stage.current?.setView(state.view)), []);
+  return <div className="stage" ref={host} />;
+}

@@ -1,0 +1,70 @@
+import { useState } from 'react';
+import { prepare } from '@pace-line/core';
+import { tell } from '../../look/notices.tsx';
+import {
+  actOutTool,
+  adjustTool,
+  measureTool,
+  plotTool,
+  setDownTool,
+  shapeTool,
+  sketchTool,
+  type Preview,
+  type Tool,
+  type ToolHost,
+} from '../../tools/index.ts';
+import { change } from '../actions/change.ts';
+import { useDesk } from '../context.ts';
+import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
+import { showHints } from './Hints.tsx';
+
+interface Tools {
+  readonly host: ToolHost;
+  readonly all: Readonly<Record<ToolName, Tool>>;
+}
+
+/** The canvas's tools, made once, and the host through which they reach the open scene. */
+export function useTools(preview: (preview: Preview | null) => void): Tools {
+  const desk = useDesk();
+  const [tools] = useState((): Tools => {
+    const { doc, playback } = desk;
+    const host: ToolHost = {
+      scene: () => doc.state.committed,
+      motion: () => prepare(doc.state.committed),
+      poses: () => playback.poses,
+      selection: () => doc.state.selection,
+      time: () => playback.time,
+      begin: (label) => doc.begin(label),
+      do: (label, edit, next) => change(desk, label, edit, next),
+      select: (next) => doc.select(next),
+      goTo: (time) => playback.goTo(time),
+      hold: () => playback.hold(),
+      release: () => playback.release(),
+      preview,
+      snapping: () => usePreferences.getState().snapping,
+      hint: showHints,
+      tell: (message) => tell(message),
+      options: () => usePreferences.getState().toolOptions,
+      keepStroke,
+      runFrom: (time, speed) => playback.run(time, speed),
+      endRun: () => playback.endRun(),
+      now: () => performance.now() / 1000,
+      every: (ms, call) => {
+        const timer = setInterval(call, ms);
+        return () => clearInterval(timer);
+      },
+    };
+    const toAdjust = (): void => useDeskView.getState().set({ tool: 'adjust' });
+    const all: Record<ToolName, Tool> = {
+      adjust: adjustTool(host),
+      plot: plotTool(host, toAdjust),
+      sketch: sketchTool(host, () => undefined),
+      'act-out': actOutTool(host, () => undefined),
+      'set-down': setDownTool(host),
+      shape: shapeTool(host, toAdjust),
+      measure: measureTool(host),
+    };
+    return { host, all };
+  });
+  return tools;
+}
