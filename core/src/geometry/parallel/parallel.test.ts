@@ -113,3 +113,21 @@ test('nothing is left inside a circle at more than its radius; degenerate paths 
     ).nodes,
   ).toEqual([]);
 });
+
+test('span by span: after one node moves it is what it would be made anew, and what lies apart from it is the very same', () => {
+  const path = (nodes: readonly PathNode[]) => pathThrough(nodes, false);
+  const waves = Array.from({ length: 24 }, (_, i): PathNode => ({
+    x: 60 * i,
+    y: i % 2 === 0 ? 0 : 50,
+    in: [-25, i % 3 === 0 ? 0 : 12],
+    out: [25, i % 3 === 0 ? 0 : -12],
+  }));
+  const before = parallelNodes(path(waves), 9).nodes;
+  const moved = waves.map((node, i) => (i === 12 ? { ...node, y: node.y + 17 } : node));
+  const after = parallelNodes(path(moved), 9).nodes;
+  expect(after).toEqual(parallelNodes(path(moved.map((node) => ({ ...node }))), 9).nodes);
+  expect(after).not.toEqual(before);
+  const stays = before.filter((node) => after.includes(node));
+  // All but the ends of stretches, which neighbours share, and what lies beside the two spans at the moved node.
+  expect(stays.length).toBeGreaterThan(before.length / 3);
+});

@@ -6,22 +6,12 @@ import { addNodeAt, adjustTool } from './adjust.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
 import { plotTool } from './plot.ts';
+import { BOX_ART } from '../testing.ts';
 import { toolBench } from './testing.ts';
 import type { Pointer } from '../pointer.ts';
 import type { ToolHost } from '../tool.ts';
 
-const art = {
-  id: 'box',
-  name: 'Box',
-  kind: 'svg' as const,
-  markup: '<svg xmlns="http://www.w3.org/2000/svg"><rect width="40" height="40"/></svg>',
-  width: 40,
-  height: 40,
-  pivot: [20, 20] as const,
-  facing: 0,
-};
-
-const bench = toolBench(() => ({ ...emptyScene('Test'), art: [art] }));
+const bench = toolBench(() => ({ ...emptyScene('Test'), art: [BOX_ART] }));
 const { at, click, drag } = bench;
 let doc: SceneDocument;
 let host: ToolHost;
