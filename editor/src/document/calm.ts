@@ -14,8 +14,7 @@ interface Settling {
 export const isMoving = ({ shown, committed }: Settling): boolean => shown !== committed;
 
 /** Whether a gesture is under way that changes nothing of the riders, but guides. */
-export const isBending = (state: Settling): boolean =>
-  isMoving(state) && state.shown.riders === state.committed.riders;
+export const isBending = (state: Settling): boolean => isMoving(state) && state.shown.riders === state.committed.riders;
 
 /**
  * The same states at a calmer pace: as long as `waits` says so they follow about eight times a second, which leaves the frames to the canvas. What is

@@ -11,7 +11,14 @@ export {
 } from './collection.ts';
 export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
-export { DocumentContext, useCalmState, useDocument, useDocumentState, useSheetState, useSteadyScene } from './context.ts';
+export {
+  DocumentContext,
+  useCalmState,
+  useDocument,
+  useDocumentState,
+  useSheetState,
+  useSteadyScene,
+} from './context.ts';
 export { writeJournal } from './journal.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { selectedParts } from './parts.ts';

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { emptyScene, renameScene, type Scene } from '@pace-line/core';
 import { NOTHING } from './selection.ts';
 import { SceneDocument } from './store.ts';
@@ -92,4 +92,35 @@ test('the selection keeps only what is there', () => {
   const { doc } = open();
   doc.do('x', named('Two'), { ...NOTHING, guides: ['gone'], riders: ['gone'] });
   expect(doc.state.selection).toEqual(NOTHING);
+});
+
+test('a held key is one step of undo; after a pause, another run or another change it is a new one', () => {
+  vi.useFakeTimers();
+  try {
+    const { doc } = open();
+    const longer = (scene: Scene): Scene => renameScene(scene, { name: `${scene.name}.` });
+    const hold = (key: string, times: number): void => {
+      for (let i = 0; i < times; i++) {
+        doc.inRun(key, () => doc.do('Nudge', longer));
+        vi.advanceTimersByTime(30);
+      }
+    };
+    hold('a', 300);
+    expect([doc.state.past.length, doc.state.committed.name.length]).toEqual([1, 303]);
+    hold('b', 3);
+    expect(doc.state.past).toHaveLength(2);
+    vi.advanceTimersByTime(800);
+    hold('b', 2);
+    expect(doc.state.past).toHaveLength(3);
+    doc.do('other', longer);
+    hold('b', 2);
+    expect(doc.state.past).toHaveLength(5);
+    doc.undo();
+    hold('b', 2);
+    expect(doc.state.past).toHaveLength(5);
+    for (let i = 0; i < 5; i++) doc.undo();
+    expect(doc.state.committed.name).toBe('One');
+  } finally {
+    vi.useRealTimers();
+  }
 });

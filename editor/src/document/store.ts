@@ -32,6 +32,17 @@ export interface Gesture {
 
 const MOST_STEPS = 300;
 
+/** ms. Changes of one run that follow each other this fast are one step of undo. */
+const RUN_PAUSE = 700;
+
+/** Changes that belong together, as by a held arrow key. */
+interface ChangeRun {
+  readonly key: string;
+  /** The step of undo that they are, once there is one, and when it last grew, ms. */
+  readonly entry: Entry | undefined;
+  readonly at: number;
+}
+
 type NextFrame = (callback: () => void) => void;
 
 /** The open scene: the only thing that changes it. */
@@ -42,6 +53,9 @@ export class SceneDocument {
   /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand. */
   readonly sheet: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
+  /** The run that is being added to, and the last one that was. */
+  #joining: string | undefined;
+  #run: ChangeRun | undefined;
   readonly #nextFrame: NextFrame;
 
   constructor(scene: Scene, nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback)) {
@@ -69,6 +83,16 @@ export class SceneDocument {
     const scene = change(this.state.committed);
     if (scene !== this.state.committed) this.#commit(label, scene, selection ?? this.state.selection);
     else if (selection) this.select(selection);
+  }
+
+  /** What `work` changes is one step of undo with what the same run changed just before it: a held key, or one tapped several times. */
+  inRun(key: string, work: () => void): void {
+    this.#joining = key;
+    try {
+      work();
+    } finally {
+      this.#joining = undefined;
+    }
   }
 
   /** Begins a gesture; one that is still open is committed first. */
@@ -149,8 +173,22 @@ export class SceneDocument {
   }
 
   #commit(label: string, scene: Scene, selection: Selection): void {
-    const past = [...this.state.past, this.#now(label)].slice(-MOST_STEPS);
+    const past = this.#continuesRun() ? this.state.past : [...this.state.past, this.#now(label)].slice(-MOST_STEPS);
+    this.#run =
+      this.#joining === undefined ? undefined : { key: this.#joining, entry: past.at(-1), at: performance.now() };
     this.store.setState({ committed: scene, shown: scene, past, future: [], selection: pruned(scene, selection) });
+  }
+
+  /** Whether a change joins the step before it: nothing else came between. */
+  #continuesRun(): boolean {
+    const run = this.#run;
+    return (
+      run !== undefined &&
+      run.key === this.#joining &&
+      run.entry === this.state.past.at(-1) &&
+      this.state.future.length === 0 &&
+      performance.now() - run.at < RUN_PAUSE
+    );
   }
 
   #travel(entry: Entry, past: readonly Entry[], future: readonly Entry[]): void {

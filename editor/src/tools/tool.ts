@@ -15,6 +15,8 @@ export interface ToolHost {
   time: () => number;
   begin: (label: string) => Gesture;
   do: (label: string, change: (scene: Scene) => Scene, selection?: Selection) => void;
+  /** What is changed in `work` is one step of undo with what the same run changed just before: a held key. */
+  inRun: (key: string, work: () => void) => void;
   select: (selection: Selection) => void;
   /** Brings the playhead to a time, s, where it stands still. */
   goTo: (time: number | undefined) => void;

@@ -1,8 +1,8 @@
-import { foldingOf, foldTime, freeId, idsIn, insertMark, riderById, shiftMarks } from '@pace-line/core';
+import { foldingOf, foldTime, freeId, idsIn, insertMark, riderById } from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
-import { perform, plural } from './change.ts';
+import { perform } from './change.ts';
 
 /** The playhead in a rider's own cycle, s. */
 export function localTimeOf(desk: Desk, riderId: string): number {
@@ -18,10 +18,4 @@ export function addMark(desk: Desk, riderId: string | undefined = selectionOf(de
   const time = Math.round(localTimeOf(desk, riderId) * fps) / fps;
   const id = freeId(idsIn(sceneOf(desk)), `${riderId}-m`);
   perform(desk, 'Add mark', insertMark, { rider: riderId, time, id }, selectRider(riderId, [id]));
-}
-
-/** Moves marks together by frames in time and by px along the guide. */
-export function nudgeMarks(desk: Desk, rider: string, marks: readonly string[], frames: number, px: number): void {
-  const seconds = frames / sceneOf(desk).clock.fps;
-  perform(desk, plural('Move mark', marks), shiftMarks, { rider, marks, seconds, px });
 }

@@ -132,7 +132,10 @@ export function setDownTool(host: ToolHost): Tool {
       const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
       const refusal = setDown.can(scene, args);
       if (refusal) host.tell(wordsOfRefusal(refusal));
-      else host.do(`Set ${rider.name} down`, (base) => setDown(base, args));
+      else
+        host.inRun(`set down ${rider.id} at ${args.time}`, () =>
+          host.do(`Set ${rider.name} down`, (base) => setDown(base, args)),
+        );
       return true;
     },
   };

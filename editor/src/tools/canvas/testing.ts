@@ -51,6 +51,7 @@ export function toolBench(scene: () => Scene) {
     selection: () => doc.state.selection,
     time: () => state.time,
     begin: (label) => doc.begin(label),
+    inRun: (key, work) => doc.inRun(key, work),
     do: (label, change, selection) => doc.do(label, change, selection),
     select: (selection) => doc.select(selection),
     goTo: (time) => (state.time = time ?? state.time),

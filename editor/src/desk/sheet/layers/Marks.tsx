@@ -12,7 +12,7 @@ import {
 } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
-import { nudgeMarks } from '../../actions/marks.ts';
+import { nudge } from '../../actions/moving.ts';
 import { useDesk } from '../../context.ts';
 import { markLabel, seconds } from '../../labels.ts';
 
@@ -71,9 +71,8 @@ function MarkRing({ rider, mark, axes, shownAt, distance, chosen, isFirst }: Mar
         onKeyDown: (event: KeyboardEvent) => {
           const way = wayOfArrow(event);
           if (!way) return;
-          const marks = isChosen ? chosen : [mark.id];
-          if (!isChosen) desk.doc.select(selectRider(rider.id, marks));
-          nudgeMarks(desk, rider.id, marks, way[0], way[1]);
+          if (!isChosen) desk.doc.select(selectRider(rider.id, [mark.id]));
+          nudge(desk, way[0], way[1]);
         },
         onFocus: () => {
           if (!isChosen) desk.doc.select(selectRider(rider.id, [mark.id]));
@@ -96,7 +95,7 @@ function MarkRing({ rider, mark, axes, shownAt, distance, chosen, isFirst }: Mar
 
 /** Arrows as frames in time and px along the guide; with Shift ten of them. The key is used up. */
 function wayOfArrow(event: KeyboardEvent): readonly [number, number] | undefined {
-  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
   if (!way) return undefined;
   event.preventDefault();
   event.stopPropagation();
