@@ -75,6 +75,62 @@ describe('a freehand stroke', () => {
     const round = Array.from({ length: 90 }, (_, i): Vec => [400 + 90 * Math.cos(i / 15), 300 + 90 * Math.sin(i / 15)]);
     expect(fitStroke(round, { tolerance: 2 }).corners).toEqual([]);
   });
+  test('a smooth wave drawn without a tremor has no corner at any fit', () => {
+    for (const [height, length] of [
+      [30, 240],
+      [60, 200],
+      [100, 260],
+      [60, 120],
+    ] as const)
+      for (const every of [0.7, 2, 3]) {
+        const wave = Array.from({ length: Math.round(800 / every) }, (_, i): Vec => [
+          100 + every * i,
+          300 + height * Math.sin((2 * Math.PI * every * i) / length),
+        ]);
+        for (const tolerance of [0.5, 1, 2, 4, 8, 16, 24])
+          expect(fitStroke(wave, { tolerance }).corners, `${height} ${length} ${every} ${tolerance}`).toEqual([]);
+      }
+  });
+  test('a looser fit never has more corners than a tighter one', () => {
+    const zigzag = (seed: number, tremor: number): Vec[] => {
+      const random = countedRandom(seed);
+      const points: Vec[] = [];
+      let [x, y, way] = [100, 300, 0];
+      for (let leg = 0; leg < 9; leg++) {
+        way += (random() - 0.5) * 4.4;
+        const steps = 6 + Math.floor(random() * 40);
+        for (let i = 0; i < steps; i++) {
+          x += 3 * Math.cos(way);
+          y += 3 * Math.sin(way);
+          points.push([x + (random() - 0.5) * tremor, y + (random() - 0.5) * tremor]);
+        }
+      }
+      return points;
+    };
+    let most = 0;
+    for (let seed = 1; seed <= 40; seed++)
+      for (const tremor of [0, 0.6, 2.5]) {
+        const stroke = zigzag(seed, tremor);
+        const counts = [0.5, 1, 2, 3, 5, 8, 12, 18, 24].map(
+          (tolerance) => fitStroke(stroke, { tolerance }).corners.length,
+        );
+        most = Math.max(most, counts[0]!);
+        for (let i = 1; i < counts.length; i++)
+          expect(counts[i], `${seed} ${tremor}`).toBeLessThanOrEqual(counts[i - 1]!);
+      }
+    expect(most).toBeGreaterThan(3);
+  });
+  test('a hand’s corners are found at every usual fit, tremor or not', () => {
+    for (const tremor of [0, 0.8]) {
+      const random = countedRandom(7);
+      const shake = (): number => (random() - 0.5) * tremor;
+      const corner: Vec[] = [];
+      for (let i = 0; i < 90; i++) corner.push([100 + 2 * i + shake(), 300 + shake()]);
+      for (let i = 0; i < 90; i++) corner.push([280 + shake(), 300 + 2 * i + shake()]);
+      for (let i = 0; i < 90; i++) corner.push([280 - 2 * i + shake(), 480 - 0.5 * i + shake()]);
+      for (const tolerance of [1, 2, 4, 8]) expect(fitStroke(corner, { tolerance }).corners).toHaveLength(2);
+    }
+  });
   test('a wider tolerance needs no more nodes', () => {
     const stroke = handStroke(9, 600, 2);
     const counts = [2, 4, 8, 16].map((tolerance) => fitStroke(stroke, { tolerance }).nodes.length);

@@ -1,6 +1,7 @@
 import type { PathNode } from '../span.ts';
-import { distanceBetween, dot, multiply, subtract, unit, type Vec } from '../vec.ts';
+import { distanceBetween, multiply, subtract, unit, type Vec } from '../vec.ts';
 import { at, runOf, type Run } from './points.ts';
+import { cornersOf } from './corners.ts';
 import { fitRun, nodesOfPieces, type TangentAt } from './run.ts';
 
 /** A fitted path: its nodes, and which of them are corners. */
@@ -32,7 +33,7 @@ export function fitStroke(stroke: readonly Vec[], { tolerance, corner = STROKE_C
   // The tangents are felt over a little more of the way than the wobble of the hand that the tolerance allows.
   const reach = Math.max(4, 3 * tolerance);
   const feel: TangentAt = (i, side) => feltTangent(run, i, side, reach);
-  const stops = [0, ...cornersOf(run, corner, reach), points.length - 1];
+  const stops = [0, ...cornersOf(run, corner, 3 * tolerance), points.length - 1];
   const nodes: PathNode[] = [];
   const corners: number[] = [];
   const stands = [0];
@@ -82,26 +83,4 @@ function feltTangent(run: Run, i: number, side: -1 | 0 | 1, reach: number): Vec 
     }
   }
   return unit(along) ?? unit(subtract(at(run, Math.min(i + 1, last)), at(run, Math.max(0, i - 1)))) ?? [1, 0];
-}
-
-/** Indexes where the stroke turns by more than `least` rad between what lies `reach` px before and after: the sharpest of each neighbourhood. */
-function cornersOf(run: Run, least: number, reach: number): number[] {
-  const found: { i: number; turn: number; at: number }[] = [];
-  const last = run.count - 1;
-  let a = 0;
-  let b = 0;
-  for (let i = 1; i < last; i++) {
-    const here = run.along[i] ?? 0;
-    while (a + 1 < i && here - (run.along[a + 1] ?? 0) >= reach) a++;
-    while (b < last && (b <= i || (run.along[b] ?? 0) - here < reach)) b++;
-    const p = at(run, i);
-    const before = subtract(p, at(run, a));
-    const after = subtract(at(run, b), p);
-    const turn = Math.abs(Math.atan2(before[0] * after[1] - before[1] * after[0], dot(before, after)));
-    if (turn > least) found.push({ i, turn, at: here });
-  }
-  const kept: typeof found = [];
-  for (const one of [...found].sort((x, y) => y.turn - x.turn || x.i - y.i))
-    if (kept.every((other) => Math.abs(other.at - one.at) > 2 * reach)) kept.push(one);
-  return kept.map(({ i }) => i).sort((x, y) => x - y);
 }
