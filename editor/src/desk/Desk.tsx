@@ -17,8 +17,8 @@ import { TopBar } from './TopBar.tsx';
 import { useDeskView, usePreferences } from './view.ts';
 import './Desk.css';
 
-/** Below the first width the panes are pages, below the second they stack; above both they stand side by side. */
-const PAGES = '(max-width: 699px)';
+/** On a narrow window the panes are pages; on a wider one they stack, where it is high enough for both; else they stand side by side. */
+const PAGES = '(max-width: 699px), (max-width: 860px) and (max-height: 639px)';
 const STACKED = '(max-width: 860px)';
 
 /** The editor: where, when, how. */

@@ -1,4 +1,4 @@
-import { createTheme, type MantineColorsTuple } from '@mantine/core';
+import { createTheme, Tooltip, type MantineColorsTuple } from '@mantine/core';
 
 /** Shades of the first route colour; white on shade 6 and darker passes AA. */
 const teal: MantineColorsTuple = [
@@ -24,4 +24,6 @@ export const theme = createTheme({
   respectReducedMotion: true,
   cursorType: 'pointer',
   headings: { fontWeight: '650' },
+  // Below what it names: above the transport lie the route tabs.
+  components: { Tooltip: Tooltip.extend({ defaultProps: { position: 'bottom', openDelay: 350 } }) },
 });

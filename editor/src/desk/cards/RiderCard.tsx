@@ -15,6 +15,7 @@ import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
+import { PointFields } from './PointFields.tsx';
 import { change } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
 import { flipSelection } from '../actions/transforming.ts';
@@ -58,12 +59,12 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   const others = useCalmState((state) => state.selection.riders.length);
   const patch = (label: string, next: Parameters<typeof setRider>[1]['patch']): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: next }));
-  const reseat = (seating: 'seat' | 'keep'): void => {
+  const seat = (): void => {
     const index = scene.riders.indexOf(rider);
     const poses = prepare(scene).poseAt(playback.time);
     const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
     change(desk, 'Seat on the guide', (base) =>
-      setSeating(base, { rider: rider.id, seating, point, time: playback.time }),
+      setSeating(base, { rider: rider.id, seating: 'seat', point, time: playback.time }),
     );
   };
   return (
@@ -84,6 +85,11 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
             else askToRide(desk, rider.id, value);
           }}
         />
+        {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && (
+          <button type="button" className="small-button" title="Onto the guide: no lift, no lead" onClick={seat}>
+            seat
+          </button>
+        )}
       </Row>
       {rider.guide !== null ? (
         <Row label="Lift, lead">
@@ -101,28 +107,10 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
             units={PX}
             onCommit={(lead) => patch('Set lead', { lead })}
           />
-          {(rider.lift !== 0 || rider.lead !== 0) && (
-            <button type="button" className="small-button" onClick={() => reseat('seat')}>
-              seat
-            </button>
-          )}
         </Row>
       ) : (
         <Row label="Stands at">
-          <NumberField
-            label="Stands at x"
-            value={rider.at[0]}
-            unit="px"
-            units={PX}
-            onCommit={(x) => patch('Move rider', { at: [x, rider.at[1]] })}
-          />
-          <NumberField
-            label="Stands at y"
-            value={rider.at[1]}
-            unit="px"
-            units={PX}
-            onCommit={(y) => patch('Move rider', { at: [rider.at[0], y] })}
-          />
+          <PointFields label="Stands at" point={rider.at} onCommit={(at) => patch('Move rider', { at })} />
         </Row>
       )}
       <ScaleRow rider={rider} patch={patch} />
@@ -165,23 +153,10 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         />
       </Row>
       <Row label="Pivot">
-        <NumberField
-          label="Pivot x"
-          value={art.pivot[0]}
-          unit="px"
-          units={PX}
-          onCommit={(x) =>
-            change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [x, art.pivot[1]] } }))
-          }
-        />
-        <NumberField
-          label="Pivot y"
-          value={art.pivot[1]}
-          unit="px"
-          units={PX}
-          onCommit={(y) =>
-            change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot: [art.pivot[0], y] } }))
-          }
+        <PointFields
+          label="Pivot"
+          point={art.pivot}
+          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot } }))}
         />
       </Row>
       <Row label="In the output">

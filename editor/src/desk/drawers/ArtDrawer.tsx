@@ -62,7 +62,10 @@ function ArtTile({ art }: { art: Art }) {
   const used = useDocumentState((state) => state.shown.riders.filter((rider) => rider.art === art.id).length);
   const canvas = useDocumentState((state) => state.shown.canvas);
   const route = useDeskView((state) => state.route);
-  const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? route));
+  // As on the sheet: without a choice, the first.
+  const guide = useDocumentState(
+    ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
+  );
   const picture = useMemo(
     () =>
       `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,

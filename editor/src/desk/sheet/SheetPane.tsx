@@ -38,7 +38,7 @@ function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: 
       {guide && axes && riders.length > 0 ? (
         <Chart guide={guide} riders={riders} selected={selected} axes={axes} size={pane} onStretch={onStretch} />
       ) : (
-        <EmptySheet guide={guide} />
+        riders.length === 0 && <EmptySheet guide={guide} />
       )}
     </div>
   );

@@ -75,7 +75,7 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
         />{' '}
         <span className="muted">/ {length.toFixed(2)} s</span>
       </span>
-      <span className="figures muted readout">
+      <span className="figures muted readout frame-readout">
         frame{' '}
         <span
           ref={frame}

@@ -3,11 +3,12 @@ import { useDocument, useDocumentState } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { riderBoxOf } from '../../../tools/index.ts';
 import { useDeskView } from '../../view.ts';
-import { BRACKETS, bracketData, TURN_RING } from './brackets.ts';
+import { Bracket, BRACKETS, TurnRing } from './BoxHandles.tsx';
 
 /** The box about the selected rider, turned as it is. It goes with the rider, so it is drawn in the frame and not by React. */
 export function RiderBoxLayer() {
   const doc = useDocument();
+  const casing = useRef<SVGPathElement>(null);
   const outline = useRef<SVGPathElement>(null);
   const handles = useRef<(SVGGElement | null)[]>([]);
   const group = useRef<SVGGElement>(null);
@@ -18,7 +19,9 @@ export function RiderBoxLayer() {
     const box = riderBoxOf(scene, doc.state.selection, poses, zoom);
     group.current.style.display = box ? '' : 'none';
     if (!box) return;
-    outline.current?.setAttribute('d', `M${box.corners.map(([x, y]) => `${x} ${y}`).join('L')}Z`);
+    const around = `M${box.corners.map(([x, y]) => `${x} ${y}`).join('L')}Z`;
+    outline.current?.setAttribute('d', around);
+    casing.current?.setAttribute('d', around);
     const [a, b] = box.corners;
     const angle = a && b ? (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI : 0;
     box.handles.forEach(({ x, y }, i) =>
@@ -31,17 +34,15 @@ export function RiderBoxLayer() {
   };
   return (
     <g ref={group} className="selection-box" aria-hidden>
+      <path ref={casing} className="box-casing" />
       <path ref={outline} className="box-outline" />
       {BRACKETS.map(([sx, sy], i) => (
         <g key={`${sx}${sy}`} ref={hold(i)}>
-          <path className="bracket" d={bracketData(sx, sy)} />
+          <Bracket sx={sx} sy={sy} />
         </g>
       ))}
       <g ref={hold(BRACKETS.length)}>
-        {TURN_RING.map((d) => (
-          <path key={d} d={d} />
-        ))}
-        <circle r={6} />
+        <TurnRing />
       </g>
     </g>
   );

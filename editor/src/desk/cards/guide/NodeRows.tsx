@@ -13,6 +13,7 @@ import {
 import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row, Segments } from '../Card.tsx';
+import { PointFields } from '../PointFields.tsx';
 import { change } from '../../actions/change.ts';
 
 const JOINS: readonly (readonly [Join, string])[] = [
@@ -78,22 +79,7 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
   return (
     <>
       <Row label="Place">
-        <NumberField
-          label="Node x"
-          value={node.x}
-          unit="px"
-          units={PX}
-          disabled={fixed}
-          onCommit={(x) => place({ x })}
-        />
-        <NumberField
-          label="Node y"
-          value={node.y}
-          unit="px"
-          units={PX}
-          disabled={fixed}
-          onCommit={(y) => place({ y })}
-        />
+        <PointFields label="Node" point={[node.x, node.y]} disabled={fixed} onCommit={([x, y]) => place({ x, y })} />
       </Row>
       <HandleRow guide={guide} node={node} side="in" label="Handle before" fixed={fixed} />
       <HandleRow guide={guide} node={node} side="out" label="Handle after" fixed={fixed} />
