@@ -29,6 +29,7 @@ const wholeLaps: Maker = (scene, { id, guide: guideId, pace }) => {
   const last = pace.marks.at(-1);
   if (!guide?.closed || !first || !last || first === last) return undefined;
   const path = pathOfGuide(guide);
+  if (path.length === 0) return undefined;
   const from = distanceOfPlace(guide, path, first.place);
   const way = (distanceOfPlace(guide, path, last.place) - from) / path.length;
   const laps = Math.round(way) || (way < 0 ? -1 : 1);

@@ -27,6 +27,7 @@ import {
   reverseGuide,
   rideActed,
   setDown,
+  setDwell,
   setShape,
   shapeNodes,
   simplifyGuide,
@@ -500,6 +501,17 @@ describe('setting down', () => {
     expect(closed.riders[0]!.pace.marks.at(-1)).toMatchObject({ time: 4, place: { lap: 1 } });
     const motion = prepare(closed).rider('k')!;
     expect(Math.abs(motion.speedAt(lastFrame))).toBeGreaterThan(10);
+  });
+  test('a placement that rests at the loop’s end and is dropped on the first rests no longer than the loop', () => {
+    const lastFrame = 4 - 1 / 30;
+    const end: (typeof spots)[number] = [lastFrame, [150, 320]];
+    const placed = [...spots, end].reduce((sum, [time, to]) => down(sum, time, to), parked);
+    const last = placed.riders[0]!.pace.marks.at(-1)!;
+    const scene = setDwell(placed, { rider: 'k', mark: last.id, dwell: 1 / 30 });
+    expect(scene.riders[0]!.pace.marks.at(-1)!.dwell).toBeCloseTo(1 / 30, 9);
+    const closed = down(scene, lastFrame, [104, 302], true);
+    isValid(closed);
+    expect(closed.riders[0]!.pace.marks.at(-1)).toMatchObject({ time: 4, dwell: 0, place: { lap: 1 } });
   });
   test('a guide that exists: pressed at the playhead, the rider is there then', () => {
     const scene = looped();

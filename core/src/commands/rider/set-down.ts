@@ -261,6 +261,9 @@ function closedByLast(scene: Scene, rider: Rider, guide: Guide, mark: Mark): Sce
   const remade = remakeGuide(scene, next, keepingSpans(guide, next));
   const now = riderOf(remade, rider.id);
   const time = endOfLoop(scene, rider, mark.time);
-  const marks = now.pace.marks.map((one) => (one.id === mark.id ? { ...one, time, place: atNode(start.id, 1) } : one));
+  // Its rest ends with the loop.
+  const dwell = Math.max(0, Math.min(mark.dwell, cycleOf(rider, scene.clock) - time));
+  const place = atNode(start.id, 1);
+  const marks = now.pace.marks.map((one) => (one.id === mark.id ? { ...one, time, dwell, place } : one));
   return replaceRider(remade, { ...now, pace: { ...now.pace, marks } });
 }

@@ -1,7 +1,6 @@
 import {
   addGuide,
   fitStroke,
-  namedNode,
   nodesThrough,
   outlinesFromPathData,
   pathData,
@@ -12,7 +11,7 @@ import {
 } from '@pace-line/core';
 import { NOTHING, selectGuide, type KeptGuide } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
-import { guideFrom } from '../../tools/index.ts';
+import { guideFrom, guideFromOutline } from '../../tools/index.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { keepStroke } from '../view.ts';
 import { change, perform } from './change.ts';
@@ -35,13 +34,8 @@ export function addOutlines(desk: Desk, outlines: readonly Outline[], base: stri
   if (drawn.length === 0) return tell('There is no path with two points in it.');
   const made: string[] = [];
   change(desk, label, (scene) =>
-    drawn.reduce((sum, { nodes, closed }) => {
-      const guide = guideFrom(
-        sum,
-        nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: namedNode(node, '').join })),
-        closed,
-        base,
-      );
+    drawn.reduce((sum, outline) => {
+      const guide = guideFromOutline(sum, outline, base);
       made.push(guide.id);
       return addGuide(sum, { guide });
     }, scene),

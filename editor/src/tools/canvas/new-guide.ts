@@ -1,4 +1,14 @@
-import { freeId, freeName, idsIn, ROUTE_COLORS, type Guide, type Node, type Scene } from '@pace-line/core';
+import {
+  freeId,
+  freeName,
+  idsIn,
+  namedNode,
+  ROUTE_COLORS,
+  type Guide,
+  type Node,
+  type Outline,
+  type Scene,
+} from '@pace-line/core';
 import type { DraftNode } from '../preview.ts';
 
 /** The route colour that fewest guides have, the first of several. */
@@ -30,3 +40,12 @@ export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boo
     corridor: null,
   };
 }
+
+/** A guide along an outline that was read: nodes whose handles lie in line are smooth, the others corners. */
+export const guideFromOutline = (scene: Scene, { nodes, closed }: Outline, base: string): Guide =>
+  guideFrom(
+    scene,
+    nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: namedNode(node, '').join })),
+    closed,
+    base,
+  );

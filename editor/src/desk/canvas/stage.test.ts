@@ -1,0 +1,108 @@
+// @vitest-environment jsdom
+import { beforeEach, describe, expect, test } from 'vitest';
+import {
+  addRider,
+  deleteRiders,
+  displayOrder,
+  newRider,
+  prepare,
+  restackRider,
+  setGuide,
+  setRider,
+  type Scene,
+} from '@pace-line/core';
+import { sheetScene } from '../../tools/sheet/testing.ts';
+import { createSvgStage, type Stage } from './stage.ts';
+
+/** Scenery behind, two riders of one line, a parked one in front. */
+function scene(): Scene {
+  const park = (sum: Scene, id: string): Scene =>
+    addRider(sum, { rider: newRider({ id, name: id, art: 'box', at: [50, 60] }) });
+  return restackRider(park(park(sheetScene(), 'sky'), 'front'), { id: 'sky', to: 0 });
+}
+
+let host: HTMLElement;
+let stage: Stage;
+beforeEach(() => {
+  host = document.createElement('div');
+  stage = createSvgStage(host);
+});
+
+function draw(shown: Scene, time = 0): void {
+  const motion = prepare(shown);
+  stage.draw({ scene: shown, motion, time, poses: motion.poseAt(time) });
+}
+
+const layer = (name: 'scenery' | 'riders'): Element[] => [
+  ...(host.shadowRoot?.querySelector(`svg.${name} > g`)?.children ?? []),
+];
+/** What is drawn from back to front: the places of riders, `stroke` for a guide's line. */
+const drawn = (): string[] =>
+  [...layer('scenery'), ...layer('riders')]
+    .filter((one) => one.tagName !== 'rect')
+    .map((one) => (one.tagName === 'path' ? 'stroke' : (one.getAttribute('transform') ?? '')));
+const wanted = (shown: Scene, time = 0): string[] => {
+  const poses = prepare(shown).poseAt(time);
+  const n = (value: number): number => Math.round(value * 1e5) / 1e5;
+  return displayOrder(shown).map((one) =>
+    one.kind === 'stroke'
+      ? 'stroke'
+      : `matrix(${(['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => n(poses.of(one.index, key))).join(' ')})`,
+  );
+};
+
+describe('the stage draws in the order of display', () => {
+  test('riders at the bottom that never move are scenery, the rest moves', () => {
+    draw(scene());
+    expect(layer('scenery').map(({ tagName }) => tagName)).toEqual(['rect', 'g']);
+    expect(layer('riders')).toHaveLength(3);
+    expect(drawn()).toEqual(wanted(scene()));
+  });
+
+  test('after each change of the order, and with a guide’s stroke among them', () => {
+    let shown = scene();
+    draw(shown);
+    const steps: ((base: Scene) => Scene)[] = [
+      (base) => restackRider(base, { id: 'front', to: 1 }),
+      (base) => restackRider(base, { id: 'q', to: 0 }),
+      (base) =>
+        setGuide(base, { id: 'line', patch: { stroke: { color: '#7A3E7E', width: 3, dash: null, draws: null } } }),
+      (base) => restackRider(base, { id: 'sky', to: 3 }),
+      (base) => deleteRiders(base, { ids: ['r'] }),
+      (base) => setGuide(base, { id: 'line', patch: { stroke: undefined } }),
+    ];
+    for (const step of steps) {
+      shown = step(shown);
+      draw(shown, 0.7);
+      expect(drawn()).toEqual(wanted(shown, 0.7));
+    }
+  });
+
+  test('what stays is the same element: nothing is drawn anew because its neighbour moved', () => {
+    const shown = scene();
+    draw(shown);
+    const before = layer('riders');
+    draw(restackRider(shown, { id: 'front', to: 1 }));
+    expect(before.filter((one) => [...layer('scenery'), ...layer('riders')].includes(one))).toHaveLength(before.length);
+  });
+
+  test('a hidden rider is not shown, its opacity is', () => {
+    const base = setRider(scene(), { id: 'front', patch: { visible: false } });
+    draw(setRider(base, { id: 'r', patch: { opacity: 0.4 } }));
+    const [r, , front] = layer('riders') as SVGGElement[];
+    expect(front?.style.display).toBe('none');
+    expect(r?.getAttribute('opacity')).toBe('0.4');
+  });
+
+  test('a stroke that a rider draws is there as far as the rider has gone', () => {
+    const shown = setGuide(scene(), {
+      id: 'line',
+      patch: { stroke: { color: '#7A3E7E', width: 3, dash: null, draws: 'r' } },
+    });
+    draw(shown, 1);
+    const stroke = layer('riders').find(({ tagName }) => tagName === 'path');
+    // Half of a line of 400 px at a second.
+    expect(stroke?.getAttribute('stroke-dasharray')).toBe('400 400');
+    expect(Number(stroke?.getAttribute('stroke-dashoffset'))).toBeCloseTo(200, 3);
+  });
+});
