@@ -1,13 +1,12 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { addGuide, emptyScene, pathOfGuide, setGuide, type Guide, type Scene } from '@pace-line/core';
-import { NOTHING, SceneDocument, selectGuide, STARTERS } from '../../document/index.ts';
-import { FrameLoop } from '../../scene/frame-loop.ts';
-import { Playback } from '../../scene/playback.ts';
+import { NOTHING, selectGuide, STARTERS, type SceneDocument } from '../../document/index.ts';
 import { guideFrom } from '../../tools/index.ts';
 import type { Desk } from '../desk.ts';
-import { resetDeskView, useDeskView } from '../view.ts';
+import { useDeskView } from '../view.ts';
 import { joinToNearest, placeBeside, splitAtNode, straightenBetween } from './guides.ts';
 import { addOutlines, addPoints, pastePathData, placeKept } from './outlines.ts';
+import { deskBench } from './testing.ts';
 import { flipSelection, scaleSelection, turnSelection } from './transforming.ts';
 
 const said: string[] = [];
@@ -18,9 +17,8 @@ let desk: Desk;
 
 beforeEach(() => {
   said.length = 0;
-  resetDeskView();
-  doc = new SceneDocument(emptyScene('Test'), (callback) => callback());
-  desk = { doc, playback: new Playback(new FrameLoop(() => undefined), () => doc.state.shown) };
+  desk = deskBench(emptyScene('Test'));
+  ({ doc } = desk);
 });
 
 const guides = (): readonly Guide[] => doc.state.committed.guides;

@@ -1,12 +1,11 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import { addArt, addRider, emptyScene, newRider, riderById, sceneFromJson, type PathNode } from '@pace-line/core';
 import type { DrawingPart } from '@pace-line/core/art-import';
-import { SceneDocument } from '../../document/index.ts';
-import { FrameLoop } from '../../scene/frame-loop.ts';
-import { Playback } from '../../scene/playback.ts';
+import type { SceneDocument } from '../../document/index.ts';
 import { BOX_ART } from '../../tools/testing.ts';
 import type { Desk } from '../desk.ts';
 import { bringInParts, roleAtFirst, type Role } from './parts.ts';
+import { deskBench } from './testing.ts';
 
 vi.mock('../../look/notices.tsx', () => ({ tell: () => undefined }));
 
@@ -49,8 +48,8 @@ beforeEach(() => {
   const scene = addRider(addArt(emptyScene('Test'), { art: BOX_ART }), {
     rider: newRider({ id: 'kite', name: 'Kite', art: 'box', at: [10, 10] }),
   });
-  doc = new SceneDocument(scene, (callback) => callback());
-  desk = { doc, playback: new Playback(new FrameLoop(() => undefined), () => doc.state.shown) };
+  desk = deskBench(scene);
+  ({ doc } = desk);
 });
 const bring = (...roles: Role[]): void => bringInParts(desk, DRAWING, roles);
 
