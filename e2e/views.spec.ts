@@ -70,3 +70,60 @@ for (const width of [360, 390, 700, 1024])
       await expect.poll(wide).toBeLessThanOrEqual(0);
     }
   });
+
+test('on a window too low for two panes they are pages', async ({ page }) => {
+  await page.setViewportSize({ width: 720, height: 450 });
+  await page.goto('/');
+  await page.getByRole('button', { name: /Open the sample Two ferries/ }).click();
+  await page.getByRole('button', { name: 'Sheet', exact: true }).click();
+  await expect(page.locator('.pace-line').first()).toBeVisible();
+  await expect(page.getByText('Nothing rides')).toBeHidden();
+});
+
+test('nothing leaves an art tile, however wide its picture', async ({ page }) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.getByRole('button', { name: 'Art', exact: true }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: /Bring in SVG/ }).click(),
+  ]);
+  const wide = '<svg xmlns="http://www.w3.org/2000/svg" width="900" height="40"><rect width="900" height="40"/></svg>';
+  await chooser.setFiles({ name: 'wide.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(wide) });
+  await expect(page.getByRole('button', { name: 'Ride wide on Ferry service' })).toBeVisible();
+  const beyond = await page.evaluate(() =>
+    [...document.querySelectorAll('.art-tile')].flatMap((tile) => {
+      const box = tile.getBoundingClientRect();
+      return [...tile.querySelectorAll('*')].filter((one) => {
+        const own = one.getBoundingClientRect();
+        return own.right > box.right + 0.5 || own.left < box.left - 0.5 || own.bottom > box.bottom + 0.5;
+      }).length;
+    }),
+  );
+  expect(beyond.length).toBeGreaterThan(5);
+  expect(Math.max(...beyond)).toBe(0);
+});
+
+test('on the cards, each change of a field is one step of undo', async ({ page }) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.locator('.mark').nth(1).focus();
+  const undo = page.getByRole('button', { name: /^Undo/ });
+  const fields = page.locator('.cards .number-field input:not([disabled])');
+  const count = await fields.count();
+  expect(count).toBeGreaterThan(12);
+  for (let i = 0; i < count; i++) {
+    const field = fields.nth(i);
+    const name = await field.getAttribute('aria-label');
+    const before = await field.inputValue();
+    await field.focus();
+    // Held: three steps in the field, one change once it is let go.
+    for (const key of ['ArrowDown', 'ArrowUp', 'ArrowUp', 'ArrowUp']) await page.keyboard.down(key);
+    for (const key of ['ArrowDown', 'ArrowUp']) await page.keyboard.up(key);
+    await field.blur();
+    if ((await field.inputValue()) === before) continue;
+    await expect(undo, `${name}`).toHaveAccessibleName(/^Undo:/);
+    await undo.click();
+    await expect(field, `${name}`).toHaveValue(before);
+    await expect(undo, `${name}`).toHaveAccessibleName('Undo');
+  }
+});
