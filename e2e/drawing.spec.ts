@@ -21,11 +21,13 @@ test('set down at one time after another, then bent: the rider is where it was p
     for (let i = 0; i < frames; i++) await page.keyboard.press('.');
   };
   await step(30);
-  await dragOn(page, [
-    [200, 500],
-    [400, 300],
-    [500, 200],
-  ]);
+  await page.mouse.move(...(await canvasAt(page, 200, 500)));
+  await page.mouse.down();
+  await page.mouse.move(...(await canvasAt(page, 500, 200)), { steps: 4 });
+  // The guide that is just being made is on the sheet before the hand lets go.
+  await expect(page.locator('.route-tab')).toBeVisible();
+  await expect(page.locator('.pace-line')).toBeVisible();
+  await page.mouse.up();
   await expect(page.locator('.guide')).toHaveCount(1);
   await step(60);
   await dragOn(page, [

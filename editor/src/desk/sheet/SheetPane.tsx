@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
 import { useCallback, useMemo, useState } from 'react';
-import { riderById, type Guide } from '@pace-line/core';
+import { riderById, ridersOf, type Guide } from '@pace-line/core';
 import { useCalmState, useSheetState, useSteadyScene } from '../../document/index.ts';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
@@ -26,12 +26,13 @@ export function SheetPane() {
 
 function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: Stretch) => void }) {
   const scene = useSteadyScene();
-  // The sheet keeps its measure while a hand works: what is drawn larger than it is fitted when the hand lets go.
-  const measured = useSheetState((state) => state.committed);
+  const committed = useSheetState((state) => state.committed);
   const selection = useSheetState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
   const { ref, ...size } = useElementSize();
   const pane = useMemo(() => ({ width: size.width, height: size.height }), [size.width, size.height]);
+  // The sheet keeps its measure while a hand works: what is drawn larger than it is fitted when the hand lets go. A guide that is just being made has none yet.
+  const measured = guide && ridersOf(committed, guide.id).length > 0 ? committed : scene;
   const axes = useSheetAxes(measured, guide?.id, pane, stretch);
   return (
     <div className="sheet-host" ref={ref}>
