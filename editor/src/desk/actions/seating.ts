@@ -1,4 +1,14 @@
-import { addRider, attachRider, riderById, type Rider, type Scene, type Seating, type Vec } from '@pace-line/core';
+import {
+  addRider,
+  attachRider,
+  prepare,
+  riderById,
+  setSeating,
+  type Rider,
+  type Scene,
+  type Seating,
+  type Vec,
+} from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 import { useDeskView, type SeatingQuestion } from '../view.ts';
@@ -11,6 +21,16 @@ export function askToRide(desk: Desk, riderId: string, guide: string): void {
   const rider = riderById(before, riderId);
   if (!rider || rider.guide === guide) return;
   put(desk, { rider: riderId, guide, before, time: desk.playback.time, begins: 'start' }, 'keep');
+}
+
+/** Seats a rider on the guide that it rides: no lift, no lead. */
+export function seat(desk: Desk, riderId: string): void {
+  const scene = sceneOf(desk);
+  const { time } = desk.playback;
+  const index = scene.riders.findIndex(({ id }) => id === riderId);
+  const poses = prepare(scene).poseAt(time);
+  const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
+  change(desk, 'Seat on the guide', (base) => setSeating(base, { rider: riderId, seating: 'seat', point, time }));
 }
 
 /** Puts a new rider of an art on a guide where it was dropped, and asks whether it should stay just there. */

@@ -1,10 +1,33 @@
-import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { useDocument } from '../../document/index.ts';
 import { spaceHeld } from '../space-key.ts';
 import { useDeskView } from '../view.ts';
-import { panned, zoomedAt } from './view-transform.ts';
+import { fitted, panned, zoomedAt } from './view-transform.ts';
+
+/** px about the canvas when it is fitted into its pane. */
+const FIT_MARGIN = 28;
+
+/** Fits the canvas into its pane, now by itself and whenever it is called. */
+export function useFit(surface: RefObject<HTMLDivElement | null>): () => void {
+  const doc = useDocument();
+  const fit = useCallback(() => {
+    const pane = surface.current;
+    if (!pane) return;
+    const { width, height } = doc.state.shown.canvas;
+    useDeskView.getState().set({
+      view: fitted(
+        { left: 0, top: 0, right: width, bottom: height },
+        { width: pane.clientWidth, height: pane.clientHeight },
+        FIT_MARGIN,
+      ),
+    });
+  }, [doc, surface]);
+  useFitWhileUntouched(surface, fit);
+  return fit;
+}
 
 /** Fits the canvas into its pane when that is first laid out and whenever its size changes, until the view was moved by hand. */
-export function useFitWhileUntouched(surface: RefObject<HTMLDivElement | null>, fit: () => void): void {
+function useFitWhileUntouched(surface: RefObject<HTMLDivElement | null>, fit: () => void): void {
   useEffect(() => {
     const pane = surface.current;
     if (!pane) return;

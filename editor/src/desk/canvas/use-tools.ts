@@ -18,7 +18,7 @@ import { useDesk } from '../context.ts';
 import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
 import { showHints } from './Hints.tsx';
 
-interface Tools {
+export interface Tools {
   readonly host: ToolHost;
   readonly all: Readonly<Record<ToolName, Tool>>;
 }

@@ -62,14 +62,36 @@ export function PaceCard() {
   );
 }
 
-function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen: readonly string[] }) {
-  const doc = useDocument();
-  const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+interface PaceRowsProps {
+  readonly rider: Rider;
+  readonly guide: Guide;
+  readonly chosen: readonly string[];
+}
+
+function PaceRows({ rider, guide, chosen }: PaceRowsProps) {
   const mark = rider.pace.marks.find((one) => one.id === chosen[0]) ?? rider.pace.marks[0];
   if (!mark) return <p className="card-empty">No marks yet.</p>;
-  const units = secondsAt(clock.fps);
   const isLast = mark === rider.pace.marks.at(-1);
+  return (
+    <>
+      <MarkRows rider={rider} guide={guide} mark={mark} />
+      {!isLast && (
+        <Row label="Leg after it">
+          <EaseSelect rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
+        </Row>
+      )}
+      <MarksRow rider={rider} chosen={chosen.length > 0 ? chosen : [mark.id]} />
+      <CycleRows rider={rider} />
+    </>
+  );
+}
+
+/** One mark: which it is, its time, its rest, its place. */
+function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
+  const doc = useDocument();
+  const desk = useDesk();
+  const { fps } = useCalmState((state) => state.shown.clock);
+  const units = secondsAt(fps);
   return (
     <>
       <Row label="Mark">
@@ -84,7 +106,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           value={mark.time}
           unit="s"
           units={units}
-          step={1 / clock.fps}
+          step={1 / fps}
           digits={3}
           min={0}
           onCommit={(time) =>
@@ -98,7 +120,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           value={mark.dwell}
           unit="s"
           units={units}
-          step={1 / clock.fps}
+          step={1 / fps}
           digits={3}
           min={0}
           onCommit={(dwell) =>
@@ -107,27 +129,43 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
         />
         <MarkPlace rider={rider} guide={guide} mark={mark} />
       </Row>
-      {!isLast && (
-        <Row label="Leg after it">
-          <EaseSelect rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
-        </Row>
-      )}
-      <Row label="Marks">
-        <button type="button" className="small-button" onClick={() => addMark(desk, rider.id)}>
-          add at playhead
-        </button>
-        <button
-          type="button"
-          className="small-button"
-          disabled={rider.pace.marks.length < 2}
-          onClick={() => {
-            doc.select(selectRider(rider.id, chosen.length > 0 ? chosen : [mark.id]));
-            deleteSelected(desk);
-          }}
-        >
-          delete
-        </button>
-      </Row>
+    </>
+  );
+}
+
+/** Adding a mark, and deleting the chosen ones. */
+function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
+  const doc = useDocument();
+  const desk = useDesk();
+  return (
+    <Row label="Marks">
+      <button type="button" className="small-button" onClick={() => addMark(desk, rider.id)}>
+        add at playhead
+      </button>
+      <button
+        type="button"
+        className="small-button"
+        disabled={rider.pace.marks.length < 2}
+        onClick={() => {
+          doc.select(selectRider(rider.id, chosen));
+          deleteSelected(desk);
+        }}
+      >
+        delete
+      </button>
+    </Row>
+  );
+}
+
+/** The rider's own time: when it starts, how long its cycle is, how it repeats. */
+function CycleRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const clock = useCalmState((state) => state.shown.clock);
+  const units = secondsAt(clock.fps);
+  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
+    change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
+  return (
+    <>
       <Row label="Starts after">
         <NumberField
           label="Starts after"
@@ -136,9 +174,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           units={units}
           digits={3}
           step={1 / clock.fps}
-          onCommit={(delay) =>
-            change(desk, 'Change delay', (scene) => setPace(scene, { rider: rider.id, patch: { delay } }))
-          }
+          onCommit={(delay) => patch('Change delay', { delay })}
         />
       </Row>
       <Row label="Cycle">
@@ -150,14 +186,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(cycle) =>
-            change(desk, 'Change cycle', (scene) =>
-              setPace(scene, {
-                rider: rider.id,
-                patch: { cycle: Math.abs(cycle - scene.clock.duration) < 1e-9 ? null : cycle },
-              }),
-            )
-          }
+          onCommit={(cycle) => patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })}
         />
       </Row>
       <Row label="This rider">
@@ -166,12 +195,7 @@ function PaceRows({ rider, guide, chosen }: { rider: Rider; guide: Guide; chosen
           value={rider.pace.repeat ?? AS_SCENE}
           data={[{ value: AS_SCENE, label: 'as the scene' }, ...OWN_REPEATS]}
           onChange={(value) =>
-            change(desk, 'Change repeat', (scene) =>
-              setPace(scene, {
-                rider: rider.id,
-                patch: { repeat: OWN_REPEATS.find((one) => one.value === value)?.value ?? null },
-              }),
-            )
+            patch('Change repeat', { repeat: OWN_REPEATS.find((one) => one.value === value)?.value ?? null })
           }
         />
       </Row>

@@ -1,16 +1,6 @@
 import { IconFlipHorizontal, IconFlipVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
 import { useState } from 'react';
-import {
-  artById,
-  guideById,
-  prepare,
-  riderById,
-  setArt,
-  setRider,
-  setSeating,
-  type Art,
-  type Rider,
-} from '@pace-line/core';
+import { artById, guideById, riderById, setArt, setRider, type Art, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
@@ -19,7 +9,7 @@ import { PointFields } from './PointFields.tsx';
 import { change } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
 import { flipSelection } from '../actions/transforming.ts';
-import { askToRide } from '../actions/seating.ts';
+import { askToRide, seat } from '../actions/seating.ts';
 
 const PARKED = '·parked';
 
@@ -52,113 +42,33 @@ export function RiderCard() {
   );
 }
 
-function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
+/** Changes a rider as one step of undo. */
+type Patch = (label: string, next: Parameters<typeof setRider>[1]['patch']) => void;
+
+function usePatch(rider: Rider): Patch {
   const desk = useDesk();
-  const { playback } = desk;
-  const scene = useCalmState((state) => state.shown);
+  return (label, patch) => change(desk, label, (scene) => setRider(scene, { id: rider.id, patch }));
+}
+
+function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
+  const patch = usePatch(rider);
   const others = useCalmState((state) => state.selection.riders.length);
-  const patch = (label: string, next: Parameters<typeof setRider>[1]['patch']): void =>
-    change(desk, label, (base) => setRider(base, { id: rider.id, patch: next }));
-  const seat = (): void => {
-    const index = scene.riders.indexOf(rider);
-    const poses = prepare(scene).poseAt(playback.time);
-    const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
-    change(desk, 'Seat on the guide', (base) =>
-      setSeating(base, { rider: rider.id, seating: 'seat', point, time: playback.time }),
-    );
-  };
   return (
     <>
       <Row label="Name">
         <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
       </Row>
-      <Row label="Rides">
-        <ChoiceField
-          label="Guide that it rides"
-          value={rider.guide ?? PARKED}
-          data={[
-            { value: PARKED, label: 'parked' },
-            ...scene.guides.map((guide) => ({ value: guide.id, label: guide.name })),
-          ]}
-          onChange={(value) => {
-            if (value === PARKED) park(desk, rider.id);
-            else askToRide(desk, rider.id, value);
-          }}
-        />
-        {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && (
-          <button type="button" className="small-button" title="Onto the guide: no lift, no lead" onClick={seat}>
-            seat
-          </button>
-        )}
-      </Row>
+      <RidesRow rider={rider} />
       {rider.guide !== null ? (
-        <Row label="Lift, lead">
-          <NumberField
-            label="Lift"
-            value={rider.lift}
-            unit="px"
-            units={PX}
-            onCommit={(lift) => patch('Set lift', { lift })}
-          />
-          <NumberField
-            label="Lead"
-            value={rider.lead}
-            unit="px"
-            units={PX}
-            onCommit={(lead) => patch('Set lead', { lead })}
-          />
-        </Row>
+        <LiftRow rider={rider} />
       ) : (
         <Row label="Stands at">
           <PointFields label="Stands at" point={rider.at} onCommit={(at) => patch('Move rider', { at })} />
         </Row>
       )}
       <ScaleRow rider={rider} patch={patch} />
-      <Row label="Flip, opacity">
-        <button
-          type="button"
-          className="small-button icon"
-          aria-label="Flip across"
-          title="Flip across (F)"
-          onClick={() => flipSelection(desk, 'across')}
-        >
-          <IconFlipHorizontal size={15} aria-hidden />
-        </button>
-        <button
-          type="button"
-          className="small-button icon"
-          aria-label="Flip over"
-          title="Flip over (Shift F)"
-          onClick={() => flipSelection(desk, 'over')}
-        >
-          <IconFlipVertical size={15} aria-hidden />
-        </button>
-        <NumberField
-          label="Opacity"
-          value={rider.opacity * 100}
-          unit="%"
-          units={PERCENT}
-          digits={0}
-          min={0}
-          max={100}
-          onCommit={(value) => patch('Change opacity', { opacity: value / 100 })}
-        />
-      </Row>
-      <Row label="Art">
-        <ChoiceField
-          label="Art"
-          value={rider.art}
-          data={scene.art.map((one) => ({ value: one.id, label: one.name }))}
-          onChange={(value) => patch('Change art', { art: value })}
-        />
-      </Row>
-      <Row label="Pivot">
-        <PointFields
-          label="Pivot"
-          point={art.pivot}
-          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot } }))}
-        />
-      </Row>
+      <FlipRow rider={rider} />
+      <ArtRows rider={rider} art={art} />
       <Row label="In the output">
         <Segments
           label="In the output"
@@ -175,14 +85,122 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   );
 }
 
+/** The guide that it rides; once it is off it, a button that seats it. */
+function RidesRow({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const guides = useCalmState((state) => state.shown.guides);
+  return (
+    <Row label="Rides">
+      <ChoiceField
+        label="Guide that it rides"
+        value={rider.guide ?? PARKED}
+        data={[{ value: PARKED, label: 'parked' }, ...guides.map((guide) => ({ value: guide.id, label: guide.name }))]}
+        onChange={(value) => {
+          if (value === PARKED) park(desk, rider.id);
+          else askToRide(desk, rider.id, value);
+        }}
+      />
+      {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && (
+        <button
+          type="button"
+          className="small-button"
+          title="Onto the guide: no lift, no lead"
+          onClick={() => seat(desk, rider.id)}
+        >
+          seat
+        </button>
+      )}
+    </Row>
+  );
+}
+
+function LiftRow({ rider }: { rider: Rider }) {
+  const patch = usePatch(rider);
+  return (
+    <Row label="Lift, lead">
+      <NumberField
+        label="Lift"
+        value={rider.lift}
+        unit="px"
+        units={PX}
+        onCommit={(lift) => patch('Set lift', { lift })}
+      />
+      <NumberField
+        label="Lead"
+        value={rider.lead}
+        unit="px"
+        units={PX}
+        onCommit={(lead) => patch('Set lead', { lead })}
+      />
+    </Row>
+  );
+}
+
+function FlipRow({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const patch = usePatch(rider);
+  return (
+    <Row label="Flip, opacity">
+      <button
+        type="button"
+        className="small-button icon"
+        aria-label="Flip across"
+        title="Flip across (F)"
+        onClick={() => flipSelection(desk, 'across')}
+      >
+        <IconFlipHorizontal size={15} aria-hidden />
+      </button>
+      <button
+        type="button"
+        className="small-button icon"
+        aria-label="Flip over"
+        title="Flip over (Shift F)"
+        onClick={() => flipSelection(desk, 'over')}
+      >
+        <IconFlipVertical size={15} aria-hidden />
+      </button>
+      <NumberField
+        label="Opacity"
+        value={rider.opacity * 100}
+        unit="%"
+        units={PERCENT}
+        digits={0}
+        min={0}
+        max={100}
+        onCommit={(value) => patch('Change opacity', { opacity: value / 100 })}
+      />
+    </Row>
+  );
+}
+
+/** Which art it shows, and that art's pivot. */
+function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
+  const desk = useDesk();
+  const patch = usePatch(rider);
+  const all = useCalmState((state) => state.shown.art);
+  return (
+    <>
+      <Row label="Art">
+        <ChoiceField
+          label="Art"
+          value={rider.art}
+          data={all.map((one) => ({ value: one.id, label: one.name }))}
+          onChange={(value) => patch('Change art', { art: value })}
+        />
+      </Row>
+      <Row label="Pivot">
+        <PointFields
+          label="Pivot"
+          point={art.pivot}
+          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot } }))}
+        />
+      </Row>
+    </>
+  );
+}
+
 /** Both axes of a rider's scale, held together until the lock is opened. */
-function ScaleRow({
-  rider,
-  patch,
-}: {
-  rider: Rider;
-  patch: (label: string, next: { scale: [number, number] }) => void;
-}) {
+function ScaleRow({ rider, patch }: { rider: Rider; patch: Patch }) {
   const [x, y] = rider.scale;
   const [locked, setLocked] = useState(true);
   // With a lock, the other axis keeps its ratio; from nothing it grows evenly.
