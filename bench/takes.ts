@@ -41,9 +41,10 @@ const CHANNELS_A_FRAME = 3;
 const SCENES = 'samples/scenes';
 
 function samples(): Scene[] {
-  return readdirSync(SCENES).flatMap((file) => {
+  return readdirSync(SCENES).map((file) => {
     const read = readScene(readFileSync(`${SCENES}/${file}`, 'utf8'));
-    return read.ok ? [read.scene] : [];
+    if (!read.ok) throw new Error(`${file} is no scene`);
+    return read.scene;
   });
 }
 
