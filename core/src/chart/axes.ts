@@ -1,5 +1,8 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
+/** A place on the sheet, px. */
+export type SheetPoint = readonly [x: number, y: number];
+
 /** Where time and distance stand on a sheet, px. Immutable. */
 export interface Axes {
   /** The chart's rectangle. */

@@ -11,4 +11,5 @@ export {
 export { gapToLine, paceLinePoints, pathOfPoints } from './line.ts';
 export { reachOfRiders } from './reach.ts';
 export { speedRibbon } from './ribbon.ts';
+export { thinned } from './thin.ts';
 export { distanceOnSheet, landmarkHeights, nodeRules, snappedDistance } from './rules.ts';

@@ -1,9 +1,7 @@
 import type { RiderMotion } from '../motion/index.ts';
 import { cutsAtWraps } from '../time/index.ts';
-import { secondsPerPx, xOfTime, yOfDistance, type Axes } from './axes.ts';
-
-/** A place on the sheet, px. */
-export type SheetPoint = readonly [x: number, y: number];
+import { secondsPerPx, xOfTime, yOfDistance, type Axes, type SheetPoint } from './axes.ts';
+import { thinned } from './thin.ts';
 
 /** A rider's pace line on the sheet, a list of points for each unbroken stretch of time, looked at every `every` px. */
 export function paceLinePoints(rider: RiderMotion, axes: Axes, every: number): SheetPoint[][] {
@@ -25,10 +23,14 @@ export function paceLinePoints(rider: RiderMotion, axes: Axes, every: number): S
 
 const tenths = (value: number): number => Math.round(value * 10) / 10;
 
-/** Stretches of points as path data, px to a tenth. */
+/** Stretches of points as path data, px to a tenth, without the points that no eye would miss. */
 export const pathOfPoints = (stretches: readonly (readonly SheetPoint[])[]): string =>
   stretches
-    .map((points) => points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${tenths(x)} ${tenths(y)}`).join(''))
+    .map((points) =>
+      thinned(points)
+        .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${tenths(x)} ${tenths(y)}`)
+        .join(''),
+    )
     .join('');
 
 /** How far, px, a place on the sheet is from a rider's line, and its distance then, lead included. */

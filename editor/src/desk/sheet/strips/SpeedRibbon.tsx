@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import { speedRibbon, type Axes, type RiderMotion } from '@pace-line/core';
+import { speedRibbon, thinned, type Axes, type RiderMotion } from '@pace-line/core';
 
 interface SpeedRibbonProps {
   readonly rider: RiderMotion;
@@ -15,7 +15,9 @@ export const SpeedRibbon = memo(function SpeedRibbon({ rider, color, axes, top, 
   const bottom = top + height;
   const y = (speed: number): number => bottom - ((speed - least) / (most - least)) * (height - 16);
   const n = (value: number): number => Math.round(value * 10) / 10;
-  const outline = points.map(([x, speed]) => `${n(x)} ${n(y(speed))}`).join('L');
+  const outline = thinned(points.map(([x, speed]) => [x, y(speed)]))
+    .map(([x, height]) => `${n(x)} ${n(height)}`)
+    .join('L');
   const zero = y(0);
   return (
     <g className="ribbon" style={{ color }}>
