@@ -1,2 +1,3 @@
+export { checkJumps, type JumpFinding } from './jumps.ts';
 export { mendsOfSeam, type MendKind } from './mends.ts';
 export { checkSeam, type SeamFinding } from './seam.ts';

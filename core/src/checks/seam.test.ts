@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Scene } from '../scene/index.ts';
 import { LINE, SQUARE, sceneOf } from '../testing/scenes.ts';
-import { checkSeam, mendsOfSeam } from './index.ts';
+import { checkJumps, checkSeam, mendsOfSeam } from './index.ts';
 
 const mark = (id: string, time: number, place: object, ease: object = { kind: 'steady' }, dwell = 0): object => ({
   id,
@@ -75,6 +75,49 @@ describe('the seam in closed form', () => {
     const marks = [mark('m1', 0, node('a')), mark('m2', 4, node('c'))];
     expect(seam(riding(away, marks))).toMatchObject({ hidden: true, closes: true, smooth: true });
     expect(checkSeam(riding(LINE, marks, { clock: { repeat: 'once' } }))).toEqual([]);
+  });
+});
+
+describe('jumps within the loop', () => {
+  const steady = [mark('m1', 0, node('a')), mark('m2', 4, node('c'))];
+
+  it('a start delay on an open guide brings the end of the cycle into the loop', () => {
+    const [found, ...more] = checkJumps(riding(LINE, steady, { pace: { delay: 1 } }));
+    expect(more).toEqual([]);
+    expect(found).toMatchObject({ rider: 'r', times: [1], at: 1 });
+    expect(found!.gap).toBeCloseTo(400, 3);
+    // The seam itself is passed in mid-way, and says nothing.
+    expect(seam(riding(LINE, steady, { pace: { delay: 1 } }))).toMatchObject({ closes: true });
+  });
+
+  it('two marks at one time leap by the way between them', () => {
+    const marks = [
+      mark('m1', 0, node('a')),
+      mark('m2', 2, node('a')),
+      mark('m3', 2, node('c')),
+      mark('m4', 4, node('a')),
+    ];
+    const [found] = checkJumps(riding(LINE, marks));
+    expect(found).toMatchObject({ times: [2], at: 2 });
+    expect(found!.gap).toBeCloseTo(400, 3);
+  });
+
+  it('with lift a corner is a leap over its chord; on the guide itself it is none', () => {
+    const lap = [mark('m1', 0, node('q1')), mark('m2', 4, node('q1', 1))];
+    expect(checkJumps(riding(SQUARE, lap))).toEqual([]);
+    const [found] = checkJumps(riding(SQUARE, lap, { rider: { lift: 10 } }));
+    expect(found!.times).toHaveLength(3);
+    found!.times.forEach((time, i) => expect(time).toBeCloseTo(i + 1, 6));
+    expect(found!.gap).toBeCloseTo(10 * Math.SQRT2, 3);
+  });
+
+  it('there and back, a whole lap with a delay, and what is out of sight do not leap', () => {
+    const way = [mark('m1', 0, node('a')), mark('m2', 2, node('c'))];
+    expect(checkJumps(riding(LINE, way, { pace: { repeat: 'there-and-back', cycle: 2, delay: 0.7 } }))).toEqual([]);
+    const lap = [mark('m1', 0, node('q1')), mark('m2', 4, node('q1', 1))];
+    expect(checkJumps(riding(SQUARE, lap, { pace: { delay: 1.3 } }))).toEqual([]);
+    const away = { ...LINE, nodes: LINE.nodes.map((one) => ({ ...one, y: -900 })) };
+    expect(checkJumps(riding(away, steady, { pace: { delay: 1 } }))).toEqual([]);
   });
 });
 

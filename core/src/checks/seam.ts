@@ -1,6 +1,7 @@
-import { prepare, type Poses } from '../motion/index.ts';
-import { artById, type Scene } from '../scene/index.ts';
+import { POSE_SIZE, prepare } from '../motion/index.ts';
+import type { Scene } from '../scene/index.ts';
 import { SEAM_ANGLE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
+import { isOffCanvas } from './sight.ts';
 
 /** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
 export interface SeamFinding {
@@ -31,7 +32,8 @@ export function checkSeam(scene: Scene): SeamFinding[] {
     const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
     const speedBefore = motion.riders[i]?.speedAt(motion.length, -1) ?? 0;
     const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
-    const hidden = isOffCanvas(scene, i, end) && isOffCanvas(scene, i, start);
+    const at = i * POSE_SIZE;
+    const hidden = isOffCanvas(scene, rider, end.data, at) && isOffCanvas(scene, rider, start.data, at);
     const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
     const step = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
@@ -39,23 +41,4 @@ export function checkSeam(scene: Scene): SeamFinding[] {
       hidden || Math.abs(step) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
     return [{ rider: rider.id, gap, turn, speedBefore, speedAfter, hidden, closes, smooth }];
   });
-}
-
-/** Whether the art's box lies wholly outside the canvas. */
-function isOffCanvas(scene: Scene, index: number, poses: Poses): boolean {
-  const rider = scene.riders[index];
-  const art = rider && artById(scene, rider.art);
-  if (!art) return true;
-  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(index, key);
-  const corners = [0, art.width].flatMap((x) =>
-    [0, art.height].map((y) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const),
-  );
-  const xs = corners.map(([x]) => x);
-  const ys = corners.map(([, y]) => y);
-  return (
-    Math.max(...xs) < 0 ||
-    Math.min(...xs) > scene.canvas.width ||
-    Math.max(...ys) < 0 ||
-    Math.min(...ys) > scene.canvas.height
-  );
 }

@@ -1,7 +1,16 @@
 import { Progress } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { checkSeam, FORMATS, formatById, frameCount, lostFeatures, loopLength, type Scene } from '@pace-line/core';
+import {
+  checkJumps,
+  checkSeam,
+  FORMATS,
+  formatById,
+  frameCount,
+  lostFeatures,
+  loopLength,
+  type Scene,
+} from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveBlob } from '../platform/files.ts';
@@ -78,6 +87,7 @@ function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: strin
 /** What the format leaves out, and whether the loop closes. */
 function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
   const seams = useMemo(() => checkSeam(scene).filter((one) => !one.closes), [scene]);
+  const jumps = useMemo(() => checkJumps(scene), [scene]);
   const nameOf = (id: string): string | undefined => scene.riders.find((rider) => rider.id === id)?.name;
   return (
     <>
@@ -96,6 +106,11 @@ function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
           ! The loop does not close for {seams.map(({ rider }) => nameOf(rider)).join(', ')}: it jumps back at its end.
         </p>
       )}
+      {jumps.map(({ rider, gap, at }) => (
+        <p key={rider} className="send-note bad" role="note">
+          ! <bdi>{nameOf(rider)}</bdi> leaps {Math.round(gap)} px at {at.toFixed(2)} s.
+        </p>
+      ))}
     </>
   );
 }

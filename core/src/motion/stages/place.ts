@@ -67,7 +67,8 @@ function passings(
         : [0];
       for (const lap of laps) {
         const goal = corner + lap * path.length;
-        if (goal > low && goal < high) found.push(bracketedRoot((t) => at(t) - goal, t0, t1));
+        // A step may end just on a corner: that one belongs to the side with the greater distance.
+        if (goal > low && goal <= high) found.push(bracketedRoot((t) => at(t) - goal, t0, t1));
       }
     }
     t0 = t1;

@@ -1,6 +1,15 @@
-import { checkSeam, mendsOfSeam, type MendKind, type Scene, type SeamFinding } from '@pace-line/core';
-import { useMemo } from 'react';
-import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
+import {
+  checkJumps,
+  checkSeam,
+  mendsOfSeam,
+  riderById,
+  type JumpFinding,
+  type MendKind,
+  type Scene,
+  type SeamFinding,
+} from '@pace-line/core';
+import { useMemo, type ReactNode } from 'react';
+import { selectRider, useCalmState } from '../../document/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { Card } from './Card.tsx';
@@ -13,37 +22,83 @@ const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>>
   'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
 };
 
-/** Card 5: whether the loop's seam can be seen. */
+/** Card 5: whether the loop's seam can be seen, and whether anything leaps within it. */
 export function ChecksCard() {
-  const doc = useDocument();
   const scene = useCalmState((state) => state.committed);
-  const findings = useMemo(() => checkSeam(scene), [scene]);
-  const wrong = findings.filter((one) => !one.closes || !one.smooth);
-  const summary =
-    scene.clock.repeat === 'once' ? (
-      'plays once'
-    ) : findings.length === 0 ? (
-      'nothing rides'
-    ) : wrong.length === 0 ? (
-      'all well'
-    ) : (
-      <span className="bad">{wrong.length} to look at</span>
-    );
+  const seams = useMemo(() => checkSeam(scene), [scene]);
+  const jumps = useMemo(() => checkJumps(scene), [scene]);
+  const isWrong = (one: SeamFinding): boolean => !one.closes || !one.smooth;
+  const wrong = seams.filter(isWrong);
+  const count = wrong.length + jumps.length;
+  const nothing = scene.clock.repeat === 'once' ? 'plays once' : seams.length === 0 ? 'nothing rides' : 'all well';
   return (
-    <Card name="checks" number={5} title="Checks" summary={summary}>
-      {findings.length === 0 && (
-        <p className="card-empty">The seam of the loop is measured here for every rider on a guide.</p>
+    <Card
+      name="checks"
+      number={5}
+      title="Checks"
+      summary={count > 0 ? <span className="bad">{count} to look at</span> : nothing}
+    >
+      {seams.length + jumps.length === 0 && (
+        <p className="card-empty">
+          The seam of the loop, and leaps within it, are found here for every rider on a guide.
+        </p>
       )}
-      {[...wrong, ...findings.filter((one) => !wrong.includes(one))].map((finding) => (
+      {jumps.map((finding) => (
+        <JumpRow key={finding.rider} scene={scene} finding={finding} />
+      ))}
+      {[...wrong, ...seams.filter((one) => !isWrong(one))].map((finding) => (
         <div key={finding.rider}>
-          <button type="button" className="finding" onClick={() => doc.select(selectRider(finding.rider))}>
-            <span className="row-label">Seam, {scene.riders.find((rider) => rider.id === finding.rider)?.name}</span>
-            <Wording finding={finding} />
-          </button>
-          {wrong.includes(finding) && <MendButtons scene={scene} rider={finding.rider} />}
+          <Finding scene={scene} what="Seam" rider={finding.rider} verdict={<Wording finding={finding} />} />
+          {isWrong(finding) && <MendButtons scene={scene} rider={finding.rider} />}
         </div>
       ))}
     </Card>
+  );
+}
+
+interface FindingProps {
+  readonly scene: Scene;
+  readonly what: string;
+  readonly rider: string;
+  readonly verdict: ReactNode;
+  /** When it can be seen, s. */
+  readonly at?: number;
+}
+
+/** A line of what was found; pressed, its rider is selected, at the time where it can be seen. */
+function Finding({ scene, what, rider, verdict, at }: FindingProps) {
+  const { doc, playback } = useDesk();
+  return (
+    <button
+      type="button"
+      className="finding"
+      onClick={() => {
+        doc.select(selectRider(rider));
+        playback.goTo(at);
+      }}
+    >
+      <span className="row-label finding-name">
+        {what}, <bdi>{riderById(scene, rider)?.name}</bdi>
+      </span>
+      {verdict}
+    </button>
+  );
+}
+
+function JumpRow({ scene, finding: { rider, times, gap, at } }: { scene: Scene; finding: JumpFinding }) {
+  const more = times.length > 1 ? `, ${times.length} times` : '';
+  return (
+    <Finding
+      scene={scene}
+      what="Leap"
+      rider={rider}
+      at={at}
+      verdict={
+        <span className="bad">
+          ! {gap.toFixed(gap < 10 ? 1 : 0)} px at {at.toFixed(2)} s{more}
+        </span>
+      }
+    />
   );
 }
 
