@@ -96,12 +96,20 @@ export {
   secondsPerPx,
   snappedDistance,
   speedRibbon,
+  thinned,
   timeAtX,
   timeTicks,
   xOfTime,
   yOfDistance,
 } from './chart/index.ts';
-export { checkSeam, mendsOfSeam, type MendKind, type SeamFinding } from './checks/index.ts';
+export {
+  checkJumps,
+  checkSeam,
+  type JumpFinding,
+  mendsOfSeam,
+  type MendKind,
+  type SeamFinding,
+} from './checks/index.ts';
 export {
   type Acted,
   actedMotion,
@@ -139,6 +147,7 @@ export {
   moveRiders,
   namedNode,
   nameNode,
+  nodesLost,
   pasteMarks,
   pasteThings,
   pullSpan,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import { newRider, pathOfGuide, sceneFromJson, type Guide, type Scene } from '../scene/index.ts';
+import { guideById, newRider, pathOfGuide, sceneFromJson, type Guide, type Scene } from '../scene/index.ts';
 import { LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import {
   addRider,
@@ -17,6 +17,7 @@ import {
   insertNode,
   moveGuides,
   moveNodes,
+  nodesLost,
   pasteMarks,
   pasteThings,
   pointOfPlace,
@@ -128,10 +129,32 @@ describe('marks', () => {
   });
   test('marks are pasted from the playhead on, over what lies there', () => {
     const clip = copyMarks(scene, 'r', ['r-m2', 'r-m3']);
-    if (clip.kind !== 'marks') throw new Error('not marks');
     const pasted = pasteMarks(scene, { rider: 'r', clip, time: 0.5 });
     expect(sceneFromJson(pasted).ok).toBe(true);
     expect(timesOf(pasted).map(([t]) => t)).toEqual([0, 0.5, 2, 3, 4]);
+  });
+  test('pasted marks keep their nodes: on the same guide, on the nodes that answer on a copy, else they become shares', () => {
+    const clip = copyMarks(scene, 'r', ['r-m1']);
+    const [mark] = clip.marks;
+    const { scene: twice, riders, guides } = pasteThings(scene, copyThings(scene, ['loops'], ['r']), 30, ['loops']);
+    const [copy, id] = [twice.riders.find((one) => one.id === riders[0])!, guides[0]!];
+    const placeIn = (after: Scene, rider: string) =>
+      after.riders.find((one) => one.id === rider)!.pace.marks.find(({ time }) => time === 0.25)!.place;
+    const same = pasteMarks(twice, { rider: 'r', clip, time: 0.25 });
+    expect(placeIn(same, 'r')).toEqual(mark!.place);
+    // A crest that is raised takes the pasted mark along: its pose is the node's.
+    const raised = moveNodes(same, { guide: 'loops', nodes: ['l1'], dx: 0, dy: -80 });
+    const node = raised.guides[0]!.nodes.find((one) => one.id === 'l1')!;
+    const pose = prepare(raised).poseAt(0.25);
+    expect([pose.of(0, 'x'), pose.of(0, 'y')]).toEqual([expect.closeTo(node.x, 9), expect.closeTo(node.y, 9)]);
+    const answering = pasteMarks(twice, { rider: copy.id, clip, time: 0.25 });
+    const twin = guideById(answering, id)!.nodes[0]!.id;
+    expect(placeIn(answering, copy.id)).toEqual({ ...mark!.place, node: twin });
+    expect(nodesLost(clip, guideById(answering, id)!)).toBe(0);
+    const other = insertNode(twice, { guide: id, span: 0, t: 0.5, id: 'more' });
+    expect(nodesLost(clip, guideById(other, id)!)).toBe(1);
+    const share = placeIn(pasteMarks(other, { rider: copy.id, clip, time: 0.25 }), copy.id);
+    expect(share).toEqual(asShare(guideById(scene, 'loops')!, mark!.place));
   });
 });
 

@@ -1,5 +1,6 @@
 export { addArt, deleteArt, setArt } from './art/art.ts';
-export { copyMarks, copyThings, pasteMarks, pasteThings, type Clip } from './clip/clip.ts';
+export { copyThings, pasteThings, type Clip } from './clip/clip.ts';
+export { copyMarks, nodesLost, pasteMarks } from './clip/marks.ts';
 export { SceneError, type Command } from './command.ts';
 export { reverseGuide, restartGuide, type Reversal } from './guide/direction.ts';
 export { addGuide, deleteGuides, moveGuides, setGuide } from './guide/guides.ts';

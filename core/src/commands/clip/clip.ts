@@ -1,18 +1,8 @@
-import {
-  freeName,
-  freshIds,
-  guideById,
-  type Art,
-  type Guide,
-  type Mark,
-  type Rider,
-  type Scene,
-} from '../../scene/index.ts';
+import { freeName, freshIds, guideById, type Art, type Guide, type Rider, type Scene } from '../../scene/index.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
-import { asShare } from '../places/places.ts';
-import { command, replaceRider, riderOf, refusal } from '../command.ts';
+import type { MarksClip } from './marks.ts';
 
-/** What is copied: riders and guides with all that they need, or marks of one pace line with their places as shares. */
+/** What is copied: riders and guides with all that they need, or marks of one pace line and the guide that their places are on. */
 export type Clip =
   | {
       readonly kind: 'things';
@@ -20,7 +10,7 @@ export type Clip =
       readonly guides: readonly Guide[];
       readonly riders: readonly Rider[];
     }
-  | { readonly kind: 'marks'; readonly marks: readonly Mark[] };
+  | MarksClip;
 
 /** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
 export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): Clip {
@@ -32,16 +22,6 @@ export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: 
     (guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id),
   );
   return { kind: 'things', art, guides: [...guides, ...needed], riders };
-}
-
-export function copyMarks(scene: Scene, riderId: string, markIds: readonly string[]): Clip {
-  const rider = riderOf(scene, riderId);
-  const guide = guideById(scene, rider.guide);
-  const marks = rider.pace.marks.filter((mark) => markIds.includes(mark.id));
-  return {
-    kind: 'marks',
-    marks: guide ? marks.map((mark) => ({ ...mark, place: asShare(guide, mark.place) })) : marks,
-  };
 }
 
 /** The ids that `pasteThings` gives, so that the caller can select what it made. */
@@ -137,33 +117,3 @@ function boundAnew(
     ...(stroke ? { stroke: { ...stroke, draws: drawer?.id ?? null } } : {}),
   };
 }
-
-/** Pastes marks into a rider's pace line from a local time on, in place of the marks that lie in that stretch. */
-export const pasteMarks = command<{
-  rider: string;
-  clip: Extract<Clip, { kind: 'marks' }>;
-  time: number;
-}>(
-  (scene, { rider: id, clip, time }) => {
-    const rider = riderOf(scene, id);
-    if (rider.guide === null) return refusal('parked');
-    const first = clip.marks[0];
-    const last = clip.marks[clip.marks.length - 1];
-    if (!first || !last) return refusal('nothing-copied');
-    const cycle = rider.pace.cycle ?? scene.clock.duration;
-    return time + last.time + last.dwell - first.time > cycle + 1e-9 ? refusal('marks-do-not-fit') : undefined;
-  },
-  (scene, { rider: id, clip, time }) => {
-    const rider = riderOf(scene, id);
-    const fresh = freshIds(scene);
-    const shift = time - (clip.marks[0]?.time ?? 0);
-    const pasted = clip.marks.map((mark) => ({ ...mark, id: fresh(mark.id), time: mark.time + shift }));
-    const last = pasted[pasted.length - 1];
-    const until = last ? last.time + last.dwell : time;
-    const before = rider.pace.marks
-      .filter((mark) => mark.time < time)
-      .map((mark) => (mark.time + mark.dwell > time ? { ...mark, dwell: time - mark.time } : mark));
-    const after = rider.pace.marks.filter((mark) => mark.time > until);
-    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks: [...before, ...pasted, ...after] } });
-  },
-);

@@ -1,4 +1,14 @@
-import { copyMarks, copyThings, pasteMarks, pasteThings, pathData, type Clip } from '@pace-line/core';
+import {
+  copyMarks,
+  copyThings,
+  guideById,
+  nodesLost,
+  pasteMarks,
+  pasteThings,
+  pathData,
+  riderById,
+  type Clip,
+} from '@pace-line/core';
 import { NOTHING, selectedParts, selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
@@ -70,17 +80,20 @@ function pasteClip(desk: Desk, { clip, guides }: Held): void {
   const args = { rider, clip, time: localTimeOf(desk, rider) };
   const refusal = pasteMarks.can(sceneOf(desk), args);
   if (refusal) return tell(wordsOfRefusal(refusal));
-  const before = new Set(
-    sceneOf(desk)
-      .riders.find(({ id }) => id === rider)
-      ?.pace.marks.map(({ id }) => id),
-  );
+  const before = new Set(riderById(sceneOf(desk), rider)?.pace.marks.map(({ id }) => id));
   change(desk, plural('Paste mark', clip.marks), (scene) => pasteMarks(scene, args));
-  const after = sceneOf(desk).riders.find(({ id }) => id === rider)?.pace.marks ?? [];
+  const now = riderById(sceneOf(desk), rider);
+  const fresh = now?.pace.marks.filter(({ id }) => !before.has(id)) ?? [];
   desk.doc.select(
     selectRider(
       rider,
-      after.filter(({ id }) => !before.has(id)).map(({ id }) => id),
+      fresh.map(({ id }) => id),
     ),
   );
+  const guide = guideById(sceneOf(desk), now?.guide ?? null);
+  const lost = guide ? nodesLost(clip, guide) : 0;
+  if (guide && lost > 0)
+    tell(
+      `${guide.name} has no nodes that answer to those of ${clip.guide.name}: ${lost === 1 ? 'a mark was' : `${lost} marks were`} placed by the share of the way.`,
+    );
 }
