@@ -9,10 +9,11 @@ import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
-import { useDeskKeys } from './keyboard.ts';
+import { useDeskKeys } from './keys/use-desk-keys.ts';
 import { PageBar } from './PageBar.tsx';
 import { PartsDialog } from './PartsDialog.tsx';
 import { SheetPane } from './sheet/SheetPane.tsx';
+import { ShortcutsDialog } from './keys/ShortcutsDialog.tsx';
 import { TopBar } from './TopBar.tsx';
 import { useDeskView, usePreferences } from './view.ts';
 import './Desk.css';
@@ -51,6 +52,7 @@ export function Desk() {
       </div>
       {isPaged && <PageBar />}
       <PartsDialog />
+      <ShortcutsDialog />
     </main>
   );
 }

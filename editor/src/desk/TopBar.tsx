@@ -158,6 +158,7 @@ function MoreMenu() {
         <Menu.Item component={Link} to={`/help?from=${id}`}>
           How to
         </Menu.Item>
+        <Menu.Item onClick={() => useDeskView.getState().set({ shortcuts: true })}>Shortcuts</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -110,13 +110,16 @@ interface DeskView {
   /** A drawing that was taken apart, while its parts are being named. */
   takenApart: TakenApart | null;
   question: SeatingQuestion | null;
+  /** The list of shortcuts is open. */
+  shortcuts: boolean;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
   set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
   setRoute: (route: string | null) => void;
 }
 
-export const useDeskView = create<DeskView>()((set) => ({
+/** A Desk that was just opened. */
+const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
   view: IDENTITY,
   tool: 'adjust',
   drawer: null,
@@ -130,6 +133,11 @@ export const useDeskView = create<DeskView>()((set) => ({
   lastStroke: null,
   takenApart: null,
   question: null,
+  shortcuts: false,
+};
+
+export const useDeskView = create<DeskView>()((set) => ({
+  ...AT_FIRST,
   set: (change) => set(change),
   setRoute: (route) =>
     set((state) => ({
@@ -142,22 +150,7 @@ export const useDeskView = create<DeskView>()((set) => ({
     })),
 }));
 
-export const resetDeskView = (): void =>
-  useDeskView.setState({
-    view: IDENTITY,
-    tool: 'adjust',
-    drawer: null,
-    page: 'canvas',
-    openCard: null,
-    route: null,
-    recent: [],
-    hover: null,
-    asSent: false,
-    lean: 0,
-    lastStroke: null,
-    takenApart: null,
-    question: null,
-  });
+export const resetDeskView = (): void => useDeskView.setState(AT_FIRST);
 
 /** Keeps a stroke or a motion of the hand, so that its fit can be changed while it is the last. */
 export const keepStroke = (lastStroke: LastStroke | null): void => useDeskView.setState({ lastStroke });

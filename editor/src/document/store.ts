@@ -56,6 +56,8 @@ export class SceneDocument {
   /** The run that is being added to, and the last one that was. */
   #joining: string | undefined;
   #run: ChangeRun | undefined;
+  /** What is being made outside of the document, and can take its last step back. */
+  readonly #drafts = new Set<() => boolean>();
   readonly #nextFrame: NextFrame;
 
   constructor(scene: Scene, nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback)) {
@@ -139,8 +141,16 @@ export class SceneDocument {
     this.store.setState({ selection });
   }
 
+  /** Something that is being made outside of the document is asked first at each undo: true where it took its last step back. Gives what ends that. */
+  onUndo(back: () => boolean): () => void {
+    this.#drafts.add(back);
+    return () => this.#drafts.delete(back);
+  }
+
+  /** Takes back the gesture that is under way, or a step of what is being made, or the last change. */
   undo(): void {
-    this.#gesture?.cancel();
+    if (this.#gesture) return this.#gesture.cancel();
+    for (const back of this.#drafts) if (back()) return;
     const entry = this.state.past.at(-1);
     if (entry) this.#travel(entry, this.state.past.slice(0, -1), [...this.state.future, this.#now(entry.label)]);
   }

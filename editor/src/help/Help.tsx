@@ -1,7 +1,7 @@
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { SHORTCUTS } from '../desk/keyboard.ts';
+import { ShortcutLists } from '../desk/keys/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { pictureScene } from './pictures.ts';
@@ -45,21 +45,7 @@ export function Help() {
           ))}
         </section>
         <section aria-label="Shortcuts">
-          {SHORTCUTS.map(({ group, list }) => (
-            <article key={group}>
-              <h2>{group}</h2>
-              <dl className="shortcuts">
-                {list.map(({ keys, does }) => (
-                  <div key={keys}>
-                    <dt>
-                      <kbd>{keys}</kbd>
-                    </dt>
-                    <dd>{does}</dd>
-                  </div>
-                ))}
-              </dl>
-            </article>
-          ))}
+          <ShortcutLists />
           <article>
             <h2>The scene file</h2>
             <p>

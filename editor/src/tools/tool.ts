@@ -53,4 +53,8 @@ export interface Tool {
   cancel: () => boolean;
   /** True where the key meant something to the tool. */
   key: (key: string, shift?: boolean) => boolean;
+  /** Undo while something is made that is not in the document yet: takes its last step back. True where there was one. */
+  back?: () => boolean;
+  /** Another tool is taken: ends what is under way and keeps what was made. A tool without it gives it up. */
+  leave?: () => void;
 }

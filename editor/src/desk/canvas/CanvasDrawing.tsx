@@ -10,7 +10,7 @@ import { TickLayer } from './layers/TickLayer.tsx';
 import { useTicks } from './layers/use-ticks.ts';
 import { Overlay } from './Overlay.tsx';
 import { SeeingLayer } from './SeeingLayer.tsx';
-import { createSvgStage, type Stage } from './stage.ts';
+import { createSvgStage, type Stage } from './stage/stage.ts';
 import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
 import { TracingLayer } from './TracingLayer.tsx';
 

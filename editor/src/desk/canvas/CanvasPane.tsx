@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
 import { riderById } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import { addNodeAt, type Preview } from '../../tools/index.ts';
+import { addNodeAt, type Preview, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { CanvasDrawing } from './CanvasDrawing.tsx';
 import { CanvasTools } from './CanvasTools.tsx';
 import { useFit } from './navigation.ts';
 import { SeatingNote } from './SeatingNote.tsx';
-import { useToolKeys } from './tool-keys.ts';
+import { useToolKeys } from '../keys/tool-keys.ts';
 import { ToolOptionsBar } from './ToolOptionsBar.tsx';
 import { useArtDrop } from './use-art-drop.tsx';
 import { pointerOn, usePointer } from './use-pointer.ts';
@@ -22,7 +22,7 @@ export function CanvasPane() {
   const [preview, setPreview] = useState<Preview | null>(null);
   const fit = useFit(surface);
   const tools = useTools(setPreview);
-  useEffect(() => () => void tools.all[tool].cancel(), [tools, tool]);
+  useLeaving(tools.all[tool]);
   useToolKeys(tools.all[tool], () => set({ tool: 'adjust' }));
   useRouteOfSelection();
   const { handlers, cursor } = usePointer(surface, position, tools);
@@ -52,6 +52,19 @@ export function CanvasPane() {
       </CanvasDrawing>
     </section>
   );
+}
+
+/** A tool that is left ends what it was making; undo takes that back step by step while it is made. */
+function useLeaving(tool: Tool): void {
+  const doc = useDocument();
+  useEffect(() => {
+    const forget = doc.onUndo(() => tool.back?.() ?? false);
+    return () => {
+      forget();
+      if (tool.leave) tool.leave();
+      else tool.cancel();
+    };
+  }, [doc, tool]);
 }
 
 /** What is selected on the canvas decides the route. */

@@ -1,6 +1,6 @@
 import { Slider } from '@mantine/core';
 import { guideById, actedMotion, refitActed, riderById, SHAPE_KINDS, setOutline, type Scene } from '@pace-line/core';
-import { memo } from 'react';
+import { memo, type ComponentType } from 'react';
 import { ChoiceField } from '../../fields/index.ts';
 import { useDocumentState } from '../../document/index.ts';
 import { SHAPE_NAMES, strokeNodes, type LastStroke } from '../../tools/index.ts';
@@ -9,81 +9,106 @@ import { useOpenScene } from '../../scene/context.ts';
 import { useTrial } from '../use-trial.ts';
 import { useDeskView, usePreferences, type ToolName } from '../view.ts';
 
+interface OptionsProps {
+  /** The last stroke or motion of the hand, while its guide is there. */
+  readonly last: LastStroke | null;
+}
+
+/** Options of each tool that has any. */
+const OPTIONS: Partial<Record<ToolName, ComponentType<OptionsProps>>> = {
+  sketch: SketchOptions,
+  'act-out': ActOutOptions,
+  'set-down': SetDownLine,
+  shape: ShapeOptions,
+};
+
 /** What the active tool can be set to; after a stroke its fit can still be changed here. */
 export const ToolOptionsBar = memo(function ToolOptionsBar({ tool }: { tool: ToolName }) {
-  const options = usePreferences((state) => state.toolOptions);
-  const setOptions = usePreferences((state) => state.setToolOptions);
-  const lastStroke = useDeskView((state) => state.lastStroke);
-  const isThere = useDocumentState(
-    (state) => lastStroke !== null && guideById(state.shown, lastStroke.guide) !== undefined,
-  );
-  const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
-  if (tool === 'adjust' || tool === 'plot' || tool === 'measure') return null;
-  const last = isThere ? lastStroke : null;
+  const last = useDeskView((state) => state.lastStroke);
+  const isThere = useDocumentState((state) => last !== null && guideById(state.shown, last.guide) !== undefined);
+  const Options = OPTIONS[tool];
+  if (!Options) return null;
   return (
     <div className="tool-options" role="group" aria-label="Options of the tool">
-      {tool === 'sketch' && (
-        <FitSlider
-          label="Within"
-          unit="px"
-          min={0.5}
-          max={24}
-          step={0.5}
-          value={options.sketchTolerance}
-          onChange={(sketchTolerance) => setOptions({ sketchTolerance })}
-          last={last?.kind === 'sketch' ? last : null}
-        />
-      )}
-      {tool === 'act-out' && (
-        <>
-          <span className="muted">{rider ? `for ${rider.name}` : 'select a rider'}</span>
-          <span className="option-label">Starts</span>
-          <Segments
-            label="Beats of the count-in"
-            value={String(options.countIn)}
-            options={[
-              ['0', 'at once'],
-              ['3', 'after 3 beats'],
-              ['5', '5'],
-            ]}
-            onChange={(value) => setOptions({ countIn: Number(value) })}
-          />
-          <span className="option-label">Act at</span>
-          <Segments
-            label="Speed while acting"
-            value={String(options.actSpeed)}
-            options={[
-              ['0.25', '¼'],
-              ['0.5', '½'],
-              ['1', '1×'],
-            ]}
-            onChange={(value) => setOptions({ actSpeed: Number(value) })}
-          />
-          <FitSlider
-            label="Smooth"
-            unit="s"
-            min={0}
-            max={0.3}
-            step={0.01}
-            value={options.actSmoothing}
-            onChange={(actSmoothing) => setOptions({ actSmoothing })}
-            last={last?.kind === 'acted' ? last : null}
-          />
-        </>
-      )}
-      {tool === 'set-down' && <SetDownLine />}
-      {tool === 'shape' && (
-        <ChoiceField
-          label="Shape"
-          width={150}
-          value={options.shape}
-          data={SHAPE_KINDS.map((kind) => ({ value: kind, label: SHAPE_NAMES[kind] }))}
-          onChange={(shape) => setOptions({ shape })}
-        />
-      )}
+      <Options last={isThere ? last : null} />
     </div>
   );
 });
+
+/** The options as they stand, and what changes them. */
+const useToolOptions = () =>
+  [usePreferences(({ toolOptions }) => toolOptions), usePreferences(({ setToolOptions }) => setToolOptions)] as const;
+
+function SketchOptions({ last }: OptionsProps) {
+  const [{ sketchTolerance }, set] = useToolOptions();
+  return (
+    <FitSlider
+      label="Within"
+      unit="px"
+      min={0.5}
+      max={24}
+      step={0.5}
+      value={sketchTolerance}
+      onChange={(value) => set({ sketchTolerance: value })}
+      last={last?.kind === 'sketch' ? last : null}
+    />
+  );
+}
+
+function ActOutOptions({ last }: OptionsProps) {
+  const [{ countIn, actSpeed, actSmoothing }, set] = useToolOptions();
+  const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
+  return (
+    <>
+      <span className="muted">{rider ? `for ${rider.name}` : 'select a rider'}</span>
+      <span className="option-label">Starts</span>
+      <Segments
+        label="Beats of the count-in"
+        value={String(countIn)}
+        options={[
+          ['0', 'at once'],
+          ['3', 'after 3 beats'],
+          ['5', '5'],
+        ]}
+        onChange={(value) => set({ countIn: Number(value) })}
+      />
+      <span className="option-label">Act at</span>
+      <Segments
+        label="Speed while acting"
+        value={String(actSpeed)}
+        options={[
+          ['0.25', '¼'],
+          ['0.5', '½'],
+          ['1', '1×'],
+        ]}
+        onChange={(value) => set({ actSpeed: Number(value) })}
+      />
+      <FitSlider
+        label="Smooth"
+        unit="s"
+        min={0}
+        max={0.3}
+        step={0.01}
+        value={actSmoothing}
+        onChange={(value) => set({ actSmoothing: value })}
+        last={last?.kind === 'acted' ? last : null}
+      />
+    </>
+  );
+}
+
+function ShapeOptions() {
+  const [{ shape }, set] = useToolOptions();
+  return (
+    <ChoiceField
+      label="Shape"
+      width={150}
+      value={shape}
+      data={SHAPE_KINDS.map((kind) => ({ value: kind, label: SHAPE_NAMES[kind] }))}
+      onChange={(value) => set({ shape: value })}
+    />
+  );
+}
 
 function SetDownLine() {
   const { playback } = useOpenScene();

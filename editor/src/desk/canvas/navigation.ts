@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
 import { useDocument } from '../../document/index.ts';
-import { spaceHeld } from '../space-key.ts';
+import { spaceHeld } from '../keys/space-key.ts';
 import { useDeskView } from '../view.ts';
 import { fitted, panned, zoomedAt } from './view-transform.ts';
 

@@ -1,4 +1,4 @@
-import { artById, riderById, setArt, setHeading, type Art, type Rider } from '@pace-line/core';
+import { artById, riderById, setArt, setHeading, type Art, type Rider, type Scene } from '@pace-line/core';
 import { useState } from 'react';
 import { useCalmState } from '../../document/index.ts';
 import { DEGREES, NumberField } from '../../fields/index.ts';
@@ -34,33 +34,67 @@ export function HeadingCard() {
   );
 }
 
-function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
+interface RowsProps {
+  readonly rider: Rider;
+  readonly art: Art;
+}
+
+const level = { mode: 'level', offset: 0 } as const;
+
+/** The rider faces along its guide: its nose first, or standing at a time as it does when level, and turned from there. */
+function facingAlong(scene: Scene, rider: string, turning: Turning, time: number): Scene {
+  const along = { mode: 'along', offset: 0 } as const;
+  return turning === 'nose'
+    ? setHeading(scene, { rider, heading: along, keepAngle: null })
+    : setHeading(setHeading(scene, { rider, heading: level, keepAngle: null }), {
+        rider,
+        heading: along,
+        keepAngle: time,
+      });
+}
+
+function HeadingRows({ rider, art }: RowsProps) {
+  return (
+    <>
+      <FacingRows rider={rider} />
+      <TurnRows rider={rider} art={art} />
+      <p className="card-note">0° is drawn facing right, 90° facing down.</p>
+    </>
+  );
+}
+
+function FacingRows({ rider: { id, heading } }: Pick<RowsProps, 'rider'>) {
   const desk = useDesk();
   const { playback } = desk;
   const [turning, setTurning] = useState<Turning>('nose');
-  const { mode, offset } = rider.heading;
-  const switchMode = (next: 'level' | 'along'): void => {
-    const keepAngle = next === 'level' || turning === 'keep' ? playback.time : null;
-    const heading = { mode: next, offset: next === 'along' && turning === 'nose' ? 0 : offset };
-    change(desk, next === 'along' ? 'Face along' : 'Face level', (scene) =>
-      setHeading(scene, {
-        rider: rider.id,
-        heading: next === 'level' ? { mode: 'level', offset: 0 } : heading,
-        keepAngle: next === 'level' ? null : keepAngle,
-      }),
+  const face = (mode: 'level' | 'along'): void =>
+    change(desk, mode === 'along' ? 'Face along' : 'Face level', (scene) =>
+      mode === 'along' && turning === 'nose'
+        ? facingAlong(scene, id, 'nose', playback.time)
+        : setHeading(scene, {
+            rider: id,
+            heading: mode === 'along' ? { mode, offset: heading.offset } : level,
+            keepAngle: mode === 'along' ? playback.time : null,
+          }),
     );
+  const turn = (next: Turning): void => {
+    setTurning(next);
+    if (heading.mode === 'along')
+      change(desk, next === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
+        facingAlong(scene, id, next, playback.time),
+      );
   };
   return (
     <>
       <Row label="Faces">
         <Segments
           label="Faces"
-          value={mode}
+          value={heading.mode}
           options={[
             ['level', 'level'],
             ['along', 'along guide'],
           ]}
-          onChange={switchMode}
+          onChange={face}
         />
       </Row>
       <Row label="On the curve">
@@ -72,24 +106,18 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
             ['nose', 'nose leads'],
             ['keep', 'angle kept'],
           ]}
-          onChange={(value) => {
-            setTurning(value);
-            if (mode === 'along')
-              change(desk, value === 'nose' ? 'Point the nose along' : 'Keep the drawn angle', (scene) =>
-                value === 'nose'
-                  ? setHeading(scene, { rider: rider.id, heading: { mode: 'along', offset: 0 }, keepAngle: null })
-                  : setHeading(
-                      setHeading(scene, { rider: rider.id, heading: { mode: 'level', offset: 0 }, keepAngle: null }),
-                      {
-                        rider: rider.id,
-                        heading: { mode: 'along', offset: 0 },
-                        keepAngle: playback.time,
-                      },
-                    ),
-              );
-          }}
+          onChange={turn}
         />
       </Row>
+    </>
+  );
+}
+
+function TurnRows({ rider, art }: RowsProps) {
+  const desk = useDesk();
+  const { mode, offset } = rider.heading;
+  return (
+    <>
       <Row label="Fine turn">
         <NumberField
           label="Fine turn"
@@ -114,7 +142,6 @@ function HeadingRows({ rider, art }: { rider: Rider; art: Art }) {
           onCommit={(facing) => change(desk, 'Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing } }))}
         />
       </Row>
-      <p className="card-note">0° is drawn facing right, 90° facing down.</p>
     </>
   );
 }

@@ -1,8 +1,8 @@
-import { ActionIcon, Tooltip } from '@mantine/core';
 import { IconPuzzle, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, placedArt, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
+import { IconAction } from '../../look/IconAction.tsx';
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
@@ -58,14 +58,6 @@ export function ArtDrawer() {
 }
 
 function ArtTile({ art }: { art: Art }) {
-  const desk = useDesk();
-  const used = useDocumentState((state) => state.shown.riders.filter((rider) => rider.art === art.id).length);
-  const canvas = useDocumentState((state) => state.shown.canvas);
-  const route = useDeskView((state) => state.route);
-  // As on the sheet: without a choice, the first.
-  const guide = useDocumentState(
-    ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
-  );
   const picture = useMemo(
     () =>
       `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,
@@ -86,50 +78,54 @@ function ArtTile({ art }: { art: Art }) {
       <span className="art-name" title={art.name}>
         {art.name}
       </span>
-      <span className="art-buttons">
-        {guide && (
-          <button
-            type="button"
-            className="small-button"
-            onClick={() => rideAtStart(desk, art.id, guide.id)}
-            aria-label={`Ride ${art.name} on ${guide.name}`}
-          >
-            ride
-          </button>
-        )}
+      <ArtButtons art={art} />
+    </li>
+  );
+}
+
+function ArtButtons({ art }: { art: Art }) {
+  const desk = useDesk();
+  const used = useDocumentState((state) => state.shown.riders.some((rider) => rider.art === art.id));
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const route = useDeskView((state) => state.route);
+  // As on the sheet: without a choice, the first.
+  const guide = useDocumentState(
+    ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
+  );
+  return (
+    <span className="art-buttons">
+      {guide && (
         <button
           type="button"
           className="small-button"
-          onClick={() => parkArt(desk, art.id, [canvas.width / 2, canvas.height / 2])}
-          aria-label={`Park ${art.name} on the canvas`}
+          onClick={() => rideAtStart(desk, art.id, guide.id)}
+          aria-label={`Ride ${art.name} on ${guide.name}`}
         >
-          park
+          ride
         </button>
-        <Tooltip label="Take apart: name its parts guide, rider or scenery">
-          <ActionIcon
-            size="sm"
-            variant="subtle"
-            color="gray"
-            aria-label={`Take ${art.name} apart`}
-            onClick={() => void takeApart(art.name, art.markup)}
-          >
-            <IconPuzzle size={14} aria-hidden />
-          </ActionIcon>
-        </Tooltip>
-        {used === 0 && (
-          <Tooltip label="Delete this art">
-            <ActionIcon
-              size="sm"
-              variant="subtle"
-              color="gray"
-              aria-label={`Delete ${art.name}`}
-              onClick={() => change(desk, `Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}
-            >
-              <IconTrash size={14} aria-hidden />
-            </ActionIcon>
-          </Tooltip>
-        )}
-      </span>
-    </li>
+      )}
+      <button
+        type="button"
+        className="small-button"
+        onClick={() => parkArt(desk, art.id, [canvas.width / 2, canvas.height / 2])}
+        aria-label={`Park ${art.name} on the canvas`}
+      >
+        park
+      </button>
+      <IconAction
+        label={`Take ${art.name} apart`}
+        hint="Take apart: name its parts guide, rider or scenery"
+        icon={<IconPuzzle size={14} aria-hidden />}
+        onClick={() => void takeApart(art.name, art.markup)}
+      />
+      {!used && (
+        <IconAction
+          label={`Delete ${art.name}`}
+          hint="Delete this art"
+          icon={<IconTrash size={14} aria-hidden />}
+          onClick={() => change(desk, `Delete ${art.name}`, (scene) => deleteArt(scene, { id: art.id }))}
+        />
+      )}
+    </span>
   );
 }

@@ -1,4 +1,4 @@
-import { ActionIcon, TextInput, Tooltip } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { IconDownload, IconSearch, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
@@ -16,6 +16,7 @@ import {
   type KeptGuide,
 } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
+import { IconAction } from '../../look/IconAction.tsx';
 import { offerUndo, tell, warn } from '../../look/notices.tsx';
 import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
@@ -26,47 +27,14 @@ import { placeKept } from '../actions/outlines.ts';
 
 /** The guides kept in this browser, and a few to start from; dragged to the canvas, or placed by a button. */
 export function CollectionDrawer() {
-  const desk = useDesk();
   const { data: kept = [], mutate } = useSWR('collection', listKept);
   const [words, setWords] = useState('');
-  const selected = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
   useEffect(() => onCollectionChange(() => void mutate()), [mutate]);
   const matches = ({ name }: KeptGuide): boolean => name.toLowerCase().includes(words.trim().toLowerCase());
-  const bringIn = async (): Promise<void> => {
-    for (const file of await pickFiles('.json,application/json')) {
-      const read = readCollection(await file.text());
-      if (!read.ok) warn(`${file.name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
-      else {
-        for (const { name, guide } of read.guides) await keepGuide(name, guide);
-        tell(`${read.guides.length} guides were added to the collection.`);
-      }
-    }
-  };
   const mine = kept.filter(matches);
-  const given = STARTERS.filter(matches);
   return (
     <Drawer title="Collection">
-      <div className="drawer-buttons">
-        <button
-          type="button"
-          className="small-button"
-          disabled={!selected}
-          onClick={() => selected && void keepGuide(selected.name, selected)}
-        >
-          {selected ? `Keep “${selected.name}”` : 'Select a guide to keep it'}
-        </button>
-        <button
-          type="button"
-          className="small-button"
-          onClick={() =>
-            void pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain').then((files) =>
-              importGuideFiles(files, desk),
-            )
-          }
-        >
-          From a file…
-        </button>
-      </div>
+      <Intake />
       <TextInput
         size="xs"
         aria-label="Search the collection"
@@ -75,49 +43,82 @@ export function CollectionDrawer() {
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
       />
-      <h3 className="drawer-heading">
-        Kept in this browser
-        <span className="drawer-tools">
-          <Tooltip label="Add from a collection file">
-            <ActionIcon
-              size="sm"
-              variant="subtle"
-              color="gray"
-              aria-label="Add from a collection file"
-              onClick={() => void bringIn()}
-            >
-              <IconUpload size={14} aria-hidden />
-            </ActionIcon>
-          </Tooltip>
-          <Tooltip label="Save as a collection file">
-            <ActionIcon
-              size="sm"
-              variant="subtle"
-              color="gray"
-              aria-label="Save as a collection file"
-              disabled={kept.length === 0}
-              onClick={() => saveFile('guides.paceline-guides.json', 'application/json', writeCollection(kept))}
-            >
-              <IconDownload size={14} aria-hidden />
-            </ActionIcon>
-          </Tooltip>
-        </span>
-      </h3>
+      <KeptHeading kept={kept} />
       {mine.length === 0 && (
         <p className="card-note">{words ? 'None of that name.' : 'None yet: select a guide and keep it.'}</p>
       )}
-      <ul className="guide-grid">
-        {mine.map((one) => (
-          <GuideTile key={one.id} kept={one} own />
-        ))}
-      </ul>
+      <GuideGrid guides={mine} own />
       <h3 className="drawer-heading">To start from</h3>
-      <ul className="guide-grid">
-        {given.map((one) => (
-          <GuideTile key={one.id} kept={one} own={false} />
-        ))}
-      </ul>
+      <GuideGrid guides={STARTERS.filter(matches)} own={false} />
     </Drawer>
+  );
+}
+
+/** What puts a guide into the collection, or guides of a file on the canvas. */
+function Intake() {
+  const desk = useDesk();
+  const selected = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
+  const fromFile = async (): Promise<void> =>
+    importGuideFiles(await pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain'), desk);
+  return (
+    <div className="drawer-buttons">
+      <button
+        type="button"
+        className="small-button"
+        disabled={!selected}
+        onClick={() => selected && void keepGuide(selected.name, selected)}
+      >
+        {selected ? `Keep “${selected.name}”` : 'Select a guide to keep it'}
+      </button>
+      <button type="button" className="small-button" onClick={() => void fromFile()}>
+        From a file…
+      </button>
+    </div>
+  );
+}
+
+/** Takes the guides of collection files in. */
+async function bringIn(): Promise<void> {
+  for (const file of await pickFiles('.json,application/json')) {
+    const read = readCollection(await file.text());
+    if (!read.ok) warn(`${file.name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+    else {
+      for (const { name, guide } of read.guides) await keepGuide(name, guide);
+      tell(`${read.guides.length} guides were added to the collection.`);
+    }
+  }
+}
+
+function KeptHeading({ kept }: { kept: readonly KeptGuide[] }) {
+  return (
+    <h3 className="drawer-heading">
+      Kept in this browser
+      <span className="drawer-tools">
+        <IconAction
+          label="Add from a collection file"
+          hint="Add from a collection file"
+          icon={<IconUpload size={14} aria-hidden />}
+          onClick={() => void bringIn()}
+        />
+        <IconAction
+          label="Save as a collection file"
+          hint="Save as a collection file"
+          icon={<IconDownload size={14} aria-hidden />}
+          disabled={kept.length === 0}
+          onClick={() => saveFile('guides.paceline-guides.json', 'application/json', writeCollection(kept))}
+        />
+      </span>
+    </h3>
+  );
+}
+
+function GuideGrid({ guides, own }: { guides: readonly KeptGuide[]; own: boolean }) {
+  return (
+    <ul className="guide-grid">
+      {guides.map((one) => (
+        <GuideTile key={one.id} kept={one} own={own} />
+      ))}
+    </ul>
   );
 }
 
@@ -161,15 +162,11 @@ function GuideTile({ kept, own }: { kept: KeptGuide; own: boolean }) {
             value={kept.name}
             onCommit={(name) => void renameKept(kept.id, name)}
           />
-          <ActionIcon
-            size="sm"
-            variant="subtle"
-            color="gray"
-            aria-label={`Take ${kept.name} out`}
+          <IconAction
+            label={`Take ${kept.name} out`}
+            icon={<IconTrash size={14} aria-hidden />}
             onClick={() => void remove()}
-          >
-            <IconTrash size={14} aria-hidden />
-          </ActionIcon>
+          />
         </span>
       ) : (
         <span className="art-name">{kept.name}</span>

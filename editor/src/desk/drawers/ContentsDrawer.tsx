@@ -13,14 +13,14 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { ActionIcon } from '@mantine/core';
-import { IconEye, IconEyeOff, IconGripVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
+import { IconGripVertical } from '@tabler/icons-react';
 import { useState } from 'react';
 import { guideById, restackRider, setGuide, setRider, type Guide, type Rider } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Drawer } from './Drawer.tsx';
+import { Toggles } from './Toggles.tsx';
 import { TracingRows } from './TracingRows.tsx';
 import { change } from '../actions/change.ts';
 
@@ -162,40 +162,5 @@ function Name({ name, note, onSelect, onRename }: NameProps) {
       <span className="contents-text">{name}</span>
       <span className="muted contents-note">{note}</span>
     </button>
-  );
-}
-
-interface TogglesProps {
-  readonly name: string;
-  readonly visible: boolean;
-  readonly locked: boolean;
-  readonly onVisible: (visible: boolean) => void;
-  readonly onLocked: (locked: boolean) => void;
-}
-
-function Toggles({ name, visible, locked, onVisible, onLocked }: TogglesProps) {
-  return (
-    <>
-      <ActionIcon
-        variant="subtle"
-        color="gray"
-        size="sm"
-        aria-pressed={visible}
-        aria-label={`Show ${name}`}
-        onClick={() => onVisible(!visible)}
-      >
-        {visible ? <IconEye size={15} aria-hidden /> : <IconEyeOff size={15} aria-hidden />}
-      </ActionIcon>
-      <ActionIcon
-        variant="subtle"
-        color="gray"
-        size="sm"
-        aria-pressed={locked}
-        aria-label={`Lock ${name}`}
-        onClick={() => onLocked(!locked)}
-      >
-        {locked ? <IconLock size={15} aria-hidden /> : <IconLockOpen size={15} aria-hidden />}
-      </ActionIcon>
-    </>
   );
 }

@@ -5,7 +5,7 @@ import {
   IconPlayerTrackNext,
   IconPlayerTrackPrev,
 } from '@tabler/icons-react';
-import { memo, useRef } from 'react';
+import { memo, useRef, type ReactNode } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { useFrame, useOpenScene, usePlaying } from '../../scene/context.ts';
@@ -18,9 +18,51 @@ const SPEEDS = [
 
 /** Play, pause, step; the time and the frame; the speed of watching. */
 export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed: boolean; onShowAll: () => void }) {
+  return (
+    <div className="transport" role="toolbar" aria-label="Transport">
+      <PlayButtons />
+      <Readout />
+      <WatchSpeed />
+      <span className="spacer" />
+      {zoomed && (
+        <button type="button" className="plain-button" onClick={onShowAll}>
+          whole loop
+        </button>
+      )}
+    </div>
+  );
+});
+
+function PlayButtons() {
+  const fps = useCalmState((state) => state.shown.clock.fps);
+  const { playback } = useOpenScene();
+  const { playing } = usePlaying();
+  const step = (way: 1 | -1, name: string, key: string, icon: ReactNode): ReactNode => (
+    <Tooltip label={`${name} (${key})`}>
+      <button type="button" className="plain-button" aria-label={name} onClick={() => playback.step(way, fps)}>
+        {icon}
+      </button>
+    </Tooltip>
+  );
+  const Icon = playing ? IconPlayerPauseFilled : IconPlayerPlayFilled;
+  const name = playing ? 'Pause' : 'Play';
+  return (
+    <>
+      {step(-1, 'One frame back', ',', <IconPlayerTrackPrev size={15} aria-hidden />)}
+      <Tooltip label={`${name} (space)`}>
+        <button type="button" className="play-button" aria-label={name} onClick={() => playback.toggle()}>
+          <Icon size={15} aria-hidden />
+        </button>
+      </Tooltip>
+      {step(1, 'One frame on', '.', <IconPlayerTrackNext size={15} aria-hidden />)}
+    </>
+  );
+}
+
+/** The time and the frame, wide enough for the loop's last. */
+function Readout() {
   const clock = useCalmState((state) => state.shown.clock);
   const { playback } = useOpenScene();
-  const { playing, speed } = usePlaying();
   const time = useRef<HTMLSpanElement>(null);
   const frame = useRef<HTMLSpanElement>(null);
   const length = loopLength(clock);
@@ -34,75 +76,36 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
     if (time.current) time.current.textContent = now.toFixed(2);
     if (frame.current) frame.current.textContent = String(Math.floor((now / length) * count + 1e-6));
   });
+  const width = (most: string) => ({ minWidth: `${most.length}ch` });
   return (
-    <div className="transport" role="toolbar" aria-label="Transport">
-      <Tooltip label="One frame back (,)">
-        <button
-          type="button"
-          className="plain-button"
-          aria-label="One frame back"
-          onClick={() => playback.step(-1, clock.fps)}
-        >
-          <IconPlayerTrackPrev size={15} aria-hidden />
-        </button>
-      </Tooltip>
-      <Tooltip label={playing ? 'Pause (space)' : 'Play (space)'}>
-        <button
-          type="button"
-          className="play-button"
-          aria-label={playing ? 'Pause' : 'Play'}
-          onClick={() => playback.toggle()}
-        >
-          {playing ? <IconPlayerPauseFilled size={15} aria-hidden /> : <IconPlayerPlayFilled size={15} aria-hidden />}
-        </button>
-      </Tooltip>
-      <Tooltip label="One frame on (.)">
-        <button
-          type="button"
-          className="plain-button"
-          aria-label="One frame on"
-          onClick={() => playback.step(1, clock.fps)}
-        >
-          <IconPlayerTrackNext size={15} aria-hidden />
-        </button>
-      </Tooltip>
+    <>
       <span className="figures readout">
-        <span
-          ref={time}
-          className="frame-figure"
-          style={{ minWidth: `${length.toFixed(2).length}ch` }}
-          data-readout="time"
-        />{' '}
+        <span ref={time} className="frame-figure" style={width(length.toFixed(2))} data-readout="time" />{' '}
         <span className="muted">/ {length.toFixed(2)} s</span>
       </span>
       <span className="figures muted readout frame-readout">
-        frame{' '}
-        <span
-          ref={frame}
-          className="frame-figure"
-          style={{ minWidth: `${String(count - 1).length}ch` }}
-          data-readout="frame"
-        />
+        frame <span ref={frame} className="frame-figure" style={width(String(count - 1))} data-readout="frame" />
       </span>
-      <div className="segments" role="group" aria-label="Speed of watching">
-        {SPEEDS.map(([value, label]) => (
-          <button
-            key={value}
-            type="button"
-            aria-pressed={speed === value}
-            aria-label={`Watch at ${label} speed`}
-            onClick={() => playback.setSpeed(value)}
-          >
-            {label}
-          </button>
-        ))}
-      </div>
-      <span className="spacer" />
-      {zoomed && (
-        <button type="button" className="plain-button" onClick={onShowAll}>
-          whole loop
+    </>
+  );
+}
+
+function WatchSpeed() {
+  const { playback } = useOpenScene();
+  const { speed } = usePlaying();
+  return (
+    <div className="segments" role="group" aria-label="Speed of watching">
+      {SPEEDS.map(([value, label]) => (
+        <button
+          key={value}
+          type="button"
+          aria-pressed={speed === value}
+          aria-label={`Watch at ${label} speed`}
+          onClick={() => playback.setSpeed(value)}
+        >
+          {label}
         </button>
-      )}
+      ))}
     </div>
   );
-});
+}

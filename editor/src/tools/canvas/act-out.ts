@@ -30,12 +30,6 @@ export function actOutTool(host: ToolHost, done: () => void): Tool {
     host.preview(null);
   };
 
-  const begin = (): void => {
-    if (running) return;
-    running = true;
-    host.runFrom(0, host.options().actSpeed);
-  };
-
   const take = (p: Pointer): void => {
     last = p;
     const { countIn, actSpeed } = host.options();
@@ -46,23 +40,15 @@ export function actOutTool(host: ToolHost, done: () => void): Tool {
       host.preview({ kind: 'stroke', points: [[p.x, p.y]], note: String(left) });
       return;
     }
-    begin();
+    if (!running) host.runFrom(0, actSpeed);
+    running = true;
     hand.push({ x: p.x, y: p.y, time: (waited - countIn * BEAT) * actSpeed });
   };
 
   return {
     down(p) {
-      const hit = hitsAt(host.scene(), host.selection(), host.poses(), p).find((one) => one.kind === 'rider');
-      rider = hit?.kind === 'rider' ? hit.rider : host.selection().riders[0];
-      if (rider === undefined) {
-        host.tell('Select a rider first, or press on one: the motion is acted out for it.');
-        return;
-      }
-      if (riderById(host.scene(), rider)?.locked) {
-        host.tell('That rider is locked.');
-        rider = undefined;
-        return;
-      }
+      rider = actorAt(host, p);
+      if (rider === undefined) return;
       host.select(selectRider(rider));
       pressedAt = p.time;
       hand = [{ x: p.x, y: p.y, time: 0 }];
@@ -104,6 +90,16 @@ export function actOutTool(host: ToolHost, done: () => void): Tool {
     },
     key: () => false,
   };
+}
+
+/** Who acts: the rider that is pressed, or else the selected one; undefined, and said why, where none can. */
+function actorAt(host: ToolHost, p: Pointer): string | undefined {
+  const hit = hitsAt(host.scene(), host.selection(), host.poses(), p).find((one) => one.kind === 'rider');
+  const id = hit?.kind === 'rider' ? hit.rider : host.selection().riders[0];
+  const isLocked = riderById(host.scene(), id ?? '')?.locked === true;
+  if (id === undefined) host.tell('Select a rider first, or press on one: the motion is acted out for it.');
+  else if (isLocked) host.tell('That rider is locked.');
+  return isLocked ? undefined : id;
 }
 
 function putActed(host: ToolHost, rider: string, acted: Acted): string {

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from 'vitest';
+import { beforeEach, describe, expect, test, vi } from 'vitest';
 import {
   addGuide,
   addRider,
@@ -208,6 +208,41 @@ describe('snapping', () => {
     click(tool, at(20, 20));
     tool.key('Enter');
     expect(guides()[1]!.nodes[0]).toMatchObject({ x: 100, y: 100 });
+  });
+});
+
+describe('a guide that is being plotted', () => {
+  test('undo takes its last node back, and what was before it only after that', () => {
+    put(line);
+    const tool = plotTool(host, () => undefined);
+    const forget = doc.onUndo(() => tool.back?.() ?? false);
+    click(tool, at(500, 100));
+    click(tool, at(600, 200));
+    doc.undo();
+    expect(guides()).toHaveLength(1);
+    click(tool, at(700, 100));
+    tool.key('Enter');
+    expect(guides()[1]!.nodes.map(({ x }) => x)).toEqual([500, 700]);
+    doc.undo();
+    expect(guides()).toHaveLength(1);
+    click(tool, at(500, 100));
+    doc.undo();
+    doc.undo();
+    expect(guides()).toHaveLength(0);
+    forget();
+  });
+  test('another tool ends it and keeps it; one node alone is nothing', () => {
+    const done = vi.fn();
+    const tool = plotTool(host, done);
+    click(tool, at(500, 100));
+    tool.leave?.();
+    expect(guides()).toHaveLength(0);
+    click(tool, at(500, 100));
+    click(tool, at(600, 200));
+    tool.leave?.();
+    expect(guides()[0]!.nodes).toHaveLength(2);
+    expect(done).not.toHaveBeenCalled();
+    expect(tool.cancel()).toBe(false);
   });
 });
 

@@ -3,12 +3,13 @@ import { selectGuide } from '../../document/index.ts';
 import { guideFrom } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, heldToAngles, hitRadius, type Pointer } from '../pointer.ts';
-import type { DraftNode } from '../preview.ts';
+import type { DraftNode, Preview } from '../preview.ts';
 import type { Tool, ToolHost } from '../tool.ts';
 
 /**
  * Plotting: click for a corner, press and drag to pull handles, click the first node to close, click the last one again (or Enter) to end,
- * Backspace takes the last node back, Escape cancels. Nothing enters the document before the end.
+ * Backspace takes the last node back as undo does, Escape cancels. Another tool ends the guide as Enter does. Nothing enters the document before
+ * the end.
  */
 export function plotTool(host: ToolHost, done: () => void): Tool {
   let nodes: DraftNode[] = [];
@@ -17,36 +18,15 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
   let pressed: Pointer | undefined;
   let last: Pointer | undefined;
 
-  const near = (node: DraftNode | undefined, p: Pointer): boolean =>
-    node !== undefined && Math.hypot(node.x - p.x, node.y - p.y) * p.zoom <= hitRadius(p.kind);
+  const show = (): void => host.preview(previewOf(nodes, last, pulling));
 
-  /** The pointer drawn to what lies near; with Shift at a multiple of 15° from the last node. */
-  const placed = (p: Pointer): Pointer => {
-    const before = nodes.at(-1);
-    if (p.shift && before) {
-      const [dx, dy] = heldToAngles([p.x - before.x, p.y - before.y]);
-      return { ...p, x: before.x + dx, y: before.y + dy };
-    }
-    if (near(nodes[0], p) || near(before, p)) {
-      host.hint([]);
-      return p;
-    }
-    const { x, y, hints } = snapped(host.scene(), host.poses(), host.snapping(), p);
-    host.hint(hints);
-    return { ...p, x, y };
+  /** Takes the last node back. */
+  const back = (): boolean => {
+    if (nodes.length === 0) return false;
+    nodes = nodes.slice(0, -1);
+    show();
+    return true;
   };
-
-  const show = (): void =>
-    host.preview(
-      nodes.length === 0 && !last
-        ? null
-        : {
-            kind: 'plot',
-            nodes,
-            next: pulling || !last ? null : [last.x, last.y],
-            closes: nodes.length >= 2 && last !== undefined && near(nodes[0], last),
-          },
-    );
 
   const reset = (): void => {
     nodes = [];
@@ -57,17 +37,15 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
   };
 
   const finish = (closed: boolean): void => {
-    if (nodes.length >= 2) {
-      const guide = guideFrom(host.scene(), nodes, closed);
-      host.do('Plot guide', (scene) => addGuide(scene, { guide }), selectGuide(guide.id));
-      reset();
-      done();
-    } else reset();
+    const isGuide = nodes.length >= 2;
+    if (isGuide) put(host, nodes, closed);
+    reset();
+    if (isGuide) done();
   };
 
   return {
     down(raw) {
-      const p = placed(raw);
+      const p = aimed(host, nodes, raw);
       pressed = p;
       last = p;
       if (nodes.length >= 2 && near(nodes[0], p)) closing = pulling = true;
@@ -80,17 +58,13 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
     },
     move(p) {
       last = p;
-      if (!pulling || !pressed) return show();
       const index = closing ? 0 : nodes.length - 1;
       const node = nodes[index];
-      if (!node) return;
-      const way = [p.x - node.x, p.y - node.y] as const;
-      const out = p.shift ? heldToAngles(way) : way;
-      const isPulled = Math.hypot(p.x - pressed.x, p.y - pressed.y) * p.zoom > DRAG_FROM;
-      if (!isPulled) return;
-      const into = [-out[0], -out[1]] as const;
-      const pulled: DraftNode = closing ? { ...node, in: into } : { ...node, in: into, out, join: 'balanced' };
-      nodes = nodes.map((one, i) => (i === index ? pulled : one));
+      if (pulling && pressed && node) {
+        if (Math.hypot(p.x - pressed.x, p.y - pressed.y) * p.zoom <= DRAG_FROM) return;
+        const pulled = pulledTo(node, p, closing);
+        nodes = nodes.map((one, i) => (i === index ? pulled : one));
+      }
       show();
     },
     up(p) {
@@ -100,7 +74,7 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
       else show();
     },
     hover(p) {
-      last = placed(p);
+      last = aimed(host, nodes, p);
       show();
       return 'crosshair';
     },
@@ -112,11 +86,53 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
     key(key) {
       if (nodes.length === 0) return false;
       if (key === 'Enter') finish(false);
-      else if (key === 'Backspace') {
-        nodes = nodes.slice(0, -1);
-        show();
-      } else return false;
+      else if (key === 'Backspace') back();
+      else return false;
       return true;
     },
+    back,
+    leave() {
+      if (nodes.length >= 2) put(host, nodes, false);
+      reset();
+    },
   };
+}
+
+function put(host: ToolHost, nodes: readonly DraftNode[], closed: boolean): void {
+  const guide = guideFrom(host.scene(), nodes, closed);
+  host.do('Plot guide', (scene) => addGuide(scene, { guide }), selectGuide(guide.id));
+}
+
+const near = (node: DraftNode | undefined, p: Pointer): boolean =>
+  node !== undefined && Math.hypot(node.x - p.x, node.y - p.y) * p.zoom <= hitRadius(p.kind);
+
+/** The pointer drawn to what lies near; with Shift at a multiple of 15° from the last node. */
+function aimed(host: ToolHost, nodes: readonly DraftNode[], p: Pointer): Pointer {
+  const before = nodes.at(-1);
+  if (p.shift && before) {
+    const [dx, dy] = heldToAngles([p.x - before.x, p.y - before.y]);
+    return { ...p, x: before.x + dx, y: before.y + dy };
+  }
+  const isOnEnd = near(nodes[0], p) || near(before, p);
+  const { x, y, hints } = isOnEnd ? { ...p, hints: [] } : snapped(host.scene(), host.poses(), host.snapping(), p);
+  host.hint(hints);
+  return { ...p, x, y };
+}
+
+function previewOf(nodes: readonly DraftNode[], last: Pointer | undefined, pulling: boolean): Preview | null {
+  if (nodes.length === 0 && !last) return null;
+  return {
+    kind: 'plot',
+    nodes,
+    next: pulling || !last ? null : [last.x, last.y],
+    closes: nodes.length >= 2 && last !== undefined && near(nodes[0], last),
+  };
+}
+
+/** A node whose handles are pulled to the pointer; the first one, when it closes, keeps its handle out. */
+function pulledTo(node: DraftNode, p: Pointer, closing: boolean): DraftNode {
+  const way = [p.x - node.x, p.y - node.y] as const;
+  const out = p.shift ? heldToAngles(way) : way;
+  const into = [-out[0], -out[1]] as const;
+  return closing ? { ...node, in: into } : { ...node, in: into, out, join: 'balanced' };
 }

@@ -22,14 +22,21 @@ import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, hitRadius, type Pointer } from '../pointer.ts';
 import type { Tool, ToolHost } from '../tool.ts';
 
+/** A rider in the hand. */
+interface Drag {
+  readonly rider: string;
+  readonly from: Pointer;
+  /** Where its pivot was when it was taken. */
+  readonly pivot: readonly [number, number];
+  gesture: Gesture | undefined;
+}
+
 /**
  * Setting down: drag a rider to where it should be at the playhead. The guide grows a node there with a mark tied to it; at a time that has one already,
  * that one's node moves. Pressing the guide makes the selected rider be there then.
  */
 export function setDownTool(host: ToolHost): Tool {
-  let drag:
-    | { rider: string; index: number; from: Pointer; pivot: readonly [number, number]; gesture: Gesture | undefined }
-    | undefined;
+  let drag: Drag | undefined;
 
   const stop = (): void => {
     if (drag) host.release();
@@ -37,27 +44,15 @@ export function setDownTool(host: ToolHost): Tool {
     host.hint([]);
   };
 
-  const argsAt = (scene: Scene, p: Pointer): SetDown | undefined => {
-    const rider = drag && riderById(scene, drag.rider);
-    if (!drag || !rider) return undefined;
-    const raw: [number, number] = [drag.pivot[0] + p.x - drag.from.x, drag.pivot[1] + p.y - drag.from.y];
-    const guide = guideById(scene, rider.guide);
-    const time = localTime(scene, rider, host.time());
-    const closes = closesAt(scene, rider, time, raw, (2 * hitRadius(p.kind)) / p.zoom);
-    const near = closes
-      ? { x: raw[0], y: raw[1], hints: [] }
-      : snapped(scene, host.poses(), host.snapping(), p, raw, { riders: [rider.id] });
-    host.hint(
-      closes && guide?.nodes[0]
-        ? [{ kind: 'point', x: guide.nodes[0].x, y: guide.nodes[0].y, word: 'closes here' }]
-        : near.hints,
-    );
-    return {
-      rider: rider.id,
-      time,
-      to: [rounded(near.x), rounded(near.y)],
-      ...newIds(scene, rider),
-      closes,
+  const take = (rider: string, p: Pointer): void => {
+    const index = host.scene().riders.findIndex((one) => one.id === rider);
+    host.select(selectRider(rider));
+    host.hold();
+    drag = {
+      rider,
+      from: p,
+      pivot: [host.poses().of(index, 'x'), host.poses().of(index, 'y')],
+      gesture: undefined,
     };
   };
 
@@ -70,18 +65,8 @@ export function setDownTool(host: ToolHost): Tool {
       const hit = riders.find((one) => one.rider === chosen) ?? riders[0];
       const flag = hits.find((one) => one.kind === 'mark');
       const on = hits.find((one) => one.kind === 'guide');
-      if (hit) {
-        const index = scene.riders.findIndex((rider) => rider.id === hit.rider);
-        host.select(selectRider(hit.rider));
-        host.hold();
-        drag = {
-          rider: hit.rider,
-          index,
-          from: p,
-          pivot: [host.poses().of(index, 'x'), host.poses().of(index, 'y')],
-          gesture: undefined,
-        };
-      } else if (flag?.kind === 'mark') {
+      if (hit) take(hit.rider, p);
+      else if (flag?.kind === 'mark') {
         host.select(selectRider(flag.rider, [flag.mark]));
         host.goTo(timeOfMark(scene, flag.rider, flag.mark));
       } else if (on?.kind === 'guide' && chosen !== undefined) pressGuide(host, on.guide, chosen, p);
@@ -91,13 +76,13 @@ export function setDownTool(host: ToolHost): Tool {
     move(p) {
       if (!drag) return;
       if (!drag.gesture && Math.hypot(p.x - drag.from.x, p.y - drag.from.y) * p.zoom <= DRAG_FROM) return;
-      const refusal = reasonAgainst(host, argsAt(host.scene(), p));
-      if (refusal !== undefined) {
-        host.tell(refusal);
+      const args = placementAt(host, drag, p);
+      const refusal = args && setDown.can(host.scene(), args);
+      if (refusal) {
+        host.tell(wordsOfRefusal(refusal));
         return stop();
       }
       drag.gesture ??= host.begin(`Set ${riderById(host.scene(), drag.rider)?.name ?? 'rider'} down`);
-      const args = argsAt(host.scene(), p);
       drag.gesture.update((base) => (args ? setDown(base, args) : base));
     },
     up() {
@@ -119,26 +104,48 @@ export function setDownTool(host: ToolHost): Tool {
     /** Arrows set the selected rider down a px further at the playhead, with Shift ten. */
     key(key, shift = false) {
       const way = ARROWS[key];
-      const id = host.selection().riders[0];
-      const scene = host.scene();
-      const rider = riderById(scene, id ?? '');
-      if (!way || !rider || drag) return false;
-      const index = scene.riders.indexOf(rider);
-      const step = shift ? 10 : 1;
-      const to = [
-        rounded(host.poses().of(index, 'x') + way[0] * step),
-        rounded(host.poses().of(index, 'y') + way[1] * step),
-      ] as const;
-      const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
-      const refusal = setDown.can(scene, args);
-      if (refusal) host.tell(wordsOfRefusal(refusal));
-      else
-        host.inRun(`set down ${rider.id} at ${args.time}`, () =>
-          host.do(`Set ${rider.name} down`, (base) => setDown(base, args)),
-        );
-      return true;
+      if (!way || drag) return false;
+      const size = shift ? 10 : 1;
+      return setFurther(host, [way[0] * size, way[1] * size]);
     },
   };
+}
+
+/** What a drag asks for with the pointer there: the place, drawn to what lies near, and whether the way closes by it. */
+function placementAt(host: ToolHost, drag: Drag, p: Pointer): SetDown | undefined {
+  const scene = host.scene();
+  const rider = riderById(scene, drag.rider);
+  if (!rider) return undefined;
+  const raw: [number, number] = [drag.pivot[0] + p.x - drag.from.x, drag.pivot[1] + p.y - drag.from.y];
+  const guide = guideById(scene, rider.guide);
+  const time = localTime(scene, rider, host.time());
+  const closes = closesAt(scene, rider, time, raw, (2 * hitRadius(p.kind)) / p.zoom);
+  const near = closes
+    ? { x: raw[0], y: raw[1], hints: [] }
+    : snapped(scene, host.poses(), host.snapping(), p, raw, { riders: [rider.id] });
+  host.hint(
+    closes && guide?.nodes[0]
+      ? [{ kind: 'point', x: guide.nodes[0].x, y: guide.nodes[0].y, word: 'closes here' }]
+      : near.hints,
+  );
+  return { rider: rider.id, time, to: [rounded(near.x), rounded(near.y)], ...newIds(scene, rider), closes };
+}
+
+/** Sets the selected rider down so many px from where it is at the playhead; a held key is one step. False without a rider. */
+function setFurther(host: ToolHost, [dx, dy]: readonly [number, number]): boolean {
+  const scene = host.scene();
+  const rider = riderById(scene, host.selection().riders[0] ?? '');
+  if (!rider) return false;
+  const index = scene.riders.indexOf(rider);
+  const to = [rounded(host.poses().of(index, 'x') + dx), rounded(host.poses().of(index, 'y') + dy)] as const;
+  const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
+  const refusal = setDown.can(scene, args);
+  if (refusal) host.tell(wordsOfRefusal(refusal));
+  else
+    host.inRun(`set down ${rider.id} at ${args.time}`, () =>
+      host.do(`Set ${rider.name} down`, (base) => setDown(base, args)),
+    );
+  return true;
 }
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
@@ -150,11 +157,6 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 
 /** A thousandth of a pixel is finer than any hand. */
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
-
-function reasonAgainst(host: ToolHost, args: SetDown | undefined): string | undefined {
-  const refusal = args && setDown.can(host.scene(), args);
-  return refusal && wordsOfRefusal(refusal);
-}
 
 /** The time of a rider's own cycle at a time of the loop, on a frame, s. */
 export function localTime(scene: Scene, rider: Rider, time: number): number {

@@ -11,7 +11,7 @@ import {
   setRider,
   type Scene,
 } from '@pace-line/core';
-import { sheetScene } from '../../tools/sheet/testing.ts';
+import { sheetScene } from '../../../tools/sheet/testing.ts';
 import { createSvgStage, type Stage } from './stage.ts';
 
 /** Scenery behind, two riders of one line, a parked one in front. */

@@ -1,13 +1,13 @@
 import { useEffect } from 'react';
 import type { Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
+import { takesKeys } from './takes-keys.ts';
 
 /** Keys that a tool understands, before the Desk's own. */
 export function useToolKeys(tool: Tool, leave: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role="dialog"], [role="listbox"], [role="slider"]')) return;
+      if (takesKeys(event.target)) return;
       const used = event.key === 'Escape' ? tool.cancel() : tool.key(event.key, event.shiftKey);
       if (used) {
         event.preventDefault();

@@ -1,0 +1,96 @@
+import { displayOrder, type Scene } from '@pace-line/core';
+import type { Frame } from '../../../scene/playback.ts';
+import { cssMatrix, type ViewTransform } from '../view-transform.ts';
+import { createPlacedRiders } from './placed.ts';
+import { createStrokes } from './strokes.ts';
+import { arrange, svgElement } from './svg.ts';
+
+/** What draws the canvas: scenery, and riders that move. */
+export interface Stage {
+  setView: (view: ViewTransform) => void;
+  /** Shows the scene of a frame with every rider where it is then. */
+  draw: (frame: Frame) => void;
+  destroy: () => void;
+}
+
+/**
+ * The moving root is a layer of its own: what stands below it (scenery, guides as lines: desk.css) is not painted with it, nor what lies above. More
+ * layers cost more than they spare: each is blended over the whole pane in every frame.
+ */
+const STYLE =
+  'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none}' +
+  '.scenery{z-index:0}.riders{z-index:2;will-change:transform}';
+
+/** The two roots of a stage, each with a group that has the view's transform. */
+function createRoots(host: HTMLElement): {
+  readonly groups: readonly [scenery: SVGGElement, moving: SVGGElement];
+  readonly destroy: () => void;
+} {
+  // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
+  const shadow = host.shadowRoot ?? host.attachShadow({ mode: 'open' });
+  const style = document.createElement('style');
+  style.textContent = STYLE;
+  const root = (name: string): SVGSVGElement => {
+    const svg = svgElement('svg', { 'aria-hidden': 'true', class: name });
+    svg.append(svgElement('g'));
+    return svg;
+  };
+  const roots = [root('scenery'), root('riders')] as const;
+  shadow.replaceChildren(style, ...roots);
+  return {
+    groups: [roots[0].firstChild as SVGGElement, roots[1].firstChild as SVGGElement],
+    destroy: () => roots.forEach((one) => one.remove()),
+  };
+}
+
+/** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
+export function createSvgStage(host: HTMLElement): Stage {
+  const { groups, destroy } = createRoots(host);
+  const [scenery, moving] = groups;
+  const paper = svgElement('rect');
+  scenery.append(paper);
+  const riders = createPlacedRiders();
+  const strokes = createStrokes();
+  let scene: Scene | undefined;
+
+  /** Brings the drawn things of a scene into the two layers, in their order. */
+  const place = (next: Scene): void => {
+    const layers: [SVGElement[], SVGElement[]] = [[paper], []];
+    const paths = strokes.update(next);
+    const arts = new Map(next.art.map((art) => [art.id, art]));
+    // Riders at the bottom that never move are scenery; from the first thing on that may, all is in the layer that moves.
+    let isScenery = true;
+    for (const one of displayOrder(next)) {
+      isScenery &&= one.kind === 'rider' && one.rider.guide === null;
+      const art = one.kind === 'rider' ? arts.get(one.rider.art) : undefined;
+      const element = one.kind === 'stroke' ? paths.get(one.guide.id) : art && riders.groupOf(one.rider, art);
+      if (element) layers[isScenery ? 0 : 1].push(element);
+    }
+    riders.keepOnly(new Set(next.riders.map(({ id }) => id)));
+    arrange(scenery, layers[0]);
+    arrange(moving, layers[1]);
+  };
+
+  const show = (next: Scene): void => {
+    if (next === scene) return;
+    const isDrawn = next.guides !== scene?.guides && strokes.concerns(next);
+    if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
+    const { width, height, background } = next.canvas;
+    paper.setAttribute('width', String(width));
+    paper.setAttribute('height', String(height));
+    paper.setAttribute('fill', background ?? 'none');
+    scene = next;
+  };
+
+  return {
+    setView(view) {
+      for (const group of groups) group.setAttribute('transform', cssMatrix(view));
+    },
+    draw({ scene: next, poses }) {
+      show(next);
+      strokes.draw(poses.data);
+      riders.draw(next, poses.data);
+    },
+    destroy,
+  };
+}

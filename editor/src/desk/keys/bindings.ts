@@ -1,0 +1,92 @@
+import { cutSelected, duplicateSelected } from '../actions/clipboard.ts';
+import { joinToNearest, reverseDirection } from '../actions/guides.ts';
+import { addMark } from '../actions/marks.ts';
+import { nudge } from '../actions/moving.ts';
+import { deleteSelected, selectAll } from '../actions/selecting.ts';
+import { flipSelection } from '../actions/transforming.ts';
+import { zoomedAt } from '../canvas/view-transform.ts';
+import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+import { TOOL_NAMES, useDeskView, usePreferences, type Drawer } from '../view.ts';
+
+/** What a key does: looked up by its name, letters small. */
+export type Bindings = ReadonlyMap<string, () => void>;
+
+const bindings = (table: Readonly<Record<string, () => void>>): Bindings => new Map(Object.entries(table));
+
+const view = useDeskView.getState;
+
+const lean = (way: -1 | 1): void => view().set({ lean: view().lean === way ? 0 : way });
+
+const drawer = (which: Drawer): void => view().set({ drawer: view().drawer === which ? null : which });
+
+function zoomBy(factor: number): void {
+  const pane = document.querySelector('.canvas-surface');
+  view().set({ view: zoomedAt(view().view, factor, (pane?.clientWidth ?? 0) / 2, (pane?.clientHeight ?? 0) / 2) });
+}
+
+/** Arrows that carry what is selected a frame or a px, times `size`. */
+const arrows = (desk: Desk, size: number): Readonly<Record<string, () => void>> => ({
+  ArrowLeft: () => nudge(desk, -size, 0),
+  ArrowRight: () => nudge(desk, size, 0),
+  ArrowUp: () => nudge(desk, 0, -size),
+  ArrowDown: () => nudge(desk, 0, size),
+});
+
+const watching = (desk: Desk): Readonly<Record<string, () => void>> => ({
+  ',': () => desk.playback.step(-1, sceneOf(desk).clock.fps),
+  '.': () => desk.playback.step(1, sceneOf(desk).clock.fps),
+  Home: () => desk.playback.seek(0),
+  End: () => desk.playback.seek(Infinity),
+  x: () => view().set({ asSent: true }),
+});
+
+const arranging = (): Readonly<Record<string, () => void>> => ({
+  ...Object.fromEntries(TOOL_NAMES.map((tool, i) => [String(i + 1), () => view().set({ tool })])),
+  k: () => drawer('contents'),
+  l: () => drawer('art'),
+  ';': () => drawer('collection'),
+  '[': () => lean(1),
+  ']': () => lean(-1),
+  '\\': () => usePreferences.getState().toggleCards(),
+  '0': () => document.querySelector<HTMLElement>('[data-action="fit"]')?.click(),
+  '+': () => zoomBy(1.25),
+  '=': () => zoomBy(1.25),
+  '-': () => zoomBy(0.8),
+  '?': () => view().set({ shortcuts: true }),
+  Escape: () => view().set({ drawer: null, openCard: null }),
+});
+
+/** Keys pressed alone. */
+export const plainKeys = (desk: Desk): Bindings =>
+  bindings({
+    ...watching(desk),
+    ...arranging(),
+    ...arrows(desk, 1),
+    m: () => void addMark(desk),
+    r: () => {
+      const [id] = selectionOf(desk).guides;
+      if (id !== undefined) reverseDirection(desk, id, 'place');
+    },
+    j: () => joinToNearest(desk),
+    f: () => flipSelection(desk, 'across'),
+    Delete: () => deleteSelected(desk),
+    Backspace: () => deleteSelected(desk),
+  });
+
+/** Keys pressed with Shift that do another thing than alone; signs that some keyboards have there are in both. */
+export const shiftedKeys = (desk: Desk): Bindings =>
+  bindings({
+    ...arrows(desk, 10),
+    f: () => flipSelection(desk, 'over'),
+    ...Object.fromEntries(Object.entries(arranging()).filter(([key]) => /^[^\w\s]$/.test(key))),
+  });
+
+/** Keys pressed with Ctrl, or with ⌘. */
+export const controlKeys = (desk: Desk, shift: boolean): Bindings =>
+  bindings({
+    z: () => (shift ? desk.doc.redo() : desk.doc.undo()),
+    y: () => desk.doc.redo(),
+    x: () => cutSelected(desk),
+    d: () => duplicateSelected(desk),
+    a: () => selectAll(desk),
+  });

@@ -1,0 +1,63 @@
+/** A shortcut as the help shows it. */
+export interface Shortcut {
+  readonly keys: string;
+  readonly does: string;
+}
+
+/** Every shortcut of the Desk, for those who look them up. */
+export const SHORTCUTS: readonly { readonly group: string; readonly list: readonly Shortcut[] }[] = [
+  {
+    group: 'Watching',
+    list: [
+      { keys: 'Space', does: 'play or pause; held, drag pans the canvas' },
+      { keys: ', and .', does: 'one frame back, one frame on' },
+      { keys: 'Home and End', does: 'to the loop’s start, to its end' },
+      { keys: 'hold X', does: 'the canvas as it will be sent' },
+    ],
+  },
+  {
+    group: 'Drawing',
+    list: [
+      { keys: '1', does: 'Adjust' },
+      { keys: '2', does: 'Plot' },
+      { keys: '3', does: 'Sketch' },
+      { keys: '4', does: 'Act out' },
+      { keys: '5', does: 'Set down' },
+      { keys: 'arrows in Set down', does: 'set the selected rider down a px further at the playhead; with Shift ten' },
+      { keys: '6', does: 'Shape' },
+      { keys: '7', does: 'Measure' },
+      { keys: 'Alt while bending', does: 'a straight span becomes an arc' },
+      { keys: 'Shift while dragging', does: 'multiples of 15°; scaling keeps proportions' },
+      { keys: 'Ctrl while dragging', does: 'holds snapping off' },
+      { keys: 'R', does: 'reverse the selected guide; its riders keep their place' },
+      { keys: 'F, Shift F', does: 'flip what is selected left to right, upside down' },
+      { keys: 'J', does: 'join two open guides at their nearest ends' },
+      { keys: 'Enter', does: 'end the guide that is being plotted' },
+      { keys: 'Backspace', does: 'take the last plotted node back' },
+      { keys: 'Escape', does: 'give up what is under way' },
+      { keys: 'Tab, then arrows', does: 'go to a node or mark and nudge it; with Shift ten times as far' },
+      { keys: 'Delete', does: 'delete what is selected' },
+    ],
+  },
+  {
+    group: 'Timing',
+    list: [
+      { keys: 'M', does: 'set a mark at the playhead' },
+      { keys: 'Shift while dragging a mark', does: 'keep to one direction' },
+      { keys: 'Ctrl while dragging a mark', does: 'off frames and nodes' },
+    ],
+  },
+  {
+    group: 'The Desk',
+    list: [
+      { keys: 'Ctrl Z, Ctrl Shift Z', does: 'undo, redo' },
+      { keys: 'Ctrl C, X, V, D', does: 'copy, cut, paste, duplicate' },
+      { keys: 'Ctrl A', does: 'select all' },
+      { keys: '[ and ]', does: 'lean toward the canvas, toward the sheet' },
+      { keys: '\\', does: 'fold the cards' },
+      { keys: '0, + and −', does: 'fit the canvas, zoom in, zoom out' },
+      { keys: 'K, L and ;', does: 'Contents, Art, Collection' },
+      { keys: '?', does: 'this list' },
+    ],
+  },
+];

@@ -1,0 +1,113 @@
+import { Menu } from '@mantine/core';
+import { IconDots } from '@tabler/icons-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { fileStem, renameScene, writeScene } from '@pace-line/core';
+import { keepScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
+import { offerUndo } from '../look/notices.tsx';
+import { saveFile } from '../platform/files.ts';
+
+interface KeptCardProps {
+  readonly card: SceneCard;
+}
+
+/** A scene kept in this browser: opened by its picture or its name, renamed, saved, deleted. */
+export function KeptCard({ card }: KeptCardProps) {
+  const navigate = useNavigate();
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <li className="scene-card">
+      <button
+        type="button"
+        className="scene-face"
+        onClick={() => void navigate(`/scene/${card.id}`)}
+        aria-label={`Open ${card.name}`}
+      >
+        {card.thumbnail ? (
+          <img alt="" loading="lazy" src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`} />
+        ) : (
+          <span className="picture-wait">no picture yet</span>
+        )}
+      </button>
+      <div className="scene-line">
+        {renaming ? (
+          <NameInput card={card} onDone={() => setRenaming(false)} />
+        ) : (
+          <span className="scene-title">{card.name}</span>
+        )}
+        <span className="muted">{whenOf(card.changed)}</span>
+        <CardMenu card={card} renaming={renaming} onRename={() => setRenaming(true)} />
+      </div>
+    </li>
+  );
+}
+
+async function rename(card: SceneCard, name: string): Promise<void> {
+  const stored = await loadStored(card.id);
+  if (stored.state === 'ok' && name.trim() && name.trim() !== card.name)
+    await keepScene(card.id, renameScene(stored.scene, { name }), null);
+}
+
+async function save(card: SceneCard): Promise<void> {
+  const stored = await loadStored(card.id);
+  if (stored.state === 'ok')
+    saveFile(`${fileStem(card.name)}.paceline.json`, 'application/json', writeScene(stored.scene));
+  else if (stored.state === 'broken') saveFile(`${fileStem(card.name)}.raw.json`, 'application/json', stored.raw);
+}
+
+async function remove(card: SceneCard): Promise<void> {
+  const restore = await removeStored(card.id);
+  offerUndo(`“${card.name}” was deleted`, restore);
+}
+
+function NameInput({ card, onDone }: KeptCardProps & { onDone: () => void }) {
+  return (
+    <input
+      className="rename"
+      aria-label={`New name of ${card.name}`}
+      defaultValue={card.name}
+      maxLength={200}
+      autoFocus
+      onBlur={(event) => {
+        onDone();
+        void rename(card, event.currentTarget.value);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') onDone();
+      }}
+    />
+  );
+}
+
+interface CardMenuProps extends KeptCardProps {
+  readonly renaming: boolean;
+  readonly onRename: () => void;
+}
+
+function CardMenu({ card, renaming, onRename }: CardMenuProps) {
+  return (
+    <Menu position="bottom-end" returnFocus={!renaming}>
+      <Menu.Target>
+        <button type="button" className="plain-button" aria-label={`More for ${card.name}`}>
+          <IconDots size={16} aria-hidden />
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={onRename}>Rename</Menu.Item>
+        <Menu.Item onClick={() => void save(card)}>Save as a file</Menu.Item>
+        <Menu.Item color="red" onClick={() => void remove(card)}>
+          Delete
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function whenOf(changed: number): string {
+  const minutes = Math.round((Date.now() - changed) / 60_000);
+  if (minutes < 1) return 'just now';
+  if (minutes < 60) return `${minutes} min ago`;
+  if (minutes < 24 * 60) return `${Math.round(minutes / 60)} h ago`;
+  return new Date(changed).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+}
