@@ -28,6 +28,21 @@ export function useFrame(listener: FrameListener): void {
   useEffect(() => playback.onFrame((frame) => latest.current(frame)), [playback]);
 }
 
+/** ms. While it plays a reader follows no more than ten figures a second; each costs a layout. */
+const FIGURES_EVERY = 100;
+
+/** Says a figure of the frames: of each while it stands, and of ten a second while it plays, all figures of the page in the same ones. */
+export function useFigure(say: FrameListener): void {
+  const { playback } = useOpenScene();
+  const said = useRef(-1);
+  useFrame((frame) => {
+    const now = Math.floor(performance.now() / FIGURES_EVERY);
+    if (playback.isPlaying && now === said.current) return;
+    said.current = now;
+    say(frame);
+  });
+}
+
 export function usePlaying(): { playing: boolean; speed: number } {
   const { playback } = useOpenScene();
   const subscribe = useCallback((listener: () => void) => playback.onChange(listener), [playback]);

@@ -1,29 +1,23 @@
 import { useRef } from 'react';
 import { xOfTime, type Axes } from '@pace-line/core';
-import { useFrame, useOpenScene } from '../../scene/context.ts';
-
-/** ms. While it plays, a reader follows no more than twenty figures a second; each costs a layout. */
-const FIGURES_EVERY = 50;
+import { useFigure, useFrame } from '../../scene/context.ts';
 
 /** px from the right edge within which the speed stands left of the head. */
 const NEAR_END = 80;
 
 /** The playhead over the sheet, with the selected rider's speed beside it. Drawn in the frame, not by React. */
 export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefined }) {
-  const { playback } = useOpenScene();
   const head = useRef<HTMLDivElement>(null);
   const speed = useRef<HTMLSpanElement>(null);
-  const said = useRef(0);
-  useFrame(({ time, motion }) => {
+  useFrame(({ time }) => {
     const x = xOfTime(axes, time);
-    if (head.current) {
-      head.current.style.transform = `translateX(${x.toFixed(1)}px)`;
-      head.current.classList.toggle('near-end', x > axes.right - NEAR_END);
-    }
-    const now = performance.now();
+    if (!head.current) return;
+    head.current.style.transform = `translateX(${x.toFixed(1)}px)`;
+    head.current.classList.toggle('near-end', x > axes.right - NEAR_END);
+  });
+  useFigure(({ time, motion }) => {
     const moving = rider === undefined ? undefined : motion.rider(rider);
-    if (!speed.current || !moving || (playback.isPlaying && now - said.current < FIGURES_EVERY)) return;
-    said.current = now;
+    if (!speed.current || !moving) return;
     const words = `${Math.round(Math.abs(moving.speedAt(time)))} px/s`;
     if (speed.current.textContent !== words) speed.current.textContent = words;
   });

@@ -8,7 +8,7 @@ import {
 import { memo, useRef, type ReactNode } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
-import { useFrame, useOpenScene, usePlaying } from '../../scene/context.ts';
+import { useFigure, useOpenScene, usePlaying } from '../../scene/context.ts';
 
 const SPEEDS = [
   [0.25, '¼'],
@@ -62,21 +62,15 @@ function PlayButtons() {
 /** The time and the frame, wide enough for the loop's last. */
 function Readout() {
   const clock = useCalmState((state) => state.shown.clock);
-  const { playback } = useOpenScene();
   const time = useRef<HTMLSpanElement>(null);
   const frame = useRef<HTMLSpanElement>(null);
   const length = loopLength(clock);
   const count = frameCount(clock);
-  const said = useRef(0);
-  // While it plays, a reader follows no more than twenty figures a second; each costs a layout.
-  useFrame(({ time: now }) => {
-    const at = performance.now();
-    if (playback.isPlaying && at - said.current < 50) return;
-    said.current = at;
+  useFigure(({ time: now }) => {
     if (time.current) time.current.textContent = now.toFixed(2);
     if (frame.current) frame.current.textContent = String(Math.floor((now / length) * count + 1e-6));
   });
-  const width = (most: string) => ({ minWidth: `${most.length}ch` });
+  const width = (most: string) => ({ width: `${most.length}ch` });
   return (
     <>
       <span className="figures readout">
