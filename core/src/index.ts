@@ -189,6 +189,7 @@ export {
   shiftMarks,
   simplifyGuide,
   splitGuide,
+  stretchMarks,
   straightenSpans,
   transformGuides,
   transformNodes,

@@ -12,6 +12,7 @@ import {
   deleteGuides,
   deleteMarks,
   deleteNodes,
+  deleteRiders,
   detachRiders,
   insertMark,
   insertNode,
@@ -34,6 +35,7 @@ import {
   setPace,
   setSeating,
   splitGuide,
+  stretchMarks,
 } from './index.ts';
 
 const marks = [
@@ -126,6 +128,47 @@ describe('marks', () => {
           .of(0, 'distance'),
       ).toBeCloseTo(prepare(scene).poseAt(t).of(0, 'distance'), 6),
     );
+  });
+  test('a longer loop can take delays and own cycles along: all of it is the same motion, slower', () => {
+    const own = sceneOf({
+      guides: [LOOPS],
+      riders: [
+        riderOn('r', 'loops', marks, { pace: { delay: 0.7 } }),
+        riderOn('s', 'loops', marks.slice(0, 2), { pace: { cycle: 2, delay: 0.3, repeat: 'there-and-back' } }),
+      ],
+    });
+    const slow = setClock(own, { duration: 10, along: true });
+    for (const i of [0, 1])
+      for (const t of times)
+        expect(
+          prepare(slow)
+            .poseAt(2.5 * t)
+            .of(i, 'distance'),
+        ).toBeCloseTo(prepare(own).poseAt(t).of(i, 'distance'), 6);
+    const stays = setClock(own, { duration: 10 });
+    expect(stays.riders.map(({ pace }) => [pace.delay, pace.cycle])).toEqual([
+      [0.7, null],
+      [0.3, 2],
+    ]);
+    expect(stays.riders[1]).toBe(own.riders[1]);
+  });
+  test('marks of one rider are stretched alone, about the first of them, up to the next', () => {
+    const args = { rider: 'r', marks: ['r-m1', 'r-m3'] };
+    const half = stretchMarks(scene, { ...args, factor: 0.5 });
+    expect(timesOf(half)).toEqual([
+      [0, 0],
+      [0.75, 0.25],
+      [1.5, 0],
+      [4, 0],
+    ]);
+    expect(timesOf(stretchMarks(scene, { ...args, factor: 9 })).map(([t]) => t)).toEqual([0, 2, 4, 4]);
+    expect(stretchMarks.can(scene, { ...args, marks: ['r-m2'], factor: 2 })?.code).toBe('stretch-needs-two');
+    const last = stretchMarks(scene, { rider: 'r', marks: ['r-m2', 'r-m4'], factor: 2 });
+    expect(timesOf(last)).toEqual(timesOf(scene));
+  });
+  test('a locked rider is not deleted', () => {
+    const locked = { ...scene, riders: scene.riders.map((one) => ({ ...one, locked: true })) };
+    expect(deleteRiders.can(locked, { ids: ['r'] })).toMatchObject({ code: 'locked', data: { name: 'r' } });
   });
   test('marks are pasted from the playhead on, over what lies there', () => {
     const clip = copyMarks(scene, 'r', ['r-m2', 'r-m3']);

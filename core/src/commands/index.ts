@@ -11,7 +11,7 @@ export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
 export { setShape, shapeNodes } from './guide/shapes.ts';
 export { matrixAbout, transformGuides, transformNodes, type Matrix } from './guide/transform.ts';
 export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
-export { shiftMarks } from './mark/shift.ts';
+export { shiftMarks, stretchMarks } from './mark/shift.ts';
 export { pullSpan, straightenSpans } from './node/bend.ts';
 export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNode } from './node/nodes.ts';
 export { asShare, pointOfPlace } from './places/places.ts';

@@ -37,6 +37,7 @@ export const REFUSALS = [
   'parked',
   'piece-needs-two-ends',
   'split-at-end',
+  'stretch-needs-two',
   'tolerance',
   'two-nodes-to-close',
 ] as const;

@@ -55,3 +55,27 @@ test('what is chosen while a hand moves something is passed on at once', () => {
   expect(doc.calm.getState().selection.riders).toEqual(['a']);
   gesture.cancel();
 });
+
+test('spacing follows at half of the frames while only times change, and at once while a guide is bent', () => {
+  const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
+  const seen = new Set<Scene>();
+  doc.spacing.subscribe((state) => seen.add(state.shown));
+  const timing = doc.begin('Move mark');
+  for (let i = 0; i < 60; i++) {
+    timing.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+    vi.advanceTimersByTime(16);
+  }
+  expect(seen.size).toBeGreaterThan(12);
+  expect(seen.size).toBeLessThan(32);
+  // A hand that stands still sees the last of it.
+  vi.advanceTimersByTime(60);
+  expect(doc.spacing.getState().shown).toBe(doc.state.shown);
+  timing.commit();
+  const bending = doc.begin('Bend');
+  for (let i = 0; i < 10; i++) {
+    bending.update((scene) => moved(scene, i));
+    vi.advanceTimersByTime(16);
+    expect(doc.spacing.getState().shown).toBe(doc.state.shown);
+  }
+  bending.commit();
+});

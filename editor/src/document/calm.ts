@@ -3,10 +3,13 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 /** ms. Shortest time between two pictures of what a hand is moving, away from the canvas. */
 const CALM = 120;
 
+/** ms. The same for what is drawn on the canvas beside it. */
+export const HALF_CALM = 50;
+
 /** What is asked of a state. */
 interface Settling {
-  readonly shown: { readonly riders: unknown };
-  readonly committed: { readonly riders: unknown };
+  readonly shown: { readonly riders: unknown; readonly guides: unknown };
+  readonly committed: { readonly riders: unknown; readonly guides: unknown };
   readonly selection: unknown;
 }
 
@@ -16,11 +19,18 @@ export const isMoving = ({ shown, committed }: Settling): boolean => shown !== c
 /** Whether a gesture is under way that changes nothing of the riders, but guides. */
 export const isBending = (state: Settling): boolean => isMoving(state) && state.shown.riders === state.committed.riders;
 
+/** Whether a gesture is under way that changes nothing of the guides: times and places of riders alone. */
+export const isTiming = (state: Settling): boolean => isMoving(state) && state.shown.guides === state.committed.guides;
+
 /**
- * The same states at a calmer pace: as long as `waits` says so they follow about eight times a second, which leaves the frames to the canvas. What is
- * chosen, and every committed change, is passed on at once.
+ * The same states at a calmer pace: as long as `waits` says so they follow about eight times a second, or every `pause` ms, which leaves the frames to what
+ * the hand moves. What is chosen, and every committed change, is passed on at once.
  */
-export function calmed<S extends Settling>(store: StoreApi<S>, waits: (state: S) => boolean): StoreApi<S> {
+export function calmed<S extends Settling>(
+  store: StoreApi<S>,
+  waits: (state: S) => boolean,
+  pause = CALM,
+): StoreApi<S> {
   const calm = createStore<S>(() => store.getState());
   let timer: ReturnType<typeof setTimeout> | undefined;
   let last = -Infinity;
@@ -32,7 +42,7 @@ export function calmed<S extends Settling>(store: StoreApi<S>, waits: (state: S)
   };
   store.subscribe((state) => {
     const isCalm = waits(state) && state.selection === calm.getState().selection;
-    const wait = last + CALM - performance.now();
+    const wait = last + pause - performance.now();
     if (!isCalm || wait <= 0) pass();
     else timer ??= setTimeout(pass, wait);
   });

@@ -17,6 +17,7 @@ export {
   useDocument,
   useDocumentState,
   useSheetState,
+  useSpacingState,
   useSteadyScene,
 } from './context.ts';
 export { writeJournal } from './journal.ts';

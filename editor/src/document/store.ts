@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Scene } from '@pace-line/core';
-import { calmed, isBending, isMoving } from './calm.ts';
+import { calmed, HALF_CALM, isBending, isMoving, isTiming } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
 
@@ -52,6 +52,8 @@ export class SceneDocument {
   readonly calm: StoreApi<DocumentState>;
   /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand. */
   readonly sheet: StoreApi<DocumentState>;
+  /** The same at half of the frames or less while only times change: for the spacing ticks. */
+  readonly spacing: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
   /** The run that is being added to, and the last one that was. */
   #joining: string | undefined;
@@ -72,6 +74,7 @@ export class SceneDocument {
     }));
     this.calm = calmed(this.store, isMoving);
     this.sheet = calmed(this.store, isBending);
+    this.spacing = calmed(this.store, isTiming, HALF_CALM);
   }
 
   get state(): DocumentState {

@@ -42,6 +42,7 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   parked: () => 'A parked rider has no guide and no pace line.',
   'piece-needs-two-ends': () => 'Select the nodes at both ends of the piece to be faired, or none for the whole guide.',
   'split-at-end': () => 'A guide can be split at a node between its ends.',
+  'stretch-needs-two': () => 'Choose two marks or more: what lies between them is stretched.',
   tolerance: () => 'The tolerance is more than 0 px.',
   'two-nodes-to-close': () => 'A guide needs two nodes to close.',
 };

@@ -2,18 +2,19 @@ import { freeName, freshIds, guideById, type Art, type Guide, type Rider, type S
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
 import type { MarksClip } from './marks.ts';
 
-/** What is copied: riders and guides with all that they need, or marks of one pace line and the guide that their places are on. */
-export type Clip =
-  | {
-      readonly kind: 'things';
-      readonly art: readonly Art[];
-      readonly guides: readonly Guide[];
-      readonly riders: readonly Rider[];
-    }
-  | MarksClip;
+/** Copied riders and guides with all that they need. */
+export interface ThingsClip {
+  readonly kind: 'things';
+  readonly art: readonly Art[];
+  readonly guides: readonly Guide[];
+  readonly riders: readonly Rider[];
+}
+
+/** What is copied: things of a scene, or marks of one pace line. */
+export type Clip = ThingsClip | MarksClip;
 
 /** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
-export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): Clip {
+export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): ThingsClip {
   const riders = scene.riders.filter((rider) => riderIds.includes(rider.id));
   const guides = scene.guides.filter((guide) => guideIds.includes(guide.id));
   const art = scene.art.filter((one) => riders.some((rider) => rider.art === one.id));
@@ -35,12 +36,7 @@ export interface Pasted {
  * Pastes guides and riders with new ids, moved by an offset, px. Art that the scene has already (same markup) is shared; riders whose guide was
  * not itself copied stay on that guide where the scene has it.
  */
-export function pasteThings(
-  scene: Scene,
-  clip: Extract<Clip, { kind: 'things' }>,
-  offset: number,
-  copyGuides: readonly string[],
-): Pasted {
+export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copyGuides: readonly string[]): Pasted {
   const free = freshIds(scene);
   const renamed = new Map<string, string>();
   const fresh = (id: string): string => {

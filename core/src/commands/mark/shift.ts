@@ -7,7 +7,7 @@ import {
   type Rider,
   type Scene,
 } from '../../scene/index.ts';
-import { command, guideOf, replaceRider, riderOf } from '../command.ts';
+import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
 import { onGuide } from './marks.ts';
 
 /** Where a group of a rider's marks may go: offsets in time, s, and along the guide, px, that keep all of them between their neighbours and on an open guide. */
@@ -47,6 +47,43 @@ function shiftRangeOf(scene: Scene, rider: Rider, ids: readonly string[]): Shift
     highest: Math.max(0, highest),
   };
 }
+
+/** From the first to the last of some marks: their indexes; undefined where they are fewer than two. */
+function reachOf(marks: readonly Mark[], ids: readonly string[]): readonly [from: number, to: number] | undefined {
+  const from = marks.findIndex(({ id }) => ids.includes(id));
+  const to = marks.findLastIndex(({ id }) => ids.includes(id));
+  return from >= 0 && to > from ? [from, to] : undefined;
+}
+
+/**
+ * Stretches marks in time about the first of them, all between the first and the last with their rests; places stay. What comes after them is not pushed: they
+ * reach to the next mark, or to the end of the cycle, at most.
+ */
+export const stretchMarks = command<{ rider: string; marks: readonly string[]; factor: number }>(
+  (scene, { rider: id, marks, factor }) =>
+    onGuide(scene, id) ??
+    (reachOf(riderOf(scene, id).pace.marks, marks) === undefined || !(factor > 0)
+      ? refusal('stretch-needs-two')
+      : undefined),
+  (scene, { rider: id, marks: ids, factor }) => {
+    const rider = riderOf(scene, id);
+    const { marks } = rider.pace;
+    const [from, to] = reachOf(marks, ids) ?? [0, 0];
+    const [first, last, next] = [marks[from], marks[to], marks[to + 1]];
+    if (!first || !last) return scene;
+    const most = ((next?.time ?? cycleOf(rider, scene.clock)) - first.time) / (last.time + last.dwell - first.time);
+    const by = Math.min(factor, most);
+    const moved = (mark: Mark): Mark => ({
+      ...mark,
+      time: first.time + (mark.time - first.time) * by,
+      dwell: mark.dwell * by,
+    });
+    return replaceRider(scene, {
+      ...rider,
+      pace: { ...rider.pace, marks: marks.map((mark, i) => (i >= from && i <= to ? moved(mark) : mark)) },
+    });
+  },
+);
 
 const held = (value: number, from: number, to: number): number => Math.min(Math.max(value, from), to);
 

@@ -1,5 +1,5 @@
-import { artById, guideById, idsIn, type Rider } from '../../scene/index.ts';
-import { command, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
+import { artById, guideById, idsIn, type Rider, type Scene } from '../../scene/index.ts';
+import { command, missingRider, refusal, replaceRider, riderOf, type Refusal } from '../command.ts';
 
 /** Adds a rider in front of the others. */
 export const addRider = command<{ rider: Rider }>(
@@ -22,14 +22,16 @@ export const setRider = command<{ id: string; patch: RiderPatch }>(
   (scene, { id, patch }) => replaceRider(scene, { ...riderOf(scene, id), ...patch }),
 );
 
+/** Why riders cannot be taken by hand: one is not there, or is locked. */
+function heldRider(scene: Scene, ids: readonly string[]): Refusal | undefined {
+  const missing = ids.map((id) => missingRider(scene, id)).find(Boolean);
+  const locked = scene.riders.find((rider) => rider.locked && ids.includes(rider.id));
+  return missing ?? (locked ? refusal('locked', { name: locked.name }) : undefined);
+}
+
 /** Moves parked riders by an offset, px. Riders on a guide are moved in their lift and lead instead, by `slideRider`. */
 export const moveRiders = command<{ ids: readonly string[]; dx: number; dy: number }>(
-  (scene, { ids }) => {
-    const missing = ids.map((id) => missingRider(scene, id)).find(Boolean);
-    if (missing) return missing;
-    const locked = ids.map((id) => riderOf(scene, id)).find((rider) => rider.locked);
-    return locked ? refusal('locked', { name: locked.name }) : undefined;
-  },
+  (scene, { ids }) => heldRider(scene, ids),
   (scene, { ids, dx, dy }) => ({
     ...scene,
     riders: scene.riders.map((rider) =>
@@ -38,8 +40,9 @@ export const moveRiders = command<{ ids: readonly string[]; dx: number; dy: numb
   }),
 );
 
+/** Deletes riders; a locked one has to be unlocked first. */
 export const deleteRiders = command<{ ids: readonly string[] }>(
-  (scene, { ids }) => ids.map((id) => missingRider(scene, id)).find(Boolean),
+  (scene, { ids }) => heldRider(scene, ids),
   (scene, { ids }) => ({ ...scene, riders: scene.riders.filter((rider) => !ids.includes(rider.id)) }),
 );
 

@@ -1,4 +1,4 @@
-import type { Clock } from '../../scene/index.ts';
+import type { Clock, Pace } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretched } from '../mark/marks.ts';
 
@@ -7,10 +7,13 @@ export const renameScene = command<{ name: string }>(
   (scene, { name }) => ({ ...scene, name: name.trim() }),
 );
 
-/** Sets the clock. A new duration stretches the marks of every rider that runs by it, so that the motion is the same, slower or faster. */
-export const setClock = command<Partial<Clock>>(
+/**
+ * Sets the clock. A new duration stretches the marks of every rider that runs by it, so that the motion is the same, slower or faster; with `along` every
+ * rider's delay and own cycle too.
+ */
+export const setClock = command<Partial<Clock> & { along?: boolean }>(
   (_, { duration }) => (duration === undefined || (duration > 0 && duration <= 3600) ? undefined : refusal('duration')),
-  (scene, patch) => {
+  (scene, { along = false, ...patch }) => {
     const clock = { ...scene.clock, ...patch };
     const factor = clock.duration / scene.clock.duration;
     return {
@@ -19,11 +22,20 @@ export const setClock = command<Partial<Clock>>(
       riders:
         factor === 1
           ? scene.riders
-          : scene.riders.map((rider) =>
-              rider.pace.cycle === null
-                ? { ...rider, pace: { ...rider.pace, marks: stretched(rider.pace.marks, factor) } }
-                : rider,
-            ),
+          : scene.riders.map((rider) => {
+              const pace = paceStretched(rider.pace, factor, along);
+              return pace === rider.pace ? rider : { ...rider, pace };
+            }),
     };
   },
 );
+
+function paceStretched(pace: Pace, factor: number, along: boolean): Pace {
+  const { cycle, delay, marks } = pace;
+  if (cycle !== null && !along) return pace;
+  return {
+    ...pace,
+    marks: stretched(marks, factor),
+    ...(along ? { delay: delay * factor, cycle: cycle === null ? null : cycle * factor } : {}),
+  };
+}

@@ -1,5 +1,6 @@
 import { deleteGuides, deleteMarks, deleteNodes, deleteRiders, guideById, riderById } from '@pace-line/core';
 import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document/index.ts';
+import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { change, perform, plural } from './change.ts';
 
@@ -40,13 +41,22 @@ export function deleteSelected(desk: Desk): void {
   } else if (guides.length > 0 || riders.length > 0) deleteThings(desk, guides, riders);
 }
 
-export function deleteThings(desk: Desk, guides: readonly string[], riders: readonly string[]): void {
+/** Deletes guides and riders; what is locked stays, and is named. */
+export function deleteThings(desk: Desk, guideIds: readonly string[], riderIds: readonly string[]): void {
   const { time } = desk.playback;
   const scene = sceneOf(desk);
-  const names = [
-    ...guides.map((id) => guideById(scene, id)?.name),
-    ...riders.map((id) => riderById(scene, id)?.name),
-  ].filter(Boolean);
+  const things = [
+    ...guideIds.flatMap((id) => guideById(scene, id) ?? []),
+    ...riderIds.flatMap((id) => riderById(scene, id) ?? []),
+  ];
+  const locked = things.filter((one) => one.locked).map(({ name }) => `“${name}”`);
+  if (locked.length > 0)
+    tell(`${locked.join(', ')} ${locked.length === 1 ? 'is' : 'are'} locked; unlock in Contents to delete.`);
+  const free = things.filter((one) => !one.locked);
+  const names = free.map(({ name }) => name);
+  const isFree = (id: string): boolean => free.some((one) => one.id === id);
+  const [guides, riders] = [guideIds.filter(isFree), riderIds.filter(isFree)];
+  if (free.length === 0) return;
   change(
     desk,
     names.length === 1 ? `Delete ${names[0] ?? ''}` : `Delete ${names.length} things`,

@@ -26,7 +26,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
   const selection = useDocumentState((state) => state.selection);
   const zoom = useDeskView((state) => state.view.zoom);
   const tool = useDeskView((state) => state.tool);
-  const ticks = useTicks(shown, selection, zoom);
+  const ticks = useTicks(zoom);
   const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
   return (
     <>

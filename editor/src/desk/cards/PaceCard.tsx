@@ -9,18 +9,20 @@ import {
   setClock,
   setDwell,
   setPace,
+  stretchMarks,
   type Guide,
   type Mark,
   type Repeat,
   type Rider,
 } from '@pace-line/core';
+import { useState } from 'react';
 import { selectRider, useDocument, useCalmState } from '../../document/index.ts';
-import { ChoiceField, NumberField, PX, secondsAt } from '../../fields/index.ts';
+import { ChoiceField, NumberField, PERCENT, PX, secondsAt } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { seconds } from '../labels.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { EaseSelect } from './EaseSelect.tsx';
-import { change } from '../actions/change.ts';
+import { change, perform } from '../actions/change.ts';
 import { deleteSelected } from '../actions/selecting.ts';
 import { addMark } from '../actions/marks.ts';
 
@@ -81,8 +83,31 @@ function PaceRows({ rider, guide, chosen }: PaceRowsProps) {
         </Row>
       )}
       <MarksRow rider={rider} chosen={chosen.length > 0 ? chosen : [mark.id]} />
+      <StretchRow rider={rider} chosen={chosen} />
       <CycleRows rider={rider} />
     </>
+  );
+}
+
+/** Stretches this rider's marks alone: those that are chosen, or all. */
+function StretchRow({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
+  const desk = useDesk();
+  const marks = chosen.length > 1 ? chosen : rider.pace.marks.map(({ id }) => id);
+  if (marks.length < 2) return null;
+  return (
+    <Row label={chosen.length > 1 ? `Stretch these ${chosen.length} by` : 'Stretch marks by'}>
+      <NumberField
+        label="Stretch the marks in time by"
+        value={100}
+        unit="%"
+        units={PERCENT}
+        min={0.1}
+        max={100_000}
+        onCommit={(percent) =>
+          perform(desk, 'Stretch marks', stretchMarks, { rider: rider.id, marks, factor: percent / 100 })
+        }
+      />
+    </Row>
   );
 }
 
@@ -226,6 +251,8 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
 function ClockRows() {
   const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
+  const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
+  const [along, setAlong] = useState(false);
   const isBack = clock.repeat === 'there-and-back';
   return (
     <>
@@ -238,7 +265,7 @@ function ClockRows() {
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(duration) => change(desk, 'Change duration', (scene) => setClock(scene, { duration }))}
+          onCommit={(duration) => change(desk, 'Change duration', (scene) => setClock(scene, { duration, along }))}
         />
         <NumberField
           label="Frames a second"
@@ -251,6 +278,20 @@ function ClockRows() {
           onCommit={(fps) => change(desk, 'Change frame rate', (scene) => setClock(scene, { fps }))}
         />
       </Row>
+      {hasOwn && (
+        <Row label="Own times then">
+          <Segments
+            label="When the length changes, delays and own cycles"
+            title="Riders that start later or have a cycle of their own: whether a new length stretches these times too."
+            value={along ? 'along' : 'stay'}
+            options={[
+              ['stay', 'stay'],
+              ['along', 'stretch too'],
+            ]}
+            onChange={(value) => setAlong(value === 'along')}
+          />
+        </Row>
+      )}
       <Row label="Scene">
         <Segments
           label="Scene repeats"
