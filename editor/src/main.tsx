@@ -61,7 +61,7 @@ if (!root) throw new Error('The page has no #root');
 createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="light">
-      <Notifications position="bottom-right" />
+      <Notifications position="bottom-right" limit={20} />
       <RouterProvider router={router} />
       <JobNotes />
     </MantineProvider>

@@ -368,7 +368,6 @@ describe('riders', () => {
   });
   test('copied and pasted, all ids are new and the motion is the same, moved', () => {
     const clip = copyThings(scene, ['loops'], ['r']);
-    if (clip.kind !== 'things') throw new Error('not things');
     const pasted = pasteThings(scene, clip, 24, ['loops']);
     expect(sceneFromJson(pasted.scene).ok).toBe(true);
     expect(pasted.scene.art).toHaveLength(1);

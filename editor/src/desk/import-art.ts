@@ -1,4 +1,4 @@
-import { tell, warn } from '../look/notices.tsx';
+import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { readArtFile } from '../jobs/index.ts';
 import { fitsItsBox } from './fits-box.ts';
 import { bringInArt } from './actions/riding.ts';
@@ -22,7 +22,7 @@ export async function importArt(file: File, desk: Desk): Promise<string | undefi
 export async function importArtText(name: string, text: string, desk: Desk): Promise<string | undefined> {
   const read = await readArtFile(text);
   if (!read.ok) {
-    warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+    warnUntaken(name, read.message);
     return undefined;
   }
   const title =

@@ -1,6 +1,6 @@
 import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from '@pace-line/core';
 import { keepGuide, looksLikeCollection, readCollection } from '../document/index.ts';
-import { tell, warn } from '../look/notices.tsx';
+import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf } from '../jobs/index.ts';
 import { useDeskView } from './view.ts';
@@ -36,7 +36,7 @@ export async function importGuideFiles(files: readonly File[], desk: Desk): Prom
 
 async function addCollection(name: string, text: string): Promise<void> {
   const read = readCollection(text);
-  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  if (!read.ok) return warnUntaken(name, read.message);
   for (const { name: called, guide } of read.guides) await keepGuide(called, guide);
   tell(`${read.guides.length} guides were added to the collection.`);
 }
@@ -44,7 +44,7 @@ async function addCollection(name: string, text: string): Promise<void> {
 /** Opens the parts of a drawing, to be named guide, rider, scenery or left out. */
 export async function takeApart(name: string, text: string): Promise<void> {
   const read = await readPartsOf(text);
-  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  if (!read.ok) return warnUntaken(name, read.message);
   useDeskView.getState().set({ takenApart: { name: stem(name), parts: read.parts, notices: read.notices } });
 }
 
@@ -71,7 +71,7 @@ const isRound = (points: readonly Vec[]): boolean => {
 
 export function importPoints(name: string, text: string, desk: Desk): void {
   const read = pointsFromText(text);
-  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  if (!read.ok) return warnUntaken(name, read.message);
   const points = placed(read.points, desk);
   addPoints(desk, points, isRound(points), stem(name));
   if (read.skipped.length > 0)
@@ -80,7 +80,7 @@ export function importPoints(name: string, text: string, desk: Desk): void {
 
 function importGpx(name: string, text: string, desk: Desk): void {
   const read = tracksFromGpx(text);
-  if (!read.ok) return warn(`${name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+  if (!read.ok) return warnUntaken(name, read.message);
   const { width, height } = sceneOf(desk).canvas;
   const all = read.tracks.flatMap(({ points }) => points);
   const fitted = fittedTo(all, width, height);

@@ -18,9 +18,9 @@ afterEach(() => {
 function started(keep: (scene: Scene) => Promise<void>) {
   const doc = new SceneDocument(emptyScene('A'), (callback) => callback());
   const said: SaveState['kind'][] = [];
-  const stop = startAutosave(doc, { keep, journal: () => true, report: (state) => said.push(state.kind) });
+  const { stop, flush } = startAutosave(doc, { keep, journal: () => true, report: (state) => said.push(state.kind) });
   const rename = (name: string): void => doc.do('Rename', (scene) => renameScene(scene, { name }));
-  return { doc, said, stop, rename };
+  return { doc, said, stop, flush, rename };
 }
 
 test('a change is kept within a second, many in a row once', async () => {
@@ -61,5 +61,27 @@ test('a failure is said and tried again; stopping keeps what is left', async () 
   rename('C');
   stop();
   await vi.advanceTimersByTimeAsync(0);
+  expect(kept).toEqual(['B', 'C']);
+});
+
+test('what is handed over is kept first, though nothing more may be changed', async () => {
+  const kept: string[] = [];
+  let slow: () => void = () => undefined;
+  const { doc, rename, flush } = started(
+    (scene) => new Promise((resolve) => (slow = () => resolve(void kept.push(scene.name)))),
+  );
+  rename('B');
+  await vi.advanceTimersByTimeAsync(700);
+  rename('C');
+  const refused = vi.fn();
+  doc.whenRefused = refused;
+  doc.setReadOnly(true);
+  const flushed = flush();
+  rename('D');
+  expect(refused).toHaveBeenCalledTimes(1);
+  slow();
+  await vi.advanceTimersByTimeAsync(0);
+  slow();
+  await flushed;
   expect(kept).toEqual(['B', 'C']);
 });

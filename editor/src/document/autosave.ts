@@ -1,4 +1,5 @@
 import type { Scene } from '@pace-line/core';
+import { reasonOf } from '../words/reasons.ts';
 import type { SceneDocument } from './store.ts';
 
 export type SaveState =
@@ -17,23 +18,26 @@ export interface Keeping {
   readonly report: (state: SaveState) => void;
 }
 
+/** What keeps an open document. */
+export interface Autosave {
+  /** Keeps what is not kept yet, now. */
+  readonly flush: () => Promise<void>;
+  /** The same, and no more after it. */
+  readonly stop: () => void;
+}
+
 /**
  * Keeps the committed scene within a second of its last change; a failure (a full quota) is reported and tried again. When the page goes with something that is not
- * kept, that is written to the journal; where even that fails, leaving asks first. Gives back a function that keeps what is left and stops.
+ * kept, that is written to the journal; where even that fails, leaving asks first.
  */
-export function startAutosave(doc: SceneDocument, { keep, journal, report }: Keeping): () => void {
+export function startAutosave(doc: SceneDocument, { keep, journal, report }: Keeping): Autosave {
   let kept = doc.state.committed;
   let keptAt = Date.now();
   let failed = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let running = false;
-  const save = async (): Promise<void> => {
-    clearTimeout(timer);
-    timer = undefined;
-    const scene = doc.state.committed;
-    if (scene === kept) report({ kind: 'kept', at: keptAt });
-    if (scene === kept || running || doc.state.readOnly) return;
-    running = true;
+  let running: Promise<void> | undefined;
+  const isPending = (): boolean => doc.state.committed !== kept;
+  const write = async (scene: Scene): Promise<void> => {
     try {
       await keep(scene);
       kept = scene;
@@ -42,33 +46,45 @@ export function startAutosave(doc: SceneDocument, { keep, journal, report }: Kee
       report({ kind: 'kept', at: keptAt });
     } catch (error) {
       failed = true;
-      report({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
-      timer = setTimeout(() => void save(), RETRY);
+      report({ kind: 'failed', message: reasonOf(error) });
+      timer = setTimeout(save, RETRY);
     }
-    running = false;
-    if (doc.state.committed !== kept && timer === undefined) timer = setTimeout(() => void save(), DELAY);
+    running = undefined;
+    if (isPending() && timer === undefined) timer = setTimeout(save, DELAY);
+  };
+  /** One writing at a time: what changes meanwhile is written after it. */
+  const save = (): void => {
+    clearTimeout(timer);
+    timer = undefined;
+    if (!isPending()) report({ kind: 'kept', at: keptAt });
+    else if (!doc.state.readOnly) running ??= write(doc.state.committed);
+  };
+  const flush = async (): Promise<void> => {
+    await running;
+    if (isPending()) await (running ??= write(doc.state.committed));
   };
   const stopWatching = doc.store.subscribe((state, before) => {
     if (state.committed === before.committed) return;
     if (!failed) report({ kind: 'waiting' });
-    timer ??= setTimeout(() => void save(), DELAY);
+    timer ??= setTimeout(save, DELAY);
   });
-  const isPending = (): boolean => doc.state.committed !== kept && !doc.state.readOnly;
+  const isMine = (): boolean => isPending() && !doc.state.readOnly;
   const onHide = (): void => {
-    if (isPending()) journal(doc.state.committed);
-    void save();
+    if (isMine()) journal(doc.state.committed);
+    save();
   };
   const onLeave = (event: Event): void => {
-    if (isPending() && failed && !journal(doc.state.committed)) event.preventDefault();
+    if (isMine() && failed && !journal(doc.state.committed)) event.preventDefault();
   };
   document.addEventListener('visibilitychange', onHide);
   window.addEventListener('pagehide', onHide);
   window.addEventListener('beforeunload', onLeave);
-  return () => {
+  const stop = (): void => {
     stopWatching();
     document.removeEventListener('visibilitychange', onHide);
     window.removeEventListener('pagehide', onHide);
     window.removeEventListener('beforeunload', onLeave);
     onHide();
   };
+  return { flush, stop };
 }

@@ -20,6 +20,7 @@ export {
   useSpacingState,
   useSteadyScene,
 } from './context.ts';
+export { answerHandover, askHandover } from './handover.ts';
 export { writeJournal } from './journal.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { selectedParts } from './parts.ts';

@@ -60,6 +60,8 @@ export class SceneDocument {
   #run: ChangeRun | undefined;
   /** What is being made outside of the document, and can take its last step back. */
   readonly #drafts = new Set<() => boolean>();
+  /** Called where a change is tried while the document is only read. */
+  whenRefused: (() => void) | undefined;
   readonly #nextFrame: NextFrame;
 
   constructor(scene: Scene, nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback)) {
@@ -83,7 +85,7 @@ export class SceneDocument {
 
   /** Makes one change as one step of undo. Nothing happens where the change gives back the same scene or the document is read-only. */
   do(label: string, change: (scene: Scene) => Scene, selection?: Selection): void {
-    if (this.state.readOnly) return;
+    if (this.refuses()) return;
     this.#gesture?.commit();
     const scene = change(this.state.committed);
     if (scene !== this.state.committed) this.#commit(label, scene, selection ?? this.state.selection);
@@ -102,6 +104,7 @@ export class SceneDocument {
 
   /** Begins a gesture; one that is still open is committed first. */
   begin(label: string): Gesture {
+    this.refuses();
     this.#gesture?.commit();
     const base = this.state.committed;
     let latest: ((scene: Scene) => Scene) | undefined;
@@ -142,6 +145,12 @@ export class SceneDocument {
 
   select(selection: Selection): void {
     this.store.setState({ selection });
+  }
+
+  /** Whether nothing may be changed here; who tries is told. */
+  refuses(): boolean {
+    if (this.state.readOnly) this.whenRefused?.();
+    return this.state.readOnly;
   }
 
   /** Something that is being made outside of the document is asked first at each undo: true where it took its last step back. Gives what ends that. */
@@ -205,7 +214,7 @@ export class SceneDocument {
   }
 
   #travel(entry: Entry, past: readonly Entry[], future: readonly Entry[]): void {
-    if (this.state.readOnly) return;
+    if (this.refuses()) return;
     this.store.setState({
       committed: entry.scene,
       shown: entry.scene,

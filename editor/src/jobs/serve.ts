@@ -1,4 +1,5 @@
 import type { JobAnswer, JobHandlers, JobReports, JobRequest } from './protocol.ts';
+import { reasonOf } from '../words/reasons.ts';
 
 /** What of a worker's scope is used, so that tests bring their own. */
 interface Scope {
@@ -27,8 +28,6 @@ export function serveJobs(handlers: JobHandlers, scope: Scope = self): void {
       if (!handler) throw new Error(`no job of the kind "${data.kind}"`);
       scope.postMessage({ type: 'done', result: await handler(data.input as never, reports as never) });
     };
-    answer().catch((error: unknown) =>
-      scope.postMessage({ type: 'failed', message: error instanceof Error ? error.message : String(error) }),
-    );
+    answer().catch((error: unknown) => scope.postMessage({ type: 'failed', message: reasonOf(error) }));
   };
 }

@@ -1,8 +1,10 @@
 import { notifications } from '@mantine/notifications';
+import { reasonOf } from '../words/reasons.ts';
 
-/** Says something in passing. */
+/** Says something in passing. What is said already is not said again beside itself. */
 export function tell(message: string, title?: string): void {
   notifications.show({
+    id: `${title ?? ''}-${message}`.replace(/\W+/g, '-'),
     message,
     title,
     autoClose: 6000,
@@ -22,6 +24,10 @@ export function warn(title: string, message: string): void {
     closeButtonProps: { 'aria-label': 'Close this notice' },
   });
 }
+
+/** Says that a file or a pasted thing was not taken in, and why. */
+export const warnUntaken = (name: string, why: string): void =>
+  warn(`${name} was not taken in`, `Reason: ${reasonOf(new Error(why))}. Nothing was changed.`);
 
 /** Says what was taken away, with a button that brings it back. */
 export function offerUndo(title: string, restore: () => Promise<void>): void {

@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
 import {
+  answerHandover,
+  askHandover,
   keepScene,
   loadStored,
   lockScene,
@@ -49,7 +51,7 @@ export function useOpenDocument(id: string): OpenDocument {
   const doc = open?.doc ?? null;
   const held = useLock(id, doc, steal);
   const save = useKeeping(id, doc);
-  return { opened, open, save, held, takeOver: () => setSteal((n) => n + 1) };
+  return { opened, open, save, held, takeOver: () => void askHandover(id).then(() => setSteal((n) => n + 1)) };
 }
 
 /** Holds the scene for this tab, or lets it be read only. */
@@ -59,6 +61,7 @@ function useLock(id: string, doc: SceneDocument | null, steal: number): boolean 
     if (!doc) return;
     let lock: SceneLock | undefined;
     let gone = false;
+    doc.whenRefused = () => tell('This scene is open in another tab; here it can only be looked at.');
     const lose = (): void => {
       setHeld(false);
       doc.setReadOnly(true);
@@ -83,7 +86,7 @@ function useKeeping(id: string, doc: SceneDocument | null): SaveState {
   const [save, setSave] = useState<SaveState>({ kind: 'kept', at: Date.now() });
   useEffect(() => {
     if (!doc) return;
-    const stop = startAutosave(doc, {
+    const { flush, stop } = startAutosave(doc, {
       keep: (scene) => keepScene(id, scene),
       journal: (scene) => writeJournal(id, scene),
       report: (state) => {
@@ -96,7 +99,13 @@ function useKeeping(id: string, doc: SceneDocument | null): SaveState {
       },
     });
     const stopThumbnails = keepThumbnails(id, doc);
+    // From here on this tab changes nothing more: what it has is what the other will read.
+    const stopAnswering = answerHandover(id, () => {
+      doc.setReadOnly(true);
+      return flush();
+    });
     return () => {
+      stopAnswering();
       stop();
       stopThumbnails();
     };

@@ -2,6 +2,7 @@ import { emptyScene, readScene, wordingOf, type Scene } from '@pace-line/core';
 import { keepScene, listCards } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { newSceneId } from '../platform/ids.ts';
+import { reasonOf } from '../words/reasons.ts';
 
 /** Keeps a scene under a new id and gives the id. */
 export async function keepNew(scene: Scene, sample: string | null = null): Promise<string | undefined> {
@@ -10,10 +11,7 @@ export async function keepNew(scene: Scene, sample: string | null = null): Promi
     await keepScene(id, scene, sample);
     return id;
   } catch (error) {
-    warn(
-      'The scene could not be kept',
-      `This browser did not store it: ${error instanceof Error ? error.message : String(error)}`,
-    );
+    warn('The scene could not be kept', `This browser did not store it: ${reasonOf(error)}.`);
     return undefined;
   }
 }

@@ -6,7 +6,6 @@ import { sceneOf, type Desk } from '../desk.ts';
 
 /** Makes a change as one step of undo; what commands refuse is told to the person, and nothing is changed. */
 export function change(desk: Desk, label: string, edit: (scene: Scene) => Scene, selection?: Selection): void {
-  if (isReading(desk)) return;
   try {
     desk.doc.do(label, edit, selection);
   } catch (error) {
@@ -16,17 +15,11 @@ export function change(desk: Desk, label: string, edit: (scene: Scene) => Scene,
 
 /** Runs a command as one step of undo where it applies; else tells why not. */
 export function perform<A>(desk: Desk, label: string, command: Command<A>, args: A, selection?: Selection): boolean {
-  if (isReading(desk)) return false;
+  if (desk.doc.refuses()) return false;
   const refusal = command.can(sceneOf(desk), args);
   if (refusal) tell(wordsOfRefusal(refusal));
   else desk.doc.do(label, (scene) => command(scene, args), selection);
   return refusal === undefined;
-}
-
-/** A tab that only reads says so. */
-function isReading({ doc }: Desk): boolean {
-  if (doc.state.readOnly) tell('This scene is open in another tab; here it can only be looked at.');
-  return doc.state.readOnly;
 }
 
 /** How a button, a menu item or a key stands towards a command: whether it applies, and if not, why. */

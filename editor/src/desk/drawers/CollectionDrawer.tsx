@@ -17,7 +17,7 @@ import {
 } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
-import { offerUndo, tell, warn } from '../../look/notices.tsx';
+import { offerUndo, tell, warnUntaken } from '../../look/notices.tsx';
 import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importGuideFiles } from '../import-guides.ts';
@@ -81,7 +81,7 @@ function Intake() {
 async function bringIn(): Promise<void> {
   for (const file of await pickFiles('.json,application/json')) {
     const read = readCollection(await file.text());
-    if (!read.ok) warn(`${file.name} was not taken in`, `Reason: ${read.message}. Nothing was changed.`);
+    if (!read.ok) warnUntaken(file.name, read.message);
     else {
       for (const { name, guide } of read.guides) await keepGuide(name, guide);
       tell(`${read.guides.length} guides were added to the collection.`);
