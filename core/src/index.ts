@@ -22,7 +22,7 @@ export {
   unionOf,
   type Vec,
 } from './geometry/index.ts';
-export { foldTime, type Repeat, shownTimes } from './time/index.ts';
+export { foldTime, type Repeat, type Shown, shownCopies, shownTimes } from './time/index.ts';
 export { EASE_OFFERS, offerOfEase, wordsOfEase, type Ease } from './pace/index.ts';
 export {
   ALLOWED_ELEMENTS,

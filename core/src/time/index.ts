@@ -1,2 +1,2 @@
 export { emptyFolded, fold, foldTime, isHeld, REPEATS, roundOf, type Folding, type Repeat } from './fold.ts';
-export { cutsAtWraps, shownTimes, timesOfLocals } from './unfold.ts';
+export { cutsAtWraps, shownCopies, shownTimes, timesOfLocals, type Shown } from './unfold.ts';

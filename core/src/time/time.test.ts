@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { cutsAtWraps, foldTime, isHeld, REPEATS, shownTimes, timesOfLocals, type Folding } from './index.ts';
+import {
+  cutsAtWraps,
+  foldTime,
+  isHeld,
+  REPEATS,
+  shownCopies,
+  shownTimes,
+  timesOfLocals,
+  type Folding,
+} from './index.ts';
 
 const folding = fc.record({
   delay: fc.double({ min: -5, max: 5, noNaN: true }),
@@ -32,6 +41,20 @@ describe('unfolding is folding backwards', () => {
     expect(shownTimes(by, 0.5, 4)).toEqual([0.5, 2.5]);
     expect(shownTimes({ ...by, repeat: 'there-and-back' }, 0.5, 8)).toEqual([0.5, 4.5]);
     expect(shownTimes({ ...by, repeat: 'once', delay: 1 }, 0.5, 4)).toEqual([1.5]);
+  });
+  test('there and back a mark is shown on the way back too, where local time runs backward; not once more at a turn', () => {
+    const by: Folding = { delay: 0, cycle: 2, repeat: 'there-and-back' };
+    expect(shownCopies(by, 0.5, 8)).toEqual([
+      { time: 0.5, direction: 1 },
+      { time: 4.5, direction: 1 },
+      { time: 3.5, direction: -1 },
+      { time: 7.5, direction: -1 },
+    ]);
+    for (const local of [0, 2]) expect(shownCopies(by, local, 4).every(({ direction }) => direction === 1)).toBe(true);
+    const late: Folding = { ...by, delay: 1.2 };
+    for (const { time, direction } of shownCopies(late, 0.7, 8))
+      expect(foldTime(time, late)).toMatchObject({ local: expect.closeTo(0.7, 9) as number, direction });
+    expect(shownCopies({ ...by, repeat: 'loop' }, 0.5, 4)).toHaveLength(2);
   });
   test('a line is cut where a loop starts anew', () => {
     expect(cutsAtWraps({ delay: 0.5, cycle: 2, repeat: 'loop' }, -1, 5)).toEqual([-1, 0.5, 2.5, 4.5, 5]);

@@ -1,4 +1,5 @@
 import { wholeNumbers } from '../search.ts';
+import type { Side } from '../geometry/index.ts';
 import { roundOf, type Folding } from './fold.ts';
 
 /** Numbers of the rounds that a stretch of time touches. */
@@ -40,6 +41,23 @@ export function shownTimes(by: Folding, local: number, length: number): number[]
     (time) => (local <= 0 ? time < length - AT_END : true) && (local >= by.cycle ? time > AT_END : true),
   );
   return inner.length > 0 ? inner : times;
+}
+
+/** One of the times of a loop at which a local time is shown, s, and whether local time runs forward there. */
+export interface Shown {
+  readonly time: number;
+  readonly direction: Side;
+}
+
+/** Where a local time is shown in [0, length]: on the way there as `shownTimes` has it, then on the way back, but not once more at its turns. */
+export function shownCopies(by: Folding, local: number, length: number): Shown[] {
+  const there = shownTimes(by, local, length).map((time): Shown => ({ time, direction: 1 }));
+  if (by.repeat !== 'there-and-back' || local <= AT_END || local >= by.cycle - AT_END) return there;
+  const round = roundOf(by.cycle, by.repeat);
+  const back = by.delay + round - local;
+  const first = Math.ceil((0 - back) / round - AT_END);
+  for (let k = first; back + k * round <= length + AT_END; k++) there.push({ time: back + k * round, direction: -1 });
+  return there;
 }
 
 /** `from`, `to` and the times between them where a loop starts anew: between two of them a line is unbroken but for its jumps. */

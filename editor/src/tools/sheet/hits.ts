@@ -5,7 +5,7 @@ import {
   gapToLine,
   pathOfGuide,
   prepare,
-  shownTimes,
+  shownCopies,
   timeAtX,
   xOfTime,
   yOfDistance,
@@ -14,6 +14,7 @@ import {
   type Mark,
   type Rider,
   type Scene,
+  type Shown,
   type Side,
 } from '@pace-line/core';
 import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
@@ -21,9 +22,9 @@ import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
 /** What lies under a pointer on the sheet. */
 export type SheetHit =
   | { readonly kind: 'strip' }
-  /** A mark of the selected rider, at the time of the loop at which it was pressed. */
-  | { readonly kind: 'mark'; readonly rider: Rider; readonly mark: Mark; readonly shownAt: number }
-  | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shownAt: number }
+  /** A mark of the selected rider, or the end of its rest, as it was pressed: on the way there or back. */
+  | { readonly kind: 'mark'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
+  | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
   | {
       readonly kind: 'line';
       readonly rider: Rider;
@@ -41,9 +42,12 @@ const REACH = { mouse: 9, pen: 9, touch: 18 } as const;
 export const footOfMark = (guide: Guide, rider: Rider, mark: Mark): number =>
   distanceOfPlace(guide, pathOfGuide(guide), mark.place) + rider.lead;
 
-/** Where the handle at a rest's end stands, px: at the end, but never on the mark. */
-export const restHandleX = (axes: Axes, shownAt: number, mark: Mark): number =>
-  Math.max(xOfTime(axes, shownAt + mark.dwell), xOfTime(axes, shownAt) + (mark.dwell > 0 ? 12 : 16));
+/** Where the handle at a rest's end stands, px: at the end, but never on the mark; on the way back left of it. */
+export function restHandleX(axes: Axes, { time, direction }: Shown, mark: Mark): number {
+  const x = xOfTime(axes, time);
+  const reach = Math.abs(xOfTime(axes, time + mark.dwell) - x);
+  return x + direction * Math.max(reach, mark.dwell > 0 ? 12 : 16);
+}
 
 /** What is under the pointer: the strip, else the nearest of the selected rider's marks and rests, else a line, the selected rider's first. */
 export function sheetHitAt(host: SheetHost, { x, y, kind }: SheetPointer): SheetHit | undefined {
@@ -73,10 +77,10 @@ function nearestHandle(host: SheetHost, rider: Rider, x: number, y: number, reac
   };
   for (const mark of rider.pace.marks) {
     const hy = yOfDistance(axes, footOfMark(host.guide(), rider, mark));
-    for (const shownAt of shownTimes(folding, mark.time, length)) {
-      consider({ kind: 'mark', rider, mark, shownAt }, xOfTime(axes, shownAt), hy);
+    for (const shown of shownCopies(folding, mark.time, length)) {
+      consider({ kind: 'mark', rider, mark, shown }, xOfTime(axes, shown.time), hy);
       if (mark.dwell > 0 || chosen.includes(mark.id))
-        consider({ kind: 'rest', rider, mark, shownAt }, restHandleX(axes, shownAt, mark), hy);
+        consider({ kind: 'rest', rider, mark, shown }, restHandleX(axes, shown, mark), hy);
     }
   }
   return best;

@@ -140,6 +140,12 @@ describe('lines', () => {
     // At 3 s of the loop the rider is on its way back, at 1 s of its cycle and 200 px.
     drag(at(x(3), y(200)), at(x(3.5), y(200)));
     expect(times()).toEqual([0, 0.5, 2]);
+    // It stands on the way back too, and is taken there: back to where it was.
+    drag(at(x(3.5), y(200)), at(x(3), y(200)));
+    expect(times()).toEqual([0, 1, 2]);
+    // Its rest lies before it on the way back: that comes from where it ends.
+    drag(at(x(3) - 16, y(200)), at(x(2.6), y(200)));
+    expect(marks('r')[1]).toMatchObject({ time: 1, dwell: expect.closeTo(0.4, 9) as number });
   });
   test('with a lead, line and marks stand where the rider’s foot is', () => {
     open(sceneOf({ riders: [riderOn('r', 'line', MARKS, { lead: 20 })] }));

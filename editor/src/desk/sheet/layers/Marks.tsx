@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import {
   foldingOf,
-  shownTimes,
+  shownCopies,
   xOfTime,
   yOfDistance,
   type Axes,
@@ -9,6 +9,7 @@ import {
   type Mark,
   type Rider,
   type Scene,
+  type Shown,
 } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
@@ -31,10 +32,10 @@ export function Marks({ scene, guide, rider, axes, length, chosen }: MarksProps)
   return (
     <g className="marks" style={{ color: guide.color }}>
       {rider.pace.marks.flatMap((mark) =>
-        shownTimes(folding, mark.time, length).map((shownAt, copy) => (
+        shownCopies(folding, mark.time, length).map((shown, copy) => (
           <MarkRing
             key={`${mark.id}-${copy}`}
-            {...{ rider, mark, axes, shownAt, chosen }}
+            {...{ rider, mark, axes, shown, chosen }}
             distance={footOfMark(guide, rider, mark)}
             isFirst={copy === 0}
           />
@@ -48,20 +49,20 @@ interface MarkRingProps {
   readonly rider: Rider;
   readonly mark: Mark;
   readonly axes: Axes;
-  readonly shownAt: number;
+  readonly shown: Shown;
   readonly distance: number;
   readonly chosen: readonly string[];
   /** The copy that is reached by keyboard. */
   readonly isFirst: boolean;
 }
 
-function MarkRing({ rider, mark, axes, shownAt, distance, chosen, isFirst }: MarkRingProps) {
+function MarkRing({ rider, mark, axes, shown, distance, chosen, isFirst }: MarkRingProps) {
   const desk = useDesk();
-  const x = xOfTime(axes, shownAt);
+  const x = xOfTime(axes, shown.time);
   const y = yOfDistance(axes, distance);
   if (x < axes.left - 4 || x > axes.right + 4) return null;
   const isChosen = chosen.includes(mark.id);
-  const rest = restHandleX(axes, shownAt, mark);
+  const rest = restHandleX(axes, shown, mark);
   const reached = isFirst
     ? ({
         tabIndex: 0,

@@ -1,4 +1,4 @@
-import { foldingOf, prepare, shownTimes, xOfTime, yOfDistance } from '@pace-line/core';
+import { foldingOf, prepare, shownCopies, xOfTime, yOfDistance } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { footOfMark } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
@@ -36,7 +36,7 @@ function marksIn(host: SheetHost, a: SheetPointer, b: SheetPointer): string[] {
   return rider.pace.marks
     .filter((mark) => {
       const y = yOfDistance(axes, footOfMark(host.guide(), rider, mark));
-      const xs = shownTimes(folding, mark.time, length).map((time) => xOfTime(axes, time));
+      const xs = shownCopies(folding, mark.time, length).map(({ time }) => xOfTime(axes, time));
       return y >= top && y <= bottom && xs.some((x) => x >= left && x <= right);
     })
     .map((mark) => mark.id);

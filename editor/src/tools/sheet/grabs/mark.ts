@@ -49,7 +49,7 @@ export function shiftOfMark(
 /** Drags the selected marks together; a press without a drag selects one, with Shift adds it or takes it out. */
 export function grabMark(
   host: SheetHost,
-  { rider, mark }: SheetHit & { kind: 'mark' },
+  { rider, mark, shown }: SheetHit & { kind: 'mark' },
   pressed: SheetPointer,
 ): SheetDrag {
   const before = host.selection().marks;
@@ -62,7 +62,7 @@ export function grabMark(
     move(p) {
       if (!gesture && !hasMoved(pressed, p)) return;
       gesture ??= host.begin(moving.length > 1 ? `Move ${moving.length} marks` : 'Move mark');
-      const shift = shiftOfMark(host, rider, mark, pressed, p);
+      const shift = shiftOfMark(host, rider, mark, pressed, p, shown.direction);
       gesture.update((base: Scene) => shiftMarks(base, { rider: rider.id, marks: moving, ...shift }));
     },
     end() {

@@ -7,7 +7,7 @@ import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
 /** Drags the end of a rest: it ends where the hand is, whole frames after its mark. */
 export function grabRest(
   host: SheetHost,
-  { rider, mark, shownAt }: SheetHit & { kind: 'rest' },
+  { rider, mark, shown }: SheetHit & { kind: 'rest' },
   pressed: SheetPointer,
 ): SheetDrag {
   host.select(selectRider(rider.id, [mark.id]));
@@ -16,7 +16,8 @@ export function grabRest(
     move(p) {
       if (!gesture && !hasMoved(pressed, p)) return;
       gesture ??= host.begin('Change rest');
-      const end = onFrame(host, mark.time + timeAtX(host.axes(), p.x) - shownAt, p);
+      const reach = shown.direction * (timeAtX(host.axes(), p.x) - shown.time);
+      const end = onFrame(host, mark.time + reach, p);
       gesture.update((base) => setDwell(base, { rider: rider.id, mark: mark.id, dwell: Math.max(0, end - mark.time) }));
     },
     end: () => gesture?.commit(),
