@@ -2,6 +2,7 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels';
 import { useDocumentState } from '../document/index.ts';
+import { useArrival } from '../look/use-arrival.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
@@ -27,13 +28,16 @@ export function Desk() {
   useDeskKeys();
   useFileDrops();
   useTitle();
+  const heading = useArrival();
   const isPaged = useMediaQuery(PAGES, undefined, { getInitialValueInEffect: false });
   const page = useDeskView((state) => state.page);
   const cardsFolded = usePreferences((state) => state.cardsFolded);
   const mode = isPaged ? `paged page-${page}` : cardsFolded ? 'cards-folded' : '';
   return (
     <main className={`desk ${mode}`}>
-      <h1 className="visually-hidden">Desk</h1>
+      <h1 ref={heading} tabIndex={-1} className="visually-hidden">
+        Desk
+      </h1>
       <TopBar />
       {isPaged ? (
         <div className="pages">

@@ -23,7 +23,7 @@ export {
 export { answerHandover, askHandover } from './handover.ts';
 export { writeJournal } from './journal.ts';
 export { lockScene, type SceneLock } from './lock.ts';
-export { selectedParts } from './parts.ts';
+export { PART_KINDS, selectedParts } from './parts.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
   collectAssets,

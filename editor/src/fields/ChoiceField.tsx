@@ -28,9 +28,15 @@ function PlainChoiceField({ label, value, data, searchable, width, onChange }: C
       allowDeselect={false}
       searchable={searchable ?? false}
       selectFirstOptionOnChange={searchable ?? false}
-      maxDropdownHeight={260}
+      // The list itself scrolls, so that it is one thing for a reader.
+      withScrollArea={false}
+      styles={{ options: { maxHeight: 260, overflowY: 'auto' } }}
       comboboxProps={{ withinPortal: true, width: 'max-content', position: 'bottom-end' }}
       onOptionSubmit={leave}
+      onKeyDown={(event) => {
+        // Left, it shows its old choice again whatever was typed.
+        if (event.key === 'Escape') leave();
+      }}
       onChange={(next: string | null, _item: ComboboxItem) => {
         if (next !== null) onChange(next);
       }}

@@ -6,19 +6,22 @@ interface TextFieldProps {
   readonly label: string;
   readonly value: string;
   readonly disabled?: boolean;
+  /** The keyboard is brought to it as it appears, its text selected. */
+  readonly autoFocus?: boolean;
   readonly onCommit: (value: string) => void;
+  /** It is left, by Enter or Escape or else by going elsewhere. */
+  readonly onDone?: (byKey: boolean) => void;
 }
 
-function PlainTextField({ label, value, disabled, onCommit }: TextFieldProps) {
+function PlainTextField({ label, value, disabled, autoFocus, onCommit, onDone }: TextFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
-  const givenUp = useRef(false);
+  const leftBy = useRef<'Enter' | 'Escape' | null>(null);
   const finish = (): void => {
-    if (givenUp.current) {
-      givenUp.current = false;
-      return setDraft(null);
-    }
-    if (draft !== null && draft.trim() && draft.trim() !== value) onCommit(draft.trim());
+    const by = leftBy.current;
+    leftBy.current = null;
+    if (by !== 'Escape' && draft !== null && draft.trim() && draft.trim() !== value) onCommit(draft.trim());
     setDraft(null);
+    onDone?.(by !== null);
   };
   return (
     <TextInput
@@ -27,15 +30,15 @@ function PlainTextField({ label, value, disabled, onCommit }: TextFieldProps) {
       value={draft ?? value}
       disabled={disabled}
       maxLength={200}
+      autoFocus={autoFocus}
+      onFocus={autoFocus ? (event) => event.currentTarget.select() : undefined}
       onChange={(event) => setDraft(event.currentTarget.value)}
       onBlur={finish}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') {
-          givenUp.current = true;
-          event.currentTarget.blur();
-        }
+        if (event.key !== 'Enter' && event.key !== 'Escape') return;
+        leftBy.current = event.key;
+        event.currentTarget.blur();
       }}
     />
   );

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { ShortcutLists } from '../desk/keys/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
+import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { pictureScene } from './pictures.ts';
 import { RECIPES } from './recipes.ts';
@@ -10,6 +11,7 @@ import './help.css';
 
 /** The jobs as short recipes, and the shortcuts. */
 export function Help() {
+  const heading = useArrival();
   const from = useSearchParams()[0].get('from');
   useEffect(() => {
     document.title = 'How to · Pace Line';
@@ -20,7 +22,9 @@ export function Help() {
         <Link to="/" className="home-link" aria-label="To the Shelf">
           <Wordmark />
         </Link>
-        <h1>How to</h1>
+        <h1 ref={heading} tabIndex={-1}>
+          How to
+        </h1>
         <span className="spacer" />
         {from !== null && (
           <Link className="bar-button" to={`/scene/${encodeURIComponent(from)}`}>

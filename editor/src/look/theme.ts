@@ -1,4 +1,4 @@
-import { createTheme, Tooltip, type MantineColorsTuple } from '@mantine/core';
+import { createTheme, Menu, Tooltip, type MantineColorsTuple } from '@mantine/core';
 
 /** Shades of the first route colour; white on shade 6 and darker passes AA. */
 const teal: MantineColorsTuple = [
@@ -25,5 +25,9 @@ export const theme = createTheme({
   cursorType: 'pointer',
   headings: { fontWeight: '650' },
   // Below what it names: above the transport lie the route tabs.
-  components: { Tooltip: Tooltip.extend({ defaultProps: { position: 'bottom', openDelay: 350 } }) },
+  components: {
+    Tooltip: Tooltip.extend({ defaultProps: { position: 'bottom', openDelay: 350 } }),
+    // The keyboard is on the first item at once; a holder of it beside the items would be none.
+    Menu: Menu.extend({ defaultProps: { withInitialFocusPlaceholder: false } }),
+  },
 });

@@ -12,6 +12,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
+import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveBlob } from '../platform/files.ts';
 import { useOpenScene } from '../scene/context.ts';
@@ -24,6 +25,7 @@ import './send.css';
 /** Choose a format and its options; see the real output playing beside its size and its measured error. */
 export function SendView() {
   const { id } = useOpenScene();
+  const heading = useArrival();
   const scene = useDocumentState((state) => state.committed);
   const [formatId, setFormatId] = useState(FORMATS[0]?.id ?? '');
   const [given, setGiven] = useState<Record<string, Options>>({});
@@ -40,7 +42,9 @@ export function SendView() {
         <Link to="/" className="home-link" aria-label="To the Shelf">
           <Wordmark small />
         </Link>
-        <h1 className="send-title">Send “{scene.name}”</h1>
+        <h1 ref={heading} tabIndex={-1} className="send-title">
+          Send “{scene.name}”
+        </h1>
         <span className="spacer" />
         <Link className="bar-button" to={`/scene/${id}`}>
           Back to the Desk

@@ -1,9 +1,10 @@
 import { Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { fileStem, renameScene, writeScene } from '@pace-line/core';
 import { keepScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
+import { TextField } from '../fields/index.ts';
 import { offerUndo } from '../look/notices.tsx';
 import { saveFile } from '../platform/files.ts';
 
@@ -15,9 +16,11 @@ interface KeptCardProps {
 export function KeptCard({ card }: KeptCardProps) {
   const navigate = useNavigate();
   const [renaming, setRenaming] = useState(false);
+  const face = useRef<HTMLButtonElement>(null);
   return (
     <li className="scene-card">
       <button
+        ref={face}
         type="button"
         className="scene-face"
         onClick={() => void navigate(`/scene/${card.id}`)}
@@ -31,7 +34,13 @@ export function KeptCard({ card }: KeptCardProps) {
       </button>
       <div className="scene-line">
         {renaming ? (
-          <NameInput card={card} onDone={() => setRenaming(false)} />
+          <NameInput
+            card={card}
+            onDone={(byKey) => {
+              setRenaming(false);
+              if (byKey) face.current?.focus();
+            }}
+          />
         ) : (
           <span className="scene-title">{card.name}</span>
         )}
@@ -60,23 +69,17 @@ async function remove(card: SceneCard): Promise<void> {
   offerUndo(`“${card.name}” was deleted`, restore);
 }
 
-function NameInput({ card, onDone }: KeptCardProps & { onDone: () => void }) {
+function NameInput({ card, onDone }: KeptCardProps & { onDone: (byKey: boolean) => void }) {
   return (
-    <input
-      className="rename"
-      aria-label={`New name of ${card.name}`}
-      defaultValue={card.name}
-      maxLength={200}
-      autoFocus
-      onBlur={(event) => {
-        onDone();
-        void rename(card, event.currentTarget.value);
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') onDone();
-      }}
-    />
+    <span className="rename">
+      <TextField
+        label={`New name of ${card.name}`}
+        value={card.name}
+        autoFocus
+        onCommit={(name) => void rename(card, name)}
+        onDone={onDone}
+      />
+    </span>
   );
 }
 
@@ -96,7 +99,7 @@ function CardMenu({ card, renaming, onRename }: CardMenuProps) {
       <Menu.Dropdown>
         <Menu.Item onClick={onRename}>Rename</Menu.Item>
         <Menu.Item onClick={() => void save(card)}>Save as a file</Menu.Item>
-        <Menu.Item color="red" onClick={() => void remove(card)}>
+        <Menu.Item className="takes-away" onClick={() => void remove(card)}>
           Delete
         </Menu.Item>
       </Menu.Dropdown>

@@ -5,6 +5,7 @@ import useSWR from 'swr';
 import { collectAssets, listCards, onShelfChange } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
+import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { isSceneFile, pickFiles } from '../platform/files.ts';
 import { KeptCard } from './KeptCard.tsx';
@@ -56,10 +57,11 @@ interface HeadProps {
 }
 
 function Head({ onFiles, onNew }: HeadProps) {
+  const heading = useArrival();
   const pick = async (): Promise<void> => onFiles(await pickFiles('.json,.paceline.json,application/json'));
   return (
     <header className="shelf-head">
-      <h1>
+      <h1 ref={heading} tabIndex={-1}>
         <Wordmark />
       </h1>
       <p className="muted">Draw the way, turn along it, shape the pace, send the loop.</p>

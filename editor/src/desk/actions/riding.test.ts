@@ -8,6 +8,7 @@ import { useDeskView } from '../view.ts';
 import { copiedText, copySelected, cutSelected, duplicateSelected, pasteHeld } from './clipboard.ts';
 import { addMark } from './marks.ts';
 import { nudge } from './moving.ts';
+import { isTabStop, stepPart } from './parts-in-order.ts';
 import { bringInArt, park, parkArt } from './riding.ts';
 import { answerSeating, askToRide, dropOnGuide, isOpen, rideAtStart } from './seating.ts';
 import { deleteSelected, selectAll } from './selecting.ts';
@@ -208,5 +209,27 @@ describe('marks and arrows', () => {
     desk.doc.begin('Move mark').cancel();
     expect(labels()).toEqual([]);
     expect(refused).toBe(2);
+  });
+});
+
+describe('stepping through parts', () => {
+  const chosen = () => [desk.doc.state.selection.marks, desk.doc.state.selection.nodes];
+  test('marks of the selected rider, nodes of the selected guide, round and round', () => {
+    desk.doc.select(selectRider('r'));
+    const marks = scene().riders[0]!.pace.marks.map(({ id }) => id);
+    expect(stepPart(desk, 1)).toBe(marks[0]);
+    expect(stepPart(desk, 1)).toBe(marks[1]);
+    expect(chosen()).toEqual([[marks[1]], []]);
+    expect(stepPart(desk, -1)).toBe(marks[0]);
+    expect(stepPart(desk, -1)).toBe(marks.at(-1));
+    expect(stepPart(desk, 1)).toBe(marks[0]);
+    desk.doc.select(selectGuide('line'));
+    expect(stepPart(desk, -1)).toBe(scene().guides[0]!.nodes.at(-1)!.id);
+    desk.doc.select(NOTHING);
+    expect(stepPart(desk, 1)).toBeUndefined();
+  });
+  test('Tab comes to the chosen one, or to the first', () => {
+    expect(['a', 'b'].map((id, i) => isTabStop([], id, i))).toEqual([true, false]);
+    expect(['a', 'b'].map((id, i) => isTabStop(['b', 'a'], id, i))).toEqual([false, true]);
   });
 });

@@ -21,7 +21,7 @@ const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   landmarks: 'crests, troughs, tightest bends',
 };
 
-/** What points snap to and what is shown of guides: each can be switched off, lastStroke by this browser. */
+/** What points snap to and what is shown of guides: each can be switched off, and the browser remembers it. */
 export function SeeingMenu() {
   const [open, setOpen] = useState(false);
   const { snapping, setSnap, setGrid, seeing, setSeeing } = usePreferences();
@@ -41,8 +41,8 @@ export function SeeingMenu() {
           </button>
         </Tooltip>
       </Popover.Target>
-      <Popover.Dropdown className="seeing-menu">
-        <h3>Snap to</h3>
+      <Popover.Dropdown className="seeing-menu" aria-label="Snapping and seeing">
+        <h2>Snap to</h2>
         {SNAP_KINDS.map((kind) => (
           <div key={kind} className="menu-line">
             <Checkbox
@@ -65,7 +65,7 @@ export function SeeingMenu() {
           </div>
         ))}
         <p className="card-note">Ctrl holds it off; Shift keeps to multiples of 15°.</p>
-        <h3>Show</h3>
+        <h2>Show</h2>
         {(Object.keys(SEEING_NAMES) as (keyof Seeing)[]).map((key) => (
           <div key={key} className="menu-line">
             <Checkbox

@@ -142,21 +142,29 @@ interface NameProps {
 
 /** A name that selects when pressed and is renamed after a double click or F2. */
 function Name({ name, note, onSelect, onRename }: NameProps) {
-  const [editing, setEditing] = useState(false);
-  if (editing)
+  const [state, setState] = useState<'shown' | 'renamed' | 'editing'>('shown');
+  if (state === 'editing')
     return (
-      <span className="contents-name" onBlur={() => setEditing(false)}>
-        <TextField label={`New name of ${name}`} value={name} onCommit={onRename} />
+      <span className="contents-name">
+        <TextField
+          label={`New name of ${name}`}
+          value={name}
+          autoFocus
+          onCommit={onRename}
+          onDone={(byKey) => setState(byKey ? 'renamed' : 'shown')}
+        />
       </span>
     );
   return (
     <button
       type="button"
       className="contents-name plain-button"
+      // Where one goes on after a new name.
+      autoFocus={state === 'renamed'}
       onClick={onSelect}
-      onDoubleClick={() => setEditing(true)}
+      onDoubleClick={() => setState('editing')}
       onKeyDown={(event) => {
-        if (event.key === 'F2') setEditing(true);
+        if (event.key === 'F2') setState('editing');
       }}
     >
       <span className="contents-text">{name}</span>

@@ -1,13 +1,26 @@
 import { CloseButton } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useDeskView } from '../view.ts';
 import './drawers.css';
 
 /** A panel beside the canvas; Escape closes it. */
 export function Drawer({ title, children }: { title: string; children: ReactNode }) {
   const set = useDeskView((state) => state.set);
+  const drawer = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const before = document.activeElement;
+    const own = drawer.current;
+    own?.focus({ preventScroll: true });
+    // Closed from within, the keyboard goes back to where it was.
+    return () => {
+      const isLost = document.activeElement === document.body || own?.contains(document.activeElement);
+      if (isLost && before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
+    };
+  }, []);
   return (
     <aside
+      ref={drawer}
+      tabIndex={-1}
       className="drawer"
       aria-label={title}
       onKeyDown={(event) => {

@@ -2,6 +2,7 @@ import { cutSelected, duplicateSelected } from '../actions/clipboard.ts';
 import { joinToNearest, reverseDirection } from '../actions/guides.ts';
 import { addMark } from '../actions/marks.ts';
 import { nudge } from '../actions/moving.ts';
+import { stepPart } from '../actions/parts-in-order.ts';
 import { deleteSelected, selectAll } from '../actions/selecting.ts';
 import { flipSelection } from '../actions/transforming.ts';
 import { zoomedAt } from '../canvas/view-transform.ts';
@@ -22,6 +23,16 @@ const drawer = (which: Drawer): void => view().set({ drawer: view().drawer === w
 function zoomBy(factor: number): void {
   const pane = document.querySelector('.canvas-surface');
   view().set({ view: zoomedAt(view().view, factor, (pane?.clientWidth ?? 0) / 2, (pane?.clientHeight ?? 0) / 2) });
+}
+
+/** Chooses the next mark or node, and brings the keyboard to it. */
+function goToPart(desk: Desk, way: 1 | -1): void {
+  const id = stepPart(desk, way);
+  if (id === undefined) return;
+  // The page is rendered with the new selection first.
+  requestAnimationFrame(() =>
+    document.querySelector<SVGElement>(`[data-part="${CSS.escape(id)}"]`)?.focus({ preventScroll: true }),
+  );
 }
 
 /** Arrows that carry what is selected a frame or a px, times `size`. */
@@ -68,6 +79,8 @@ export const plainKeys = (desk: Desk): Bindings =>
       if (id !== undefined) reverseDirection(desk, id, 'place');
     },
     j: () => joinToNearest(desk),
+    PageDown: () => goToPart(desk, 1),
+    PageUp: () => goToPart(desk, -1),
     f: () => flipSelection(desk, 'across'),
     Delete: () => deleteSelected(desk),
     Backspace: () => deleteSelected(desk),

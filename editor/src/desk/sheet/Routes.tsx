@@ -1,9 +1,8 @@
-import { Menu, ScrollArea, TextInput } from '@mantine/core';
-import { IconChevronDown } from '@tabler/icons-react';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import { ridersOf, type Guide } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
+import { Pick } from './Pick.tsx';
 import { useRoute } from './use-route.ts';
 
 /** The route that the sheet shows: the three latest as tabs, all in a list to search; and the riders of this one. */
@@ -40,13 +39,17 @@ export const Routes = memo(function Routes() {
       <span className="spacer" />
       {guides.length > 3 && (
         <Pick
+          name="All routes"
           label={`all ${guides.length} routes`}
+          chosen={guide?.id}
           items={guides.map((one) => ({ id: one.id, name: one.name, color: one.color }))}
           onPick={go}
         />
       )}
       {selected && (
         <Pick
+          name="Riders of this route"
+          chosen={selected.id}
           label={selected.name + (riders.length > 1 ? ` + ${riders.length - 1}` : '')}
           items={riders.map((rider) => ({ id: rider.id, name: rider.name }))}
           onPick={(id) => doc.select(selectRider(id))}
@@ -62,50 +65,4 @@ function tabsOf(guides: readonly Guide[], recent: readonly string[], current: Gu
   const three = [...known, ...others].slice(0, 3);
   if (current && !three.includes(current)) three[three.length - 1] = current;
   return guides.filter((guide) => three.includes(guide));
-}
-
-interface PickProps {
-  readonly label: string;
-  readonly items: readonly { readonly id: string; readonly name: string; readonly color?: string }[];
-  readonly onPick: (id: string) => void;
-}
-
-function Pick({ label, items, onPick }: PickProps) {
-  const [search, setSearch] = useState('');
-  const found = items.filter((item) => item.name.toLowerCase().includes(search.toLowerCase()));
-  return (
-    <Menu position="bottom-end" onClose={() => setSearch('')} withinPortal>
-      <Menu.Target>
-        <button type="button" className="plain-button">
-          <span className="route-name">{label}</span>
-          <IconChevronDown size={13} aria-hidden />
-        </button>
-      </Menu.Target>
-      <Menu.Dropdown>
-        {items.length > 6 && (
-          <TextInput
-            size="xs"
-            m={4}
-            placeholder="Search"
-            aria-label="Search"
-            value={search}
-            onChange={(event) => setSearch(event.currentTarget.value)}
-          />
-        )}
-        <ScrollArea.Autosize mah={280}>
-          {found.map((item) => (
-            <Menu.Item
-              key={item.id}
-              leftSection={
-                item.color ? <span className="route-swatch" style={{ background: item.color }} /> : undefined
-              }
-              onClick={() => onPick(item.id)}
-            >
-              {item.name}
-            </Menu.Item>
-          ))}
-        </ScrollArea.Autosize>
-      </Menu.Dropdown>
-    </Menu>
-  );
 }

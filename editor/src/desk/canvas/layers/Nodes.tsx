@@ -2,6 +2,7 @@ import { memo, type KeyboardEvent } from 'react';
 import { nameOfNodeAt, pathOfGuide, type Guide, type Node } from '@pace-line/core';
 import { selectGuide, useDocument, type Selection } from '../../../document/index.ts';
 import { gripOf, showsHandles } from '../../../tools/index.ts';
+import { isTabStop } from '../../actions/parts-in-order.ts';
 import { nudge } from '../../actions/moving.ts';
 import { useDesk } from '../../context.ts';
 
@@ -36,6 +37,7 @@ export function Nodes({ guide, selection, zoom }: { guide: Guide; selection: Sel
           start={i === 0 ? startMark(guide) : undefined}
           zoom={zoom}
           isSelected={selection.nodes.includes(node.id)}
+          isStop={isTabStop(selection.nodes, node.id, i)}
         />
       ))}
     </g>
@@ -50,10 +52,12 @@ interface NodeRingProps {
   readonly start: string | undefined;
   readonly zoom: number;
   readonly isSelected: boolean;
+  /** Tab comes to it; to the others one goes from there. */
+  readonly isStop: boolean;
 }
 
 /** Rendered again only where its node has changed: a guide may have thousands. */
-const NodeRing = memo(function NodeRing({ guide, node, name, start, zoom, isSelected }: NodeRingProps) {
+const NodeRing = memo(function NodeRing({ guide, node, name, start, zoom, isSelected, isStop }: NodeRingProps) {
   const doc = useDocument();
   const desk = useDesk();
   const take = (): void => {
@@ -71,7 +75,8 @@ const NodeRing = memo(function NodeRing({ guide, node, name, start, zoom, isSele
   return (
     <g
       className={`node ${isSelected ? 'selected' : ''}`}
-      tabIndex={0}
+      data-part={node.id}
+      tabIndex={isStop ? 0 : -1}
       role="button"
       aria-pressed={isSelected}
       aria-label={`${name}, ${node.join}, at ${Math.round(node.x)}, ${Math.round(node.y)}`}

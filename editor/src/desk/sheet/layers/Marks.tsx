@@ -13,6 +13,7 @@ import {
 } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
+import { isTabStop } from '../../actions/parts-in-order.ts';
 import { nudge } from '../../actions/moving.ts';
 import { useDesk } from '../../context.ts';
 import { markLabel, seconds } from '../../labels.ts';
@@ -31,13 +32,14 @@ export function Marks({ scene, guide, rider, axes, length, chosen }: MarksProps)
   const folding = foldingOf(rider, scene.clock);
   return (
     <g className="marks" style={{ color: guide.color }}>
-      {rider.pace.marks.flatMap((mark) =>
+      {rider.pace.marks.flatMap((mark, i) =>
         shownCopies(folding, mark.time, length).map((shown, copy) => (
           <MarkRing
             key={`${mark.id}-${copy}`}
             {...{ rider, mark, axes, shown, chosen }}
             distance={footOfMark(guide, rider, mark)}
             isFirst={copy === 0}
+            isStop={isTabStop(chosen, mark.id, i)}
           />
         )),
       )}
@@ -54,9 +56,11 @@ interface MarkRingProps {
   readonly chosen: readonly string[];
   /** The copy that is reached by keyboard. */
   readonly isFirst: boolean;
+  /** Tab comes to it; to the others one goes from there. */
+  readonly isStop: boolean;
 }
 
-function MarkRing({ rider, mark, axes, shown, distance, chosen, isFirst }: MarkRingProps) {
+function MarkRing({ rider, mark, axes, shown, distance, chosen, isFirst, isStop }: MarkRingProps) {
   const desk = useDesk();
   const x = xOfTime(axes, shown.time);
   const y = yOfDistance(axes, distance);
@@ -65,7 +69,8 @@ function MarkRing({ rider, mark, axes, shown, distance, chosen, isFirst }: MarkR
   const rest = restHandleX(axes, shown, mark);
   const reached = isFirst
     ? ({
-        tabIndex: 0,
+        'data-part': mark.id,
+        tabIndex: isStop ? 0 : -1,
         role: 'button',
         'aria-pressed': isChosen,
         'aria-label': markLabel(rider, mark, distance),
