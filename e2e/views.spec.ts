@@ -127,3 +127,44 @@ test('on the cards, each change of a field is one step of undo', async ({ page }
     await expect(undo, `${name}`).toHaveAccessibleName('Undo');
   }
 });
+
+test('an open card 4 stays beside the line it shapes, and open while that is worked on', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 600 });
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.locator('.mark').nth(1).focus();
+  await page.getByRole('button', { name: /^4 Pace/ }).click();
+  const card = page.locator('.card.open');
+  const chart = page.locator('.sheet-pane');
+  const edges = async () => {
+    const [c, s] = [await card.boundingBox(), await chart.boundingBox()];
+    return { right: (c?.x ?? 0) + (c?.width ?? 0), left: c?.x ?? 0, sheet: s?.x ?? 0 };
+  };
+  const { right, left, sheet } = await edges();
+  expect(right).toBeLessThanOrEqual(sheet + 1);
+  expect(left).toBeGreaterThanOrEqual(0);
+  const ease = card.getByRole('combobox', { name: /^Ease of the leg/ });
+  const mark = await page.locator('.mark').nth(1).locator('.mark-ring').boundingBox();
+  if (!mark) throw new Error('no mark');
+  await page.mouse.move(mark.x + mark.width / 2, mark.y + mark.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(mark.x + 20, mark.y + 4, { steps: 4 });
+  await page.mouse.up();
+  await expect(ease).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo: Move mark' })).toBeEnabled();
+  await page.locator('.canvas-surface').click({ position: { x: 40, y: 60 } });
+  await expect(card).toHaveCount(0);
+});
+
+test('the system’s dark setting is followed at the first visit; a choice made here stays', async ({ browser }) => {
+  const context = await browser.newContext({ colorScheme: 'dark' });
+  const page = await context.newPage();
+  await page.goto('/');
+  const root = page.locator('html');
+  await expect(root).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  await page.getByRole('button', { name: 'Night colours' }).click();
+  await expect(root).toHaveAttribute('data-mantine-color-scheme', 'light');
+  await page.reload();
+  await expect(root).toHaveAttribute('data-mantine-color-scheme', 'light');
+  await context.close();
+});

@@ -60,7 +60,7 @@ const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root');
 createRoot(root).render(
   <StrictMode>
-    <MantineProvider theme={theme} defaultColorScheme="light">
+    <MantineProvider theme={theme} defaultColorScheme="auto">
       <Notifications position="bottom-right" limit={20} />
       <RouterProvider router={router} />
       <JobNotes />

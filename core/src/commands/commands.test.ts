@@ -164,7 +164,7 @@ describe('marks', () => {
     expect(timesOf(stretchMarks(scene, { ...args, factor: 9 })).map(([t]) => t)).toEqual([0, 2, 4, 4]);
     expect(stretchMarks.can(scene, { ...args, marks: ['r-m2'], factor: 2 })?.code).toBe('stretch-needs-two');
     const last = stretchMarks(scene, { rider: 'r', marks: ['r-m2', 'r-m4'], factor: 2 });
-    expect(timesOf(last)).toEqual(timesOf(scene));
+    expect(last).toBe(scene);
   });
   test('a locked rider is not deleted', () => {
     const locked = { ...scene, riders: scene.riders.map((one) => ({ ...one, locked: true })) };

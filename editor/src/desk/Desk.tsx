@@ -101,6 +101,10 @@ function Panes() {
   const panel = usePanelRef();
   const [initial] = useState(() => divider ?? firstDivider(canvas.width, canvas.height));
   const base = useRef(initial);
+  // Cards that open know by it where the sheet begins.
+  const tellDivider = (share: number): void =>
+    document.documentElement.style.setProperty('--divider', isStacked ? '100%' : `${share}%`);
+  useEffect(() => tellDivider(base.current));
   useEffect(() => {
     const share = lean === 0 ? base.current : lean > 0 ? LEANING.canvas : LEANING.sheet;
     panel.current?.resize(`${share}%`);
@@ -109,6 +113,7 @@ function Panes() {
     <Group
       className="panes"
       orientation={isStacked ? 'vertical' : 'horizontal'}
+      onLayoutChange={(layout) => tellDivider(layout['where'] ?? initial)}
       onLayoutChanged={(layout) => {
         const share = layout['where'];
         if (share === undefined || useDeskView.getState().lean !== 0 || Math.abs(share - base.current) < 0.5) return;

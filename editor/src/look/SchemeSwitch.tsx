@@ -1,10 +1,11 @@
-import { useMantineColorScheme } from '@mantine/core';
+import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 
 /** Day or night. */
 export function SchemeSwitch() {
-  const { colorScheme, setColorScheme } = useMantineColorScheme();
-  const night = colorScheme === 'dark';
+  const { setColorScheme } = useMantineColorScheme();
+  // Until it is chosen here, the system's setting is followed.
+  const night = useComputedColorScheme('light') === 'dark';
   return (
     <button
       type="button"

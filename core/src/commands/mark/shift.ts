@@ -73,6 +73,7 @@ export const stretchMarks = command<{ rider: string; marks: readonly string[]; f
     if (!first || !last) return scene;
     const most = ((next?.time ?? cycleOf(rider, scene.clock)) - first.time) / (last.time + last.dwell - first.time);
     const by = Math.min(factor, most);
+    if (by === 1) return scene;
     const moved = (mark: Mark): Mark => ({
       ...mark,
       time: first.time + (mark.time - first.time) * by,

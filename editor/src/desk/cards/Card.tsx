@@ -11,7 +11,10 @@ interface CardProps {
   readonly children: ReactNode;
 }
 
-/** One card of "how": a head that sums it up, rows under it. Opened, it widens and grows upward over the panes. */
+/** Where a press leaves an open card as it is: on the sheet, whose lines it shapes, and in what its own fields open. */
+const LEAVES_OPEN = '.sheet-pane, [role="listbox"], [role="menu"], .mantine-Popover-dropdown';
+
+/** One card of "how": a head that sums it up, rows under it. Opened, it widens and grows upward over the canvas; a press there closes it. */
 export function Card({ name, number, title, summary, children }: CardProps) {
   const openCard = useDeskView((state) => state.openCard);
   const set = useDeskView((state) => state.set);
@@ -22,11 +25,7 @@ export function Card({ name, number, title, summary, children }: CardProps) {
     if (!isOpen) return;
     const onDown = (event: PointerEvent): void => {
       const target = event.target as Element;
-      if (
-        !ref.current?.contains(target) &&
-        !target.closest('[role="listbox"], [role="menu"], .mantine-Popover-dropdown')
-      )
-        set({ openCard: null });
+      if (!ref.current?.contains(target) && !target.closest(LEAVES_OPEN)) set({ openCard: null });
     };
     window.addEventListener('pointerdown', onDown);
     return () => window.removeEventListener('pointerdown', onDown);

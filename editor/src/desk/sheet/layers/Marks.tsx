@@ -16,6 +16,7 @@ import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
 import { isTabStop } from '../../actions/parts-in-order.ts';
 import { nudge } from '../../actions/moving.ts';
 import { useDesk } from '../../context.ts';
+import { inRouteColor } from '../tints.ts';
 import { markLabel, seconds } from '../../labels.ts';
 
 interface MarksProps {
@@ -31,7 +32,7 @@ interface MarksProps {
 export function Marks({ scene, guide, rider, axes, length, chosen }: MarksProps) {
   const folding = foldingOf(rider, scene.clock);
   return (
-    <g className="marks" style={{ color: guide.color }}>
+    <g className="marks" style={inRouteColor(guide.color)}>
       {rider.pace.marks.flatMap((mark, i) =>
         shownCopies(folding, mark.time, length).map((shown, copy) => (
           <MarkRing

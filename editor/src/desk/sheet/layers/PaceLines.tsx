@@ -9,7 +9,7 @@ import {
   type RiderMotion,
   type Scene,
 } from '@pace-line/core';
-import { tintOf } from '../tints.ts';
+import { inRouteColor, tintOf } from '../tints.ts';
 
 /** px between two looks at a line: the one that is worked on is drawn more finely. */
 const EVERY = { selected: 2, other: 5 } as const;
@@ -32,7 +32,7 @@ export const PaceLine = memo(function PaceLine({ rider, axes, color, dash, isSel
     <path
       className={isSelected ? 'pace-line selected' : 'pace-line'}
       d={d}
-      style={{ stroke: color, strokeDasharray: dash }}
+      style={isSelected ? inRouteColor(color) : { stroke: color, strokeDasharray: dash }}
       data-rider={rider.id}
     />
   );

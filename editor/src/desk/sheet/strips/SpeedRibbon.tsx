@@ -1,4 +1,5 @@
 import { memo, useMemo } from 'react';
+import { inRouteColor } from '../tints.ts';
 import { speedRibbon, thinned, type Axes, type RiderMotion } from '@pace-line/core';
 
 interface SpeedRibbonProps {
@@ -20,7 +21,7 @@ export const SpeedRibbon = memo(function SpeedRibbon({ rider, color, axes, top, 
     .join('L');
   const zero = y(0);
   return (
-    <g className="ribbon" style={{ color }}>
+    <g className="ribbon" style={inRouteColor(color)}>
       <text className="place-name ribbon-name" x={axes.left - 8} y={top + 14}>
         speed
       </text>
