@@ -12,6 +12,7 @@ export { boundsOf, boxTargetOf, handlesAround } from './canvas/selection-box.ts'
 export { setDownTool } from './canvas/set-down.ts';
 export { SHAPE_NAMES, shapeTool } from './canvas/shape.ts';
 export { sketchTool, strokeNodes } from './canvas/sketch.ts';
+export { Fingers, isFinger } from './fingers.ts';
 export type { LastStroke, ToolOptions } from './options.ts';
 export type { Pointer } from './pointer.ts';
 export type { Preview } from './preview.ts';

@@ -1,11 +1,11 @@
-import { useState, type PointerEvent, type RefObject } from 'react';
+import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
 import { useDocument } from '../../document/index.ts';
-import { hitsAt, type Pointer } from '../../tools/index.ts';
+import { Fingers, hitsAt, isFinger, type Pointer, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { showHints } from './Hints.tsx';
 import { usePan } from './navigation.ts';
 import type { Tools } from './use-tools.ts';
-import { toCanvas } from './view-transform.ts';
+import { panned, toCanvas, zoomedAt } from './view-transform.ts';
 
 /** What is asked of an event that has a place in the window. */
 interface PlacedEvent {
@@ -47,37 +47,72 @@ export function usePointer(
   const showHover = useHover(tools);
   const active = tools.all[useDeskView((state) => state.tool)];
   const pointerOf = (event: PlacedEvent): Pointer => pointerOn(surface.current, event);
+  const fingers = useFingers(surface, active);
+  const passedOf = (event: PointerEvent): Pointer[] => {
+    const passed = event.nativeEvent.getCoalescedEvents?.() ?? [];
+    return (passed.length > 0 ? passed : [event]).map(pointerOf);
+  };
   const handlers = {
     onPointerDown: (event: PointerEvent<HTMLDivElement>): void => {
       surface.current?.focus({ preventScroll: true });
       if (pan.down(event)) return;
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      active.down(pointerOf(event));
+      if (isFinger(event)) fingers.down(event.pointerId, [event.clientX, event.clientY], pointerOf(event));
+      else active.down(pointerOf(event));
     },
     onPointerMove: (event: PointerEvent<HTMLDivElement>): void => {
       const p = pointerOf(event);
       if (position.current) position.current.textContent = `${Math.round(p.x)}, ${Math.round(p.y)} px`;
       if (pan.move(event)) return;
-      if (event.buttons & 1) {
-        const passed = event.nativeEvent.getCoalescedEvents?.() ?? [];
-        active.move(p, passed.length > 0 ? passed.map(pointerOf) : [p]);
-      } else {
+      if (isFinger(event)) fingers.move(event.pointerId, [event.clientX, event.clientY], p, passedOf(event));
+      else if (event.buttons & 1) active.move(p, passedOf(event));
+      else {
         setCursor(active.hover(p));
         showHover(p);
       }
     },
     onPointerUp: (event: PointerEvent<HTMLDivElement>): void => {
       if (pan.up()) return;
-      if (event.button === 0) active.up(pointerOf(event));
+      if (isFinger(event)) fingers.up(event.pointerId, pointerOf(event));
+      else if (event.button === 0) active.up(pointerOf(event));
     },
-    onPointerCancel: (): void => void active.cancel(),
+    onPointerCancel: (event: PointerEvent<HTMLDivElement>): void => {
+      if (isFinger(event)) fingers.lost(event.pointerId);
+      else active.cancel();
+    },
     onPointerLeave: (): void => {
       useDeskView.getState().set({ hover: null });
       showHints([]);
     },
   };
   return { handlers, cursor: pan.isPanning ? 'grabbing' : cursor };
+}
+
+/** One finger works the tool; two move and zoom the canvas. */
+function useFingers(surface: RefObject<HTMLDivElement | null>, active: Tool): Fingers<Pointer> {
+  const tool = useRef(active);
+  useEffect(() => {
+    tool.current = active;
+  });
+  const [fingers] = useState(() => {
+    let base = useDeskView.getState().view;
+    return new Fingers<Pointer>({
+      press: (p) => tool.current.down(p),
+      move: (p, passed) => tool.current.move(p, passed),
+      lift: (p) => tool.current.up(p),
+      giveUp: () => void (tool.current.back?.() || tool.current.cancel()),
+      pinchBegins: () => {
+        base = useDeskView.getState().view;
+      },
+      pinch({ x, y, dx, dy, scale }) {
+        const box = surface.current?.getBoundingClientRect();
+        const view = zoomedAt(panned(base, dx, dy), scale, x - (box?.left ?? 0), y - (box?.top ?? 0));
+        useDeskView.getState().set({ view });
+      },
+    });
+  });
+  return fingers;
 }
 
 /** Shows on the sheet the place of a guide that is hovered while adjusting. */

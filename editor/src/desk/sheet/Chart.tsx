@@ -37,7 +37,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
   const length = loopLength(steady.clock);
   const svg = useRef<SVGSVGElement>(null);
   const landmarks = usePreferences((state) => state.seeing.landmarks);
-  const { preview, handlers } = useSheetTool(svg, { guide, riders, selected, axes });
+  const { preview, handlers } = useSheetTool(svg, { guide, riders, selected, axes }, onStretch);
   useSheetWheel(svg, axes, length, onStretch);
   const clip = { x: axes.left, y: 0, width: Math.max(0, axes.right - axes.left), height: size.height };
   return (

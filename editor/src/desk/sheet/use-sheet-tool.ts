@@ -1,9 +1,17 @@
 import { useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from 'react';
-import type { Axes, Guide, Rider } from '@pace-line/core';
+import { loopLength, type Axes, type Guide, type Rider } from '@pace-line/core';
 import { tell } from '../../look/notices.tsx';
-import { sheetTool, type SheetHost, type SheetPointer, type SheetPreview } from '../../tools/sheet/index.ts';
+import { Fingers, isFinger } from '../../tools/index.ts';
+import {
+  sheetTool,
+  type SheetHost,
+  type SheetPointer,
+  type SheetPreview,
+  type SheetTool,
+} from '../../tools/sheet/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView, usePreferences } from '../view.ts';
+import { pinchedStretch, type Stretch } from './use-sheet-zoom.ts';
 
 /** What the sheet shows now, for its tool to ask. */
 export interface SheetShown {
@@ -14,7 +22,11 @@ export interface SheetShown {
 }
 
 /** The sheet's tool on an SVG: its pointer's handlers, and what it shows beside the document. */
-export function useSheetTool(svg: RefObject<SVGSVGElement | null>, shown: SheetShown) {
+export function useSheetTool(
+  svg: RefObject<SVGSVGElement | null>,
+  shown: SheetShown,
+  onStretch: (stretch: Stretch) => void,
+) {
   const desk = useDesk();
   const [preview, setPreview] = useState<SheetPreview | null>(null);
   const latest = useRef(shown);
@@ -59,21 +71,56 @@ export function useSheetTool(svg: RefObject<SVGSVGElement | null>, shown: SheetS
       kind: event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse',
     };
   };
+  const fingers = useFingers(svg, tool, latest, onStretch);
   const handlers = {
     onPointerDown: (event: PointerEvent<SVGSVGElement>): void => {
-      if (event.button !== 0 || !event.isPrimary) return;
+      if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      tool.down(pointerOf(event));
+      if (isFinger(event)) fingers.down(event.pointerId, [event.clientX, event.clientY], pointerOf(event));
+      else tool.down(pointerOf(event));
     },
     onPointerMove: (event: PointerEvent<SVGSVGElement>): void => {
-      if (event.buttons & 1) tool.move(pointerOf(event));
+      if (isFinger(event)) fingers.move(event.pointerId, [event.clientX, event.clientY], pointerOf(event));
+      else if (event.buttons & 1) tool.move(pointerOf(event));
       else event.currentTarget.style.cursor = tool.hover(pointerOf(event));
     },
-    onPointerUp: (): void => tool.up(),
-    onPointerCancel: (): void => void tool.cancel(),
+    onPointerUp: (event: PointerEvent<SVGSVGElement>): void => {
+      if (isFinger(event)) fingers.up(event.pointerId, pointerOf(event));
+      else tool.up();
+    },
+    onPointerCancel: (event: PointerEvent<SVGSVGElement>): void => {
+      if (isFinger(event)) fingers.lost(event.pointerId);
+      else tool.cancel();
+    },
     onPointerLeave: (): void => tool.leave(),
   };
   return { preview, handlers };
+}
+
+/** One finger works the sheet; two move and zoom it in time. */
+function useFingers(
+  svg: RefObject<SVGSVGElement | null>,
+  tool: SheetTool,
+  shown: RefObject<SheetShown>,
+  onStretch: (stretch: Stretch) => void,
+): Fingers<SheetPointer> {
+  const desk = useDesk();
+  return useMemo(() => {
+    let base = shown.current.axes;
+    return new Fingers<SheetPointer>({
+      press: (p) => tool.down(p),
+      move: (p) => tool.move(p),
+      lift: () => tool.up(),
+      giveUp: () => void tool.cancel(),
+      pinchBegins: () => {
+        base = shown.current.axes;
+      },
+      pinch({ x, dx, scale }) {
+        const left = svg.current?.getBoundingClientRect().left ?? 0;
+        onStretch(pinchedStretch(base, loopLength(desk.doc.state.shown.clock), { x: x - left, dx, scale }));
+      },
+    });
+  }, [svg, tool, shown, onStretch, desk]);
 }
 
 /** Escape gives up what is under way, before anything else hears it. */

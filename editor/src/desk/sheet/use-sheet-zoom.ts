@@ -8,13 +8,20 @@ export type Stretch = readonly [from: number, to: number] | null;
 const CLOSEST = 1 / 200;
 
 /** Zoomed in time by a factor about a place, px; null: the whole loop. */
-export function zoomedStretch(axes: Axes, length: number, factor: number, x: number): Stretch {
+export const zoomedStretch = (axes: Axes, length: number, factor: number, x: number): Stretch =>
+  pinchedStretch(axes, length, { x, dx: 0, scale: 1 / factor });
+
+/** Zoomed and moved so that what was under the middle of two fingers still is, that now being at x px, `dx` px from where it was. */
+export function pinchedStretch(
+  axes: Axes,
+  length: number,
+  { x, dx, scale }: { readonly x: number; readonly dx: number; readonly scale: number },
+): Stretch {
   const [least, most] = [-MARGIN * length, (1 + MARGIN) * length];
-  const width = axes.to - axes.from;
-  const next = Math.min(Math.max(width * factor, length * CLOSEST), most - least);
+  const next = Math.min(Math.max((axes.to - axes.from) / scale, length * CLOSEST), most - least);
   if (next >= most - least - 1e-9) return null;
-  const at = timeAtX(axes, x);
-  const from = Math.min(Math.max(at - ((at - axes.from) / width) * next, least), most - next);
+  const share = (x - axes.left) / (axes.right - axes.left);
+  const from = Math.min(Math.max(timeAtX(axes, x - dx) - share * next, least), most - next);
   return [from, from + next];
 }
 

@@ -20,10 +20,11 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
 
   const show = (): void => host.preview(previewOf(nodes, last, pulling));
 
-  /** Takes the last node back. */
+  /** Takes the last node back, or the press that was about to close. */
   const back = (): boolean => {
     if (nodes.length === 0) return false;
-    nodes = nodes.slice(0, -1);
+    if (!closing) nodes = nodes.slice(0, -1);
+    pulling = closing = false;
     show();
     return true;
   };
@@ -84,10 +85,9 @@ export function plotTool(host: ToolHost, done: () => void): Tool {
       return had;
     },
     key(key) {
-      if (nodes.length === 0) return false;
+      if (nodes.length === 0 || (key !== 'Enter' && key !== 'Backspace')) return false;
       if (key === 'Enter') finish(false);
-      else if (key === 'Backspace') back();
-      else return false;
+      else back();
       return true;
     },
     back,

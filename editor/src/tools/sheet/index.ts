@@ -1,3 +1,3 @@
 export { footOfMark, restHandleX } from './hits.ts';
 export { STRIP_HEIGHT, type SheetHost, type SheetPointer, type SheetPreview } from './host.ts';
-export { sheetTool } from './sheet-tool.ts';
+export { sheetTool, type SheetTool } from './sheet-tool.ts';
