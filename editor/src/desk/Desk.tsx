@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels';
 import { useDocumentState } from '../document/index.ts';
 import { useArrival } from '../look/use-arrival.ts';
+import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
@@ -65,7 +66,7 @@ function useTitle(): void {
   const name = useDocumentState((state) => state.committed.name);
   const { playback } = useOpenScene();
   useEffect(() => {
-    document.title = `${name} · Pace Line`;
+    document.title = plainDirection(`${name} · Pace Line`);
   }, [name]);
   // Coming back from another view, the loop goes on where it was.
   useEffect(() => playback.invalidate(), [playback]);

@@ -1,12 +1,13 @@
 import { notifications } from '@mantine/notifications';
+import { plainDirection } from '../words/plain.ts';
 import { reasonOf } from '../words/reasons.ts';
 
 /** Says something in passing. What is said already is not said again beside itself. */
 export function tell(message: string, title?: string): void {
   notifications.show({
     id: `${title ?? ''}-${message}`.replace(/\W+/g, '-'),
-    message,
-    title,
+    message: plainDirection(message),
+    title: title && plainDirection(title),
     autoClose: 6000,
     withBorder: true,
     closeButtonProps: { 'aria-label': 'Close this notice' },
@@ -16,8 +17,8 @@ export function tell(message: string, title?: string): void {
 /** Says what went wrong; stays until it is read. */
 export function warn(title: string, message: string): void {
   notifications.show({
-    title,
-    message,
+    title: plainDirection(title),
+    message: plainDirection(message),
     color: 'red',
     autoClose: 15_000,
     withBorder: true,
@@ -32,7 +33,7 @@ export const warnUntaken = (name: string, why: string): void =>
 /** Says what was taken away, with a button that brings it back. */
 export function offerUndo(title: string, restore: () => Promise<void>): void {
   const note = notifications.show({
-    title,
+    title: plainDirection(title),
     withBorder: true,
     autoClose: 12_000,
     closeButtonProps: { 'aria-label': 'Close this notice' },

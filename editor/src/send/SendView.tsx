@@ -15,6 +15,7 @@ import { useDocumentState } from '../document/index.ts';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveBlob } from '../platform/files.ts';
+import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { Facts } from './Facts.tsx';
 import { OptionFields } from './OptionFields.tsx';
@@ -33,7 +34,7 @@ export function SendView() {
   const options = useMemo(() => ({ ...format?.options.parse({}), ...given[formatId] }), [format, given, formatId]);
   const result = useWriting(scene, formatId, options);
   useEffect(() => {
-    document.title = `Send ${scene.name} · Pace Line`;
+    document.title = plainDirection(`Send ${scene.name} · Pace Line`);
   }, [scene.name]);
   if (!format) return null;
   return (

@@ -198,6 +198,19 @@ describe('marks and arrows', () => {
     expect(labels()).toHaveLength(2);
   });
 
+  test('what is locked is not deleted, and is named; the rest goes', () => {
+    desk.doc.do('Lock', (base) => setRider(base, { id: 'r', patch: { locked: true } }));
+    desk.doc.select({ ...NOTHING, riders: ['r', 'q'] });
+    deleteSelected(desk);
+    expect(scene().riders.map(({ id }) => id)).toEqual(['r']);
+    expect(said.at(-1)).toMatch(/“r” is locked/);
+    const steps = labels().length;
+    desk.doc.select(selectRider('r'));
+    deleteSelected(desk);
+    expect(scene().riders).toHaveLength(1);
+    expect(labels()).toHaveLength(steps);
+  });
+
   test('a tab that only reads changes nothing and says so', () => {
     desk.doc.setReadOnly(true);
     desk.doc.select(selectRider('r', ['r-m3']));

@@ -50,15 +50,13 @@ export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks {
 function thinning(distances: readonly number[], zoom: number, least: number): number {
   for (const every of [1, 2, 3, 4, 5, 6, 10, 12, 15, 20, 30, 60, 120, 240]) {
     if (every < least) continue;
-    let near = 0;
-    let moving = 0;
-    for (let i = every; i < distances.length; i += every) {
-      const gap = Math.abs((distances[i] ?? 0) - (distances[i - every] ?? 0)) * zoom;
-      if (gap < 0.5) continue;
-      moving++;
-      if (gap < LEAST_GAP) near++;
-    }
-    if (near <= moving * 0.15) return every;
+    const gaps: number[] = [];
+    for (let i = every; i < distances.length; i += every)
+      gaps.push(Math.abs((distances[i] ?? 0) - (distances[i - every] ?? 0)) * zoom);
+    // What stands beside what is twelve times as fast counts as resting, however slow all of it is.
+    const rests = Math.min(0.5, Math.max(0, ...gaps) / 12);
+    const moving = gaps.filter((gap) => gap > rests);
+    if (moving.filter((gap) => gap < LEAST_GAP).length <= moving.length * 0.15) return every;
   }
   return 240;
 }
