@@ -1,3 +1,4 @@
+import { wordsOfIssue } from './issue-words.ts';
 import { migrate } from './migrations.ts';
 import { SCENE_FORMAT, sceneSchema, sceneShape, withoutDefaults, type Scene } from './schema/index.ts';
 
@@ -18,7 +19,9 @@ export function readScene(text: string): SceneReading {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return problem(`this is not JSON: ${error instanceof Error ? error.message : String(error)}`);
+    return problem(
+      `this is not a Pace Line scene, nor JSON: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
   return sceneFromJson(json);
 }
@@ -26,7 +29,7 @@ export function readScene(text: string): SceneReading {
 /** As `readScene`, from parsed JSON. */
 export function sceneFromJson(json: unknown): SceneReading {
   if (typeof json !== 'object' || json === null || Array.isArray(json))
-    return problem('a scene file holds one JSON object');
+    return problem('this is not a Pace Line scene: a scene file holds one JSON object');
   const record = json as Record<string, unknown>;
   if (record['format'] !== SCENE_FORMAT)
     return problem(`this is not a Pace Line scene ("format" is not "${SCENE_FORMAT}")`, 'format');
@@ -36,7 +39,10 @@ export function sceneFromJson(json: unknown): SceneReading {
   if (parsed.success) return { ok: true, scene: parsed.data };
   return {
     ok: false,
-    problems: parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message })),
+    problems: parsed.error.issues.map((issue) => ({
+      path: issue.path.join('.'),
+      message: wordsOfIssue(issue, migrated.scene),
+    })),
   };
 }
 

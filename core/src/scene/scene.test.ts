@@ -3,7 +3,16 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import { BOX_ART, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
-import { migrate, readArtMarkup, readScene, sceneFromJson, sceneShape, writeScene } from './index.ts';
+import {
+  asName,
+  migrate,
+  readArtMarkup,
+  readScene,
+  sceneFromJson,
+  sceneShape,
+  wordingOf,
+  writeScene,
+} from './index.ts';
 
 const base = () =>
   JSON.parse(
@@ -90,6 +99,63 @@ describe('file → scene → file', () => {
     const scene = { ...WRITER_SCENES['eased']!, name: '[ 1, 2 ]' };
     const read = readScene(writeScene(scene));
     expect(read.ok && read.scene.name).toBe('[ 1, 2 ]');
+  });
+});
+
+describe('what is said of a bad file', () => {
+  const saidAfter = (change: (scene: any) => void): string => {
+    const json = base();
+    change(json);
+    const read = sceneFromJson(json);
+    return read.ok ? 'nothing' : read.problems.map(wordingOf)[0]!;
+  };
+  test.each<[(scene: any) => void, string]>([
+    [(s) => (s.canvas.width = 'wide'), 'canvas.width: expected a number, found text'],
+    [(s) => delete s.canvas.height, 'canvas.height: expected a number, found nothing'],
+    [(s) => (s.canvas.height = 0), 'canvas.height: at least 1'],
+    [(s) => (s.riders = {}), 'riders: expected a list, found an object'],
+    [(s) => (s.clock.repeat = 'twice'), 'clock.repeat: expected "loop" or "there-and-back" or "once", found "twice"'],
+    [(s) => (s.riders[0].opacity = 2), 'riders.0.opacity: at most 1'],
+    [(s) => (s.riders[0].speed = 1), 'riders.0: "speed" is not known here'],
+    [(s) => (s.name = 'n'.repeat(201)), 'name: at most 200 letters'],
+    [(s) => (s.guides[0].nodes[0].in = [1]), 'guides.0.nodes.0.in: at least 2 entries'],
+    [(s) => (s.riders[0].pace.marks[0].place = 5), 'riders.0.pace.marks.0.place: expected an object, found a number'],
+  ])('%#: in words, with the place', (change, words) => {
+    expect(saidAfter(change)).toBe(words);
+  });
+  test('what is no scene is said to be just that, first', () => {
+    for (const text of ['', '{', '[]', '"a"', 'null', '{"format":"other"}', '<svg/>']) {
+      const read = readScene(text);
+      expect(read.ok ? '' : read.problems[0]?.message).toMatch(/^this is not a Pace Line scene/);
+    }
+  });
+});
+
+describe('at the edge of what a scene may hold', () => {
+  test('half characters and characters that XML forbids do not come in', () => {
+    const json = base() as any;
+    json.name = 'a\uD800b\u0000c😀\uFFFE';
+    json.art[0].markup = json.art[0].markup.replace('</svg>', '<title>\uDC00</title></svg>');
+    const read = sceneFromJson(json);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.name).toBe('a\uFFFDbc😀');
+    expect(() => encodeURIComponent(writeScene(read.scene))).not.toThrow();
+    expect(() => encodeURIComponent(read.scene.art[0]!.markup)).not.toThrow();
+  });
+  test('names are made to fit: on one line, whole characters, at most 200', () => {
+    expect(asName('  a\tb\nc ')).toBe('a b c');
+    expect(asName('😀'.repeat(150))).toBe('😀'.repeat(100));
+    expect(asName(`x${'😀'.repeat(150)}`)).toBe(`x${'😀'.repeat(99)}`);
+  });
+  test('cycles and durations too short for any frame, and places out of this world, are refused', () => {
+    expect(problemAfter((s) => (s.clock.duration = 1e-300))).toBe('clock.duration');
+    expect(problemAfter((s) => (s.riders[0].pace.cycle = 5e-324))).toBe('riders.0.pace.cycle');
+    expect(problemAfter((s) => (s.guides[0].nodes[0].x = 1e9))).toBe('guides.0.nodes.0.x');
+  });
+  test('an asset is called by its SHA-256, not by a property of objects', () => {
+    const picture = { id: 't', name: '', type: 'image/png', width: 1, height: 1, x: 0, y: 0 };
+    for (const asset of ['constructor', 'f'.repeat(64)])
+      expect(problemAfter((s) => (s.tracing = [{ ...picture, asset }]))).toBe('tracing.0.asset');
   });
 });
 

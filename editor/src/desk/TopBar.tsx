@@ -55,8 +55,8 @@ export function TopBar() {
 
 function History() {
   const { doc } = useDesk();
-  const undo = useDocumentState((state) => state.past.at(-1)?.label);
-  const redo = useDocumentState((state) => state.future.at(-1)?.label);
+  const undo = useDocumentState((state) => (state.readOnly ? undefined : state.past.at(-1)?.label));
+  const redo = useDocumentState((state) => (state.readOnly ? undefined : state.future.at(-1)?.label));
   return (
     <>
       <Step word="Undo" label={undo} keys="Ctrl Z" onClick={() => doc.undo()}>

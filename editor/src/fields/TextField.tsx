@@ -37,6 +37,8 @@ function PlainTextField({ label, value, disabled, autoFocus, onCommit, onDone }:
       onKeyDown={(event) => {
         event.stopPropagation();
         if (event.key !== 'Enter' && event.key !== 'Escape') return;
+        // What gets the keyboard next is not pressed by the same key.
+        event.preventDefault();
         leftBy.current = event.key;
         event.currentTarget.blur();
       }}

@@ -12,7 +12,8 @@ export const renameScene = command<{ name: string }>(
  * rider's delay and own cycle too.
  */
 export const setClock = command<Partial<Clock> & { along?: boolean }>(
-  (_, { duration }) => (duration === undefined || (duration > 0 && duration <= 3600) ? undefined : refusal('duration')),
+  (_, { duration }) =>
+    duration === undefined || (duration >= 0.01 && duration <= 3600) ? undefined : refusal('duration'),
   (scene, { along = false, ...patch }) => {
     const clock = { ...scene.clock, ...patch };
     const factor = clock.duration / scene.clock.duration;

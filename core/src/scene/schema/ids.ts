@@ -1,4 +1,8 @@
 import { z } from 'zod';
+import { LONGEST_NAME, wellFormed } from './text.ts';
+
+// The library would try to make code of schemas, which the pages' policy forbids: every load would be reported.
+z.config({ jitless: true });
 
 /** Names a thing within its scene. */
 export const id = z
@@ -6,9 +10,11 @@ export const id = z
   .min(1)
   .max(100)
   .regex(/^[^\s<>"'&]+$/, 'an id has no spaces, quotes or angle brackets');
-export const name = z.string().max(200);
-/** A place or an extent on the canvas, or a distance along a guide. */
-export const px = z.number().min(-1e9).max(1e9);
+export const name = z.string().max(LONGEST_NAME).overwrite(wellFormed);
+/** Pixels are called by their SHA-256. */
+export const assetId = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is called by its SHA-256');
+/** A place or an extent on the canvas, or a distance along a guide: a thousand times as far as a canvas reaches, where a thousandth of a px is still told apart. */
+export const px = z.number().min(-1e7).max(1e7);
 export const color = z
   .string()
   .regex(/^#(?:[0-9a-fA-F]{3,4}|[0-9a-fA-F]{6}|[0-9a-fA-F]{8})$/, 'a colour is written #RGB or #RRGGBB');

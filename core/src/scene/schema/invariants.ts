@@ -65,7 +65,7 @@ function checkLinks(scene: Shape, issue: Issue): void {
       issue(['guides', i, 'stroke', 'draws'], `there is no rider "${one.stroke.draws}"`);
   });
   scene.tracing.forEach((one, i) => {
-    if (!(one.asset in scene.assets)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
+    if (!Object.hasOwn(scene.assets, one.asset)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
   });
 }
 

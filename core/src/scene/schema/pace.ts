@@ -16,7 +16,8 @@ export const markSchema = z.strictObject({
 /** When a rider is where; null: as the clock. */
 export const paceSchema = z.strictObject({
   marks: z.array(markSchema).max(10_000).readonly().default([]),
-  cycle: z.number().positive().max(36_000).nullable().default(null),
+  // A thousandth of a second: less than any frame.
+  cycle: z.number().min(0.001).max(36_000).nullable().default(null),
   delay: z.number().min(-36_000).max(36_000).default(0),
   repeat: z.enum(REPEATS).nullable().default(null),
 });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
 import { guideSchema } from './guide.ts';
-import { color, name } from './ids.ts';
+import { assetId, color, name } from './ids.ts';
 import { riderSchema } from './rider.ts';
 import { tracingSchema } from './tracing.ts';
 
@@ -14,7 +14,7 @@ export const SCENE_FORMAT = 'pace-line/scene';
 const MOST_ASSET_CHARACTERS = Math.ceil((40 * 1024 * 1024 * 4) / 3);
 
 const assets = z
-  .record(z.string().regex(/^[0-9a-f]{64}$/, 'an asset is called by its SHA-256'), z.base64())
+  .record(assetId, z.base64())
   .refine(
     (all) => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_ASSET_CHARACTERS,
     'assets are 40 MB at most',
@@ -31,13 +31,15 @@ export const sceneShape = z.strictObject({
     background: color.nullable(),
   }),
   clock: z.strictObject({
-    duration: z.number().positive().max(3600),
+    // A hundredth of a second is a frame of the fastest screens; an hour is longer than any loop.
+    duration: z.number().min(0.01).max(3600),
     fps: z.number().min(1).max(240),
     repeat: z.enum(REPEATS),
   }),
   art: z.array(artSchema).max(10_000).readonly(),
   guides: z.array(guideSchema).max(10_000).readonly(),
-  riders: z.array(riderSchema).max(10_000).readonly(),
+  // More than any screen can show moving.
+  riders: z.array(riderSchema).max(5_000).readonly(),
   tracing: z.array(tracingSchema).max(100).readonly().default([]),
   assets: assets.default({}),
 });

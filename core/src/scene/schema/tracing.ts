@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { degrees, id, name, px } from './ids.ts';
+import { assetId, degrees, id, name, px } from './ids.ts';
 
 /** A picture to draw over: `asset` names its pixels (or its SVG text) in the assets; `x`, `y` is its centre; never in the output. */
 export const tracingSchema = z.strictObject({
   id,
   name,
-  asset: z.string(),
+  asset: assetId,
   type: z.enum(['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/svg+xml']),
   width: z.number().positive().max(100_000),
   height: z.number().positive().max(100_000),

@@ -72,6 +72,9 @@ export const OtherLines = memo(function OtherLines({ scene, riders, selected, co
   );
 });
 
+/** Letters of a name that stand at a line's end; the list of riders has all of them. */
+const LONG_NAME = 24;
+
 /** px between two names at the lines' ends. */
 const NAME_GAP = 13;
 
@@ -86,7 +89,7 @@ function LineNames({ scene, axes, riders }: { scene: Scene; axes: Axes; riders: 
         taken.push(y);
         return (
           <text key={rider.id} className="line-name" x={axes.right - 4} y={Math.max(axes.top + 10, y)}>
-            {rider.name}
+            {rider.name.length > LONG_NAME ? `${rider.name.slice(0, LONG_NAME)}…` : rider.name}
           </text>
         );
       });
