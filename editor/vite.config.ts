@@ -1,12 +1,14 @@
 import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
   root: at('.'),
-  plugins: [react()],
+  // Compressed once, here: the server sends what a browser takes.
+  plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 1024 })],
   resolve: {
     alias: [
       { find: /^@pace-line\/core$/, replacement: at('../core/src/index.ts') },

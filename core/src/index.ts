@@ -28,6 +28,7 @@ export {
   ALLOWED_ELEMENTS,
   type Art,
   artById,
+  asName,
   cycleOf,
   distanceOfPlace,
   emptyScene,
@@ -68,6 +69,7 @@ export {
   type SceneProblem,
   sceneShape,
   type Tracing,
+  wellFormed,
   wordingOf,
   writeScene,
 } from './scene/index.ts';

@@ -7,13 +7,14 @@ import './look/base.css';
 import './look/controls.css';
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
-import { lazy, StrictMode, Suspense } from 'react';
+import { lazy, StrictMode, Suspense, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Desk } from './desk/Desk.tsx';
 import { theme } from './look/theme.ts';
 import { JobNotes } from './jobs/index.ts';
 import { SceneLayout } from './scene/SceneLayout.tsx';
+import { ViewFailed } from './scene/ViewFailed.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
 
 const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
@@ -28,32 +29,27 @@ function NotFound() {
   );
 }
 
+const later = (view: ReactNode): ReactNode => <Suspense>{view}</Suspense>;
+
+/** Every view stands under one that says what happened when it breaks. */
 const router = createBrowserRouter([
-  { path: '/', element: <Shelf /> },
   {
-    path: '/scene/:id',
-    element: <SceneLayout />,
+    errorElement: <ViewFailed />,
     children: [
-      { index: true, element: <Desk /> },
+      { path: '/', element: <Shelf />, errorElement: <ViewFailed /> },
       {
-        path: 'send',
-        element: (
-          <Suspense>
-            <SendView />
-          </Suspense>
-        ),
+        path: '/scene/:id',
+        element: <SceneLayout />,
+        errorElement: <ViewFailed />,
+        children: [
+          { index: true, element: <Desk />, errorElement: <ViewFailed /> },
+          { path: 'send', element: later(<SendView />), errorElement: <ViewFailed /> },
+        ],
       },
+      { path: '/help', element: later(<Help />), errorElement: <ViewFailed /> },
+      { path: '*', element: <NotFound /> },
     ],
   },
-  {
-    path: '/help',
-    element: (
-      <Suspense>
-        <Help />
-      </Suspense>
-    ),
-  },
-  { path: '*', element: <NotFound /> },
 ]);
 
 const root = document.getElementById('root');

@@ -1,11 +1,13 @@
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { createServer, get, type RequestListener } from 'node:http';
+import { createServer, get, type IncomingHttpHeaders, type RequestListener } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import request from 'supertest';
 import { describe, expect, test } from 'vitest';
-import { CONTENT_SECURITY_POLICY, createApp } from './app.ts';
+import { createApp } from './app.ts';
+import { CONTENT_SECURITY_POLICY } from './headers.ts';
 
 const outside = mkdtempSync(join(tmpdir(), 'pace-line-server-'));
 const folder = join(outside, 'site');
@@ -14,9 +16,10 @@ mkdirSync(folder);
 mkdirSync(join(folder, 'assets'));
 writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Pace Line</title>');
 writeFileSync(join(folder, 'assets', 'a.js'), 'export {}');
+writeFileSync(join(folder, 'assets', 'a.js.br'), brotliCompressSync('export {}'));
 
 describe('the server', () => {
-  test.each(['/', '/scene/abc', '/scene/abc/send', '/help', '/nowhere'])(
+  test.each(['/', '/scene/abc', '/scene/abc/send', '/help', '/help?from=abc'])(
     '%s is the editor’s page, under the policy',
     async (address) => {
       const response = await request(createApp(folder)).get(address);
@@ -27,10 +30,56 @@ describe('the server', () => {
       expect(response.headers['x-powered-by']).toBeUndefined();
     },
   );
+  test.each(['/nowhere', '/scene', '/scene/abc/else', '/.git/config', '/index.php'])(
+    '%s is not there, which the editor says in its own look',
+    async (address) => {
+      const response = await request(createApp(folder)).get(address);
+      expect(response.status).toBe(404);
+      expect(response.text).toContain('Pace Line');
+    },
+  );
   test('assets are kept for long, missing ones are missing', async () => {
     const app = createApp(folder);
     expect((await request(app).get('/assets/a.js')).headers['cache-control']).toContain('immutable');
     expect((await request(app).get('/assets/none.js')).status).toBe(404);
+  });
+  test('what was compressed when it was built is sent so, to whom takes it', async () => {
+    const app = createApp(folder);
+    const brotli = await answer(app, '/assets/a.js', { 'Accept-Encoding': 'gzip, br' });
+    expect(brotli.headers['content-encoding']).toBe('br');
+    expect(brotli.headers['content-type']).toContain('javascript');
+    expect(brotliDecompressSync(brotli.bytes).toString()).toBe('export {}');
+    const plain = await request(app).get('/assets/a.js').set('Accept-Encoding', 'identity');
+    expect(plain.headers['content-encoding']).toBeUndefined();
+    expect(plain.text).toBe('export {}');
+  });
+  test('an error is a few words: no stack, no path of this machine', async () => {
+    for (const address of ['/assets/none.js', '/%', '/assets/%2e%2e/%00', '/%c0%ae']) {
+      const text = await sent(createApp(folder), address);
+      expect(text, address).not.toMatch(/\bat .*:\d+:\d+|node_modules|\/tmp\//);
+      expect(text.length, address).toBeLessThan(300);
+    }
+  });
+  test.each(['post', 'put', 'delete', 'patch', 'options'] as const)('%s changes nothing here', async (method) => {
+    const response = await request(createApp(folder))[method]('/');
+    expect(response.status).toBe(405);
+    expect(response.headers['allow']).toBe('GET, HEAD');
+  });
+  test('only who asks for it by a name it has is answered', async () => {
+    const app = createApp(folder, { hosts: ['desk.local'] });
+    const by = async (host: string): Promise<number> => (await request(app).get('/').set('Host', host)).status;
+    for (const host of ['127.0.0.1:4173', 'localhost', 'LOCALHOST:80', '[::1]:4173', 'desk.local:4173'])
+      expect(await by(host), host).toBe(200);
+    for (const host of ['elsewhere.example', '127.0.0.1.elsewhere.example', 'localhost.evil', '169.254.0.1'])
+      expect(await by(host), host).toBe(421);
+  });
+  test('under a folder whose name begins with a dot it serves as well', async () => {
+    const hidden = join(outside, '.hidden', 'site');
+    mkdirSync(join(hidden, 'assets'), { recursive: true });
+    writeFileSync(join(hidden, 'index.html'), '<!doctype html><title>Pace Line</title>');
+    writeFileSync(join(hidden, 'assets', 'a.js'), 'export {}');
+    expect((await request(createApp(hidden)).get('/scene/abc')).status).toBe(200);
+    expect((await request(createApp(hidden)).get('/assets/a.js')).status).toBe(200);
   });
   test('before a build it says what to do', async () => {
     const response = await request(createApp(join(folder, 'none'))).get('/');
@@ -40,27 +89,37 @@ describe('the server', () => {
   test('the policy lets no script from outside in', () => {
     expect(CONTENT_SECURITY_POLICY).toContain("script-src 'self'");
     expect(CONTENT_SECURITY_POLICY).toContain("object-src 'none'");
+    for (const part of ["frame-ancestors 'none'", "form-action 'none'"])
+      expect(CONTENT_SECURITY_POLICY).toContain(part);
     expect(CONTENT_SECURITY_POLICY).not.toMatch(/https?:|\*|unsafe-eval/);
   });
 });
 
+interface Answer {
+  readonly headers: IncomingHttpHeaders;
+  readonly bytes: Buffer;
+}
+
 /** What a server sends for an address that goes out exactly as it is written; a client would tidy it up first. */
-async function sent(listener: RequestListener, path: string): Promise<string> {
+async function answer(listener: RequestListener, path: string, headers: Record<string, string> = {}): Promise<Answer> {
   const server = createServer(listener).listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   const { port } = server.address() as AddressInfo;
   try {
-    return await new Promise<string>((resolve, reject) => {
-      get({ port, path, host: '127.0.0.1' }, (response) => {
-        let text = '';
-        response.on('data', (chunk) => (text += String(chunk)));
-        response.on('end', () => resolve(text));
+    return await new Promise<Answer>((resolve, reject) => {
+      get({ port, path, host: '127.0.0.1', headers }, (response) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => resolve({ headers: response.headers, bytes: Buffer.concat(chunks) }));
       }).on('error', reject);
     });
   } finally {
     server.close();
   }
 }
+
+const sent = async (listener: RequestListener, path: string): Promise<string> =>
+  (await answer(listener, path)).bytes.toString();
 
 /** What a server must not be: it opens whatever the address says. */
 const careless: RequestListener = (incoming, response) => {

@@ -1,39 +1,44 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import express, { type Express } from 'express';
+import { join, resolve } from 'node:path';
+import express, { type Express, type Response } from 'express';
+import compressed from 'express-static-gzip';
+import { onlyFor, onlyReading, plainErrors } from './doors.ts';
+import { secured } from './headers.ts';
 
-/** Everything the editor loads comes from here; previews of outputs run in sandboxed frames. */
-export const CONTENT_SECURITY_POLICY = [
-  "default-src 'self'",
-  "script-src 'self'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' blob: data:",
-  "font-src 'self'",
-  "worker-src 'self' blob:",
-  "frame-src 'self' blob:",
-  "object-src 'none'",
-  "base-uri 'none'",
-].join('; ');
+/** The addresses that are views of the editor; it says itself that there is nothing at any other. */
+const VIEWS = ['/', '/scene/:id', '/scene/:id/send', '/help'];
+
+/** Files are sent as they were compressed when they were built, to browsers that take that. */
+const COMPRESSED = { enableBrotli: true, orderPreference: ['br', 'gz'] };
+
+export interface AppOptions {
+  /** Names beside those of this machine itself by which the server may be asked. */
+  readonly hosts?: readonly string[];
+}
 
 /** The server of the built editor in `folder`: static files, and the editor's page for every address that is one of its views. */
-export function createApp(folder: string): Express {
+export function createApp(folder: string, { hosts = [] }: AppOptions = {}): Express {
+  const root = resolve(folder);
   const app = express();
   app.disable('x-powered-by');
-  app.use((_request, response, next) => {
-    response.set({
-      'Content-Security-Policy': CONTENT_SECURITY_POLICY,
-      'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'no-referrer',
-      'Cross-Origin-Opener-Policy': 'same-origin',
-    });
-    next();
-  });
-  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
-  app.use(express.static(folder, { index: false, cacheControl: false }));
-  app.get('/{*splat}', (_request, response) => {
-    const page = join(folder, 'index.html');
-    if (existsSync(page)) response.set('Cache-Control', 'no-cache').sendFile(page);
+  app.use(secured, onlyFor(hosts), onlyReading);
+  // The name of a hashed asset changes with what is in it.
+  app.use(
+    '/assets',
+    compressed(join(root, 'assets'), {
+      ...COMPRESSED,
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
+  );
+  app.use(compressed(root, { ...COMPRESSED, index: false, serveStatic: { cacheControl: false } }));
+  const page = (response: Response, status: number): void => {
+    if (existsSync(join(root, 'index.html')))
+      response.status(status).set('Cache-Control', 'no-cache').sendFile('index.html', { root, dotfiles: 'allow' });
     else response.status(503).type('text/plain').send('The editor is not built yet: run "npm run build".\n');
-  });
+  };
+  app.get(VIEWS, (_request, response) => page(response, 200));
+  app.get('/{*splat}', (_request, response) => page(response, 404));
+  app.use(plainErrors);
   return app;
 }

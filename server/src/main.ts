@@ -11,7 +11,11 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 }
 
 const folder = process.env['PACE_LINE_EDITOR'] ?? fileURLToPath(new URL('../../editor/dist', import.meta.url));
-const server = createApp(folder).listen(port, '127.0.0.1');
+const hosts = (process.env['PACE_LINE_HOSTS'] ?? '')
+  .split(',')
+  .map((host) => host.trim())
+  .filter(Boolean);
+const server = createApp(folder, { hosts }).listen(port, '127.0.0.1');
 server.on('listening', () => {
   const address = server.address();
   const actual = typeof address === 'object' && address ? address.port : port;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import { guideById, newRider, pathOfGuide, sceneFromJson, type Guide, type Scene } from '../scene/index.ts';
+import { guideById, newRider, pathOfGuide, sceneFromJson, writeScene, type Guide, type Scene } from '../scene/index.ts';
 import { LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import {
   addRider,
@@ -18,10 +18,12 @@ import {
   insertNode,
   moveGuides,
   moveNodes,
+  nameNode,
   nodesLost,
   pasteMarks,
   pasteThings,
   pointOfPlace,
+  renameScene,
   restackRider,
   retimeMark,
   SceneError,
@@ -29,10 +31,12 @@ import {
   setClock,
   setClosed,
   setDwell,
+  setGuide,
   setHandle,
   setHeading,
   setJoin,
   setPace,
+  setRider,
   setSeating,
   splitGuide,
   stretchMarks,
@@ -165,6 +169,16 @@ describe('marks', () => {
     expect(stretchMarks.can(scene, { ...args, marks: ['r-m2'], factor: 2 })?.code).toBe('stretch-needs-two');
     const last = stretchMarks(scene, { rider: 'r', marks: ['r-m2', 'r-m4'], factor: 2 });
     expect(last).toBe(scene);
+  });
+  test('whatever a name came from, the scene can be kept with it', () => {
+    const long = `${'a long way '.repeat(30)}\uD800\u0007`;
+    const named = setRider(setGuide(scene, { id: 'loops', patch: { name: long } }), { id: 'r', patch: { name: long } });
+    const all = renameScene(nameNode(named, { guide: 'loops', node: 'l1', name: long }), { name: long });
+    const read = sceneFromJson(JSON.parse(writeScene(all)));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.riders[0]!.name).toHaveLength(199);
+    expect(read.scene.name).toBe(read.scene.guides[0]!.name);
+    expect(setRider(scene, { id: 'r', patch: { name: 'r' } }).guides).toBe(scene.guides);
   });
   test('a locked rider is not deleted', () => {
     const locked = { ...scene, riders: scene.riders.map((one) => ({ ...one, locked: true })) };

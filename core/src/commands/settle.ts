@@ -9,14 +9,16 @@ import {
   type Node,
   type Scene,
 } from '../scene/index.ts';
+import { withFitNames } from './names.ts';
 import { pointOfPlace } from './places/places.ts';
 import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
 
 /**
  * What follows from an edit, whichever it was: a shape whose nodes were changed by hand is no longer live; guides that follow a changed one follow it,
- * and those whose original is gone stand on their own.
+ * and those whose original is gone stand on their own. Names are made to fit.
  */
-export function settled(before: Scene, after: Scene): Scene {
+export function settled(before: Scene, edited: Scene): Scene {
+  const after = withFitNames(before, edited);
   if (after.guides === before.guides) return after.riders === before.riders ? after : dropStrokes(after);
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);

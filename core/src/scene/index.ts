@@ -22,7 +22,7 @@ export {
   riderById,
   ridersOf,
 } from './queries.ts';
-export { asName } from './schema/text.ts';
+export { asName, wellFormed } from './schema/text.ts';
 export {
   SCENE_FORMAT,
   SCENE_VERSION,

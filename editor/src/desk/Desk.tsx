@@ -12,6 +12,7 @@ import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
+import { Guarded } from './Guarded.tsx';
 import { PageBar } from './PageBar.tsx';
 import { PartsDialog } from './PartsDialog.tsx';
 import { SheetPane } from './sheet/SheetPane.tsx';
@@ -23,6 +24,15 @@ import './Desk.css';
 /** On a narrow window the panes are pages; on a wider one they stack, where it is high enough for both; else they stand side by side. */
 const PAGES = '(max-width: 699px), (max-width: 860px) and (max-height: 639px)';
 const STACKED = '(max-width: 860px)';
+
+/** The cards of "how", in their order. */
+const CARDS = [
+  { what: 'card 1', Show: GuideCard },
+  { what: 'card 2', Show: RiderCard },
+  { what: 'card 3', Show: HeadingCard },
+  { what: 'card 4', Show: PaceCard },
+  { what: 'card 5', Show: ChecksCard },
+] as const;
 
 /** The editor: where, when, how. */
 export function Desk() {
@@ -43,17 +53,19 @@ export function Desk() {
       {isPaged ? (
         <div className="pages">
           <Where />
-          <SheetPane />
+          <Guarded what="the sheet">
+            <SheetPane />
+          </Guarded>
         </div>
       ) : (
         <Panes />
       )}
       <div className="cards">
-        <GuideCard />
-        <RiderCard />
-        <HeadingCard />
-        <PaceCard />
-        <ChecksCard />
+        {CARDS.map(({ what, Show }) => (
+          <Guarded key={what} what={what}>
+            <Show />
+          </Guarded>
+        ))}
       </div>
       {isPaged && <PageBar />}
       <PartsDialog />
@@ -77,10 +89,14 @@ function Where() {
   const drawer = useDeskView((state) => state.drawer);
   return (
     <div className="pane-body">
-      <CanvasPane />
-      {drawer === 'contents' && <ContentsDrawer />}
-      {drawer === 'art' && <ArtDrawer />}
-      {drawer === 'collection' && <CollectionDrawer />}
+      <Guarded what="the canvas">
+        <CanvasPane />
+      </Guarded>
+      <Guarded what="the drawer">
+        {drawer === 'contents' && <ContentsDrawer />}
+        {drawer === 'art' && <ArtDrawer />}
+        {drawer === 'collection' && <CollectionDrawer />}
+      </Guarded>
     </div>
   );
 }
@@ -127,7 +143,9 @@ function Panes() {
       </Panel>
       <Separator className="divider" aria-label="Divider between canvas and sheet" />
       <Panel id="when" minSize="20%">
-        <SheetPane />
+        <Guarded what="the sheet">
+          <SheetPane />
+        </Guarded>
       </Panel>
     </Group>
   );

@@ -6,6 +6,7 @@ import { Segments } from './cards/Card.tsx';
 import { useDesk } from './context.ts';
 import { useDeskView, type TakenApart } from './view.ts';
 import { bringInParts, roleAtFirst, type Role } from './actions/parts.ts';
+import { svgUrl } from '../look/svg-url.ts';
 import './PartsDialog.css';
 
 const ROLES: readonly (readonly [Role, string])[] = [
@@ -89,7 +90,7 @@ function Parts({ takenApart: apart }: { takenApart: TakenApart }) {
 }
 
 function PartRow({ part, role, onRole }: { part: DrawingPart; role: Role; onRole: (role: Role) => void }) {
-  const picture = useMemo(() => `data:image/svg+xml,${encodeURIComponent(part.art.markup)}`, [part]);
+  const picture = useMemo(() => svgUrl(part.art.markup), [part]);
   const options = part.outlines.length === 0 ? ROLES.slice(1) : ROLES;
   return (
     <li className="parts-row">

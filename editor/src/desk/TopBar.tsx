@@ -3,15 +3,14 @@ import { useMediaQuery } from '@mantine/hooks';
 import { IconArrowBackUp, IconArrowForwardUp, IconDots, IconHelp } from '@tabler/icons-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { fileStem, renameScene, writeScene } from '@pace-line/core';
+import { renameScene } from '@pace-line/core';
 import { useDocumentState, type SaveState } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
-import { saveFile } from '../platform/files.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { perform } from './actions/change.ts';
+import { saveScene } from './actions/saving.ts';
 import { useDesk } from './context.ts';
-import { sceneOf } from './desk.ts';
 import { useDeskView, type Drawer } from './view.ts';
 import './TopBar.css';
 
@@ -98,19 +97,11 @@ function useToggleDrawer(): (which: NonNullable<Drawer>) => void {
   return (which) => set({ drawer: useDeskView.getState().drawer === which ? null : which, page: 'canvas' });
 }
 
-function useSaveFile(): () => void {
-  const desk = useDesk();
-  return () => {
-    const scene = sceneOf(desk);
-    saveFile(`${fileStem(scene.name)}.paceline.json`, 'application/json', writeScene(scene));
-  };
-}
-
 function Drawers() {
   const { id } = useOpenScene();
   const drawer = useDeskView((state) => state.drawer);
   const toggle = useToggleDrawer();
-  const save = useSaveFile();
+  const desk = useDesk();
   return (
     <>
       <span className="bar-rule" />
@@ -125,7 +116,7 @@ function Drawers() {
           {word}
         </button>
       ))}
-      <button type="button" className="bar-button" onClick={save}>
+      <button type="button" className="bar-button" onClick={() => saveScene(desk)}>
         Save file
       </button>
       <Tooltip label="How to">
@@ -140,7 +131,7 @@ function Drawers() {
 function MoreMenu() {
   const { id } = useOpenScene();
   const toggle = useToggleDrawer();
-  const save = useSaveFile();
+  const desk = useDesk();
   return (
     <Menu position="bottom-end" withinPortal>
       <Menu.Target>
@@ -154,7 +145,7 @@ function MoreMenu() {
             {word}
           </Menu.Item>
         ))}
-        <Menu.Item onClick={save}>Save file</Menu.Item>
+        <Menu.Item onClick={() => saveScene(desk)}>Save file</Menu.Item>
         <Menu.Item component={Link} to={`/help?from=${id}`}>
           How to
         </Menu.Item>

@@ -34,6 +34,7 @@ export {
   loadStored,
   onShelfChange,
   removeStored,
+  storedText,
   type SceneCard,
   type Stored,
 } from './storage.ts';

@@ -41,7 +41,9 @@ export function onShelfChange(listener: () => void): () => void {
 /** All cards, the latest first. */
 export async function listCards(): Promise<SceneCard[]> {
   const found: SceneCard[] = [];
-  await cards.iterate<SceneCard, void>((card) => void found.push(card));
+  await cards.iterate<SceneCard | null, void>((card) => {
+    if (card && typeof card.name === 'string') found.push(card);
+  });
   return found.sort((a, b) => b.changed - a.changed);
 }
 
@@ -68,6 +70,14 @@ export async function loadStored(id: string): Promise<Stored> {
   return read.ok
     ? { state: 'ok', scene: read.scene }
     : { state: 'broken', problems: read.problems, raw: JSON.stringify(json, null, 2) };
+}
+
+/** What is stored of a scene as it is, whether it reads or not, to be saved as a file. */
+export async function storedText(id: string): Promise<{ readonly name: string; readonly text: string } | undefined> {
+  const json = readJournal(id)?.body ?? (await scenes.getItem(id));
+  if (typeof json !== 'object' || json === null) return undefined;
+  const card = await cards.getItem<SceneCard>(id);
+  return { name: card?.name ?? 'scene', text: JSON.stringify(await withAssets(json), null, 2) };
 }
 
 /** Writes a scene and its card. Fails where the browser's quota is full. */
@@ -101,7 +111,8 @@ export async function hasThumbnail(id: string): Promise<boolean> {
 /** A stored scene with its assets put back in. */
 async function withAssets(body: unknown): Promise<unknown> {
   if (typeof body !== 'object' || body === null || !('assets' in body)) return body;
-  const names = Object.keys(body.assets as object);
+  if (typeof body.assets !== 'object' || body.assets === null) return body;
+  const names = Object.keys(body.assets);
   if (names.length === 0) return body;
   const stored = body.assets as Record<string, string>;
   const found = await Promise.all(
@@ -115,8 +126,8 @@ export async function collectAssets(): Promise<void> {
   const names = await assets.keys();
   if (names.length === 0) return;
   const used = new Set<string>();
-  await scenes.iterate<{ assets?: object }, void>((body) =>
-    Object.keys(body.assets ?? {}).forEach((hash) => used.add(hash)),
+  await scenes.iterate<{ assets?: object | null } | null, void>((body) =>
+    Object.keys(body?.assets ?? {}).forEach((hash) => used.add(hash)),
   );
   await Promise.all(names.filter((hash) => !used.has(hash)).map((hash) => assets.removeItem(hash)));
 }

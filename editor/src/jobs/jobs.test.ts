@@ -29,6 +29,7 @@ function fakeWorkers() {
     const worker: WorkerLike & { ended: boolean } = {
       onmessage: null,
       onerror: null,
+      onmessageerror: null,
       ended: false,
       postMessage: (request) => queueMicrotask(() => scope.onmessage?.({ data: request } as MessageEvent<JobRequest>)),
       terminate: () => {

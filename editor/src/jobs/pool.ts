@@ -25,6 +25,7 @@ export interface JobWatch<C> {
 export interface WorkerLike {
   onmessage: ((event: MessageEvent<JobAnswer>) => void) | null;
   onerror: ((event: ErrorEvent) => void) | null;
+  onmessageerror: ((event: MessageEvent) => void) | null;
   postMessage: (request: JobRequest) => void;
   terminate: () => void;
 }
@@ -69,6 +70,8 @@ export class WorkerPool<H extends JobHandlers> {
       if (isOver) return this.#next();
       this.#running++;
       worker = this.#idle.pop() ?? this.#make();
+      // An answer that cannot be handed over ends its own job, and no other.
+      worker.onmessageerror = () => finish({ state: 'failed', message: 'the answer could not be read' }, false);
       worker.onerror = (event) => finish({ state: 'failed', message: event.message || 'the worker broke' }, false);
       worker.onmessage = ({ data }) => {
         if (isOver) return;
@@ -78,15 +81,16 @@ export class WorkerPool<H extends JobHandlers> {
         else finish({ state: 'failed', message: data.message }, true);
       };
       worker.postMessage({ kind, input });
+      // A job that waits its turn is not late.
+      if (limit !== undefined) timer = setTimeout(() => finish({ state: 'failed', message: LATE }, false), limit);
     };
-    if (limit !== undefined) timer = setTimeout(() => finish({ state: 'failed', message: LATE }, false), limit);
     if (this.#running < this.#size) start();
     else this.#waiting.push(start);
     return { end, cancel: () => finish({ state: 'cancelled' }, false) };
   }
 
   #leave(worker: WorkerLike, keep: boolean): void {
-    worker.onmessage = worker.onerror = null;
+    worker.onmessage = worker.onerror = worker.onmessageerror = null;
     if (keep) this.#idle.push(worker);
     else worker.terminate();
     this.#running--;

@@ -11,9 +11,14 @@ export class FrameLoop {
   #changes: (() => void)[] = [];
   readonly #advances = new Set<(now: number) => void>();
   readonly #draws = new Set<() => void>();
+  readonly #failed: (error: unknown) => void;
 
-  constructor(next: NextFrame = (callback) => void requestAnimationFrame(callback)) {
+  constructor(
+    next: NextFrame = (callback) => void requestAnimationFrame(callback),
+    failed: (error: unknown) => void = (error) => console.error(error),
+  ) {
     this.#next = next;
+    this.#failed = failed;
   }
 
   /** Asks for a frame. */
@@ -46,8 +51,17 @@ export class FrameLoop {
     this.#requested = false;
     const changes = this.#changes;
     this.#changes = [];
-    for (const change of changes) change();
-    for (const advance of this.#advances) advance(now);
-    for (const draw of this.#draws) draw();
+    for (const change of changes) this.#guarded(change);
+    for (const advance of this.#advances) this.#guarded(() => advance(now));
+    for (const draw of this.#draws) this.#guarded(draw);
   };
+
+  /** What breaks in a frame does not take the others of the frame with it, nor the next frame. */
+  #guarded(work: () => void): void {
+    try {
+      work();
+    } catch (error) {
+      this.#failed(error);
+    }
+  }
 }

@@ -1,12 +1,13 @@
 import { Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { fileStem, renameScene, writeScene } from '@pace-line/core';
 import { keepScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { offerUndo } from '../look/notices.tsx';
 import { saveFile } from '../platform/files.ts';
+import { svgUrl } from '../look/svg-url.ts';
 
 interface KeptCardProps {
   readonly card: SceneCard;
@@ -27,7 +28,7 @@ export function KeptCard({ card }: KeptCardProps) {
         aria-label={`Open ${card.name}`}
       >
         {card.thumbnail ? (
-          <img alt="" loading="lazy" src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`} />
+          <img alt="" loading="lazy" src={svgUrl(card.thumbnail)} />
         ) : (
           <span className="picture-wait">no picture yet</span>
         )}
@@ -46,6 +47,20 @@ export function KeptCard({ card }: KeptCardProps) {
         )}
         <span className="muted">{whenOf(card.changed)}</span>
         <CardMenu card={card} renaming={renaming} onRename={() => setRenaming(true)} />
+      </div>
+    </li>
+  );
+}
+
+/** A card that cannot be drawn does not take the Shelf with it. */
+export function BrokenCard({ id, name }: { id: string; name: string }) {
+  return (
+    <li className="scene-card">
+      <Link className="scene-face picture-wait" to={`/scene/${id}`}>
+        no picture can be drawn
+      </Link>
+      <div className="scene-line">
+        <span className="scene-title">{name}</span>
       </div>
     </li>
   );

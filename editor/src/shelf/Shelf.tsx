@@ -1,5 +1,6 @@
 import { IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-react';
 import { useEffect } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { collectAssets, listCards, onShelfChange } from '../document/index.ts';
@@ -8,7 +9,7 @@ import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { isSceneFile, pickFiles } from '../platform/files.ts';
-import { KeptCard } from './KeptCard.tsx';
+import { BrokenCard, KeptCard } from './KeptCard.tsx';
 import { openSceneFile, startNew } from './open-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
 import { loadSamples, openSample, type Sample } from './samples.ts';
@@ -94,7 +95,9 @@ function KeptScenes() {
       )}
       <ul className="card-grid">
         {cards?.map((card) => (
-          <KeptCard key={card.id} card={card} />
+          <ErrorBoundary key={card.id} fallbackRender={() => <BrokenCard name={card.name} id={card.id} />}>
+            <KeptCard card={card} />
+          </ErrorBoundary>
         ))}
       </ul>
     </section>

@@ -6,7 +6,16 @@ import {
   multiply,
   type Vec,
 } from '../../geometry/index.ts';
-import { idsIn, pathOfGuide, type Guide, type Join, type Node, type Place, type Scene } from '../../scene/index.ts';
+import {
+  asName,
+  idsIn,
+  pathOfGuide,
+  type Guide,
+  type Join,
+  type Node,
+  type Place,
+  type Scene,
+} from '../../scene/index.ts';
 import { checkNodes } from './check-nodes.ts';
 import { command, guideOf, refusal, replaceGuide } from '../command.ts';
 import { refitted } from '../guide/refit.ts';
@@ -39,7 +48,8 @@ export const nameNode = command<{ guide: string; node: string; name: string }>(
     const named = withNodes(scene, guideOf(scene, guide), (one) => {
       if (one.id !== node) return one;
       const { name: _name, ...rest } = one;
-      return name.trim() === '' ? rest : { ...rest, name: name.trim() };
+      const fit = asName(name);
+      return fit === '' ? rest : { ...rest, name: fit };
     });
     // A name is no edit of the shape.
     return live

@@ -2,7 +2,6 @@
 const HALVES = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
 
 /** Characters that XML forbids: controls but tab and line ends, and the two that are none. */
-// eslint-disable-next-line no-control-regex
 const FORBIDDEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
 
 /** Text as every format can hold it: half characters become the sign for an unknown one, what XML forbids is left out. Linear. */
@@ -16,5 +15,9 @@ export const asName = (text: string): string => {
   const line = wellFormed(text)
     .replace(/[\t\r\n]+/g, ' ')
     .trim();
-  return line.length > LONGEST_NAME ? wellFormed(line.slice(0, LONGEST_NAME)).replace(/\uFFFD$/, '') : line;
+  return line.length > LONGEST_NAME
+    ? wellFormed(line.slice(0, LONGEST_NAME))
+        .replace(/\uFFFD$/, '')
+        .trim()
+    : line;
 };

@@ -14,6 +14,7 @@ import { BUILT_IN_SHAPES } from './shapes.ts';
 import { change } from '../actions/change.ts';
 import { bringInArt, parkArt } from '../actions/riding.ts';
 import { rideAtStart } from '../actions/seating.ts';
+import { svgUrl } from '../../look/svg-url.ts';
 
 /** The scene's art and the built-in shapes; dragged to the canvas, or placed by a button. */
 export function ArtDrawer() {
@@ -47,7 +48,7 @@ export function ArtDrawer() {
               onClick={() => bringInArt(desk, shape.name, shape.art)}
               aria-label={`Take the shape ${shape.name} into the scene`}
             >
-              <img alt="" src={`data:image/svg+xml,${encodeURIComponent(shape.art.markup)}`} draggable={false} />
+              <img alt="" src={svgUrl(shape.art.markup)} draggable={false} />
             </button>
             <span className="art-name">{shape.name}</span>
           </li>
@@ -73,7 +74,7 @@ function ArtTile({ art }: { art: Art }) {
           event.dataTransfer.effectAllowed = 'copy';
         }}
       >
-        <img alt={art.name} src={`data:image/svg+xml,${encodeURIComponent(picture)}`} draggable={false} />
+        <img alt={art.name} src={svgUrl(picture)} draggable={false} />
       </div>
       <span className="art-name" title={art.name}>
         {art.name}
