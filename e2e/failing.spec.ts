@@ -4,11 +4,8 @@ import { openSample, savedScene } from './desk.ts';
 /** From now on something that a part of the page needs breaks, until it is mended. */
 async function breakMatching(page: Page, selector: string): Promise<void> {
   await page.evaluate((matching) => {
-    const original = Reflect.get(Element.prototype, 'setAttribute') as (
-      this: Element,
-      name: string,
-      value: string,
-    ) => void;
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with its element below
+    const original = Element.prototype.setAttribute;
     Object.assign(window, { mend: () => (Element.prototype.setAttribute = original) });
     Element.prototype.setAttribute = function (name: string, value: string) {
       if (this.matches(matching)) throw new Error('It broke.');

@@ -5,6 +5,8 @@ import {
   isHarmlessValue,
   PRESENTATION_ATTRIBUTES,
   TEXT_ELEMENTS,
+  urlsIn,
+  withUrls,
   type ArtElement,
 } from '../../scene/art/index.ts';
 import { attributesOf, declarationsOf } from './declarations.ts';
@@ -24,19 +26,21 @@ export interface Leavings {
   readonly fonts: Set<string>;
 }
 
-const WORDING: Readonly<Record<string, string>> = {
-  script: 'A script in it was left out.',
-  foreignObject: 'A piece of web page in it was left out.',
-  image: 'A picture inside it was left out: only vector drawing is taken in.',
-  feImage: 'A picture used by a filter was left out.',
-  animate: 'Its own animation was left out.',
-  animateTransform: 'Its own animation was left out.',
-  animateMotion: 'Its own animation was left out.',
-  set: 'Its own animation was left out.',
-  video: 'A video in it was left out.',
-  audio: 'A sound in it was left out.',
-  iframe: 'A piece of web page in it was left out.',
-};
+const WORDING: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    script: 'A script in it was left out.',
+    foreignObject: 'A piece of web page in it was left out.',
+    image: 'A picture inside it was left out: only vector drawing is taken in.',
+    feImage: 'A picture used by a filter was left out.',
+    animate: 'Its own animation was left out.',
+    animateTransform: 'Its own animation was left out.',
+    animateMotion: 'Its own animation was left out.',
+    set: 'Its own animation was left out.',
+    video: 'A video in it was left out.',
+    audio: 'A sound in it was left out.',
+    iframe: 'A piece of web page in it was left out.',
+  }),
+);
 
 /** Elements that hold no drawing and go without a word. */
 const SILENT = new Set(['metadata', 'style', 'view', 'cursor', 'hkern', 'vkern', 'font', 'font-face', 'color-profile']);
@@ -58,7 +62,7 @@ export function cleanElement(node: ParsedNode, ids: IdNames, leavings: Leavings)
   if (name === undefined) return undefined;
   const link = name === 'a';
   if (!link && !ALLOWED_ELEMENTS.has(name)) {
-    if (!SILENT.has(name)) leavings.notices.add(WORDING[name] ?? `<${name}> was left out.`);
+    if (!SILENT.has(name)) leavings.notices.add(WORDING.get(name) ?? `<${name.slice(0, 40)}> was left out.`);
     return undefined;
   }
   const attributes = cleanAttributes(name, node.attributes ?? {}, ids, leavings);
@@ -83,23 +87,40 @@ function localName(node: ParsedNode): string | undefined {
   return prefix === 'svg' ? local : undefined;
 }
 
+/** Characters that are kept of an id. */
+const LONGEST_ID = 60;
+
 /** New names for the ids of a file: plain ones stay, the rest is spelt out; of an id given twice the first counts. */
 export class IdNames {
   readonly #names = new Map<string, string>();
   readonly #given = new Set<string>();
+  /** Names that are taken, and how often each was asked for. */
+  readonly #taken = new Map<string, number>();
 
   constructor(root: ParsedNode) {
     const visit = (node: ParsedNode): void => {
       const id = node.attributes?.['id'];
       if (id !== undefined && !this.#names.has(id)) {
-        let name = id.replace(/[^\w.-]/g, '_');
-        if (!/^[A-Za-z_]/.test(name)) name = `_${name}`;
-        while ([...this.#names.values()].includes(name)) name += '_';
-        this.#names.set(id, name);
+        this.#names.set(
+          id,
+          this.#free(
+            id
+              .slice(0, LONGEST_ID)
+              .replace(/[^\w.-]/g, '_')
+              .replace(/^(?![A-Za-z_])/, '_'),
+          ),
+        );
       }
       node.children?.forEach(visit);
     };
     visit(root);
+  }
+
+  /** A name that no other id has. */
+  #free(base: string): string {
+    const asked = this.#taken.get(base) ?? 0;
+    this.#taken.set(base, asked + 1);
+    return asked === 0 ? base : this.#free(`${base}_${asked}`);
   }
 
   /** The name under which an element takes its id; undefined where another has it already. */
@@ -129,7 +150,8 @@ function cleanAttributes(
   ids: IdNames,
   leavings: Leavings,
 ): Record<string, string> {
-  const kept: Record<string, string> = {};
+  // Without a prototype: an attribute may be called as a property of objects is.
+  const kept = Object.create(null) as Record<string, string>;
   const styles: string[] = [];
   const put = (name: string, value: string): void => {
     const safe = cleanValue(value, ids);
@@ -168,9 +190,11 @@ function cleanAttributes(
 /** A value with its references renamed; undefined where it names something outside the drawing. */
 function cleanValue(value: string, ids: IdNames): string | undefined {
   let lost = false;
-  const references = /url\(\s*(?:"\s*#([^"]*)"|'\s*#([^']*)'|#([^"')\s]*))\s*\)/gi;
-  const plain = value.replace(references, (_, double?: string, single?: string, bare?: string) => {
-    const name = ids.find((double ?? single ?? bare ?? '').trim());
+  const references = value.includes('(') ? urlsIn(value) : [];
+  if (references === undefined) return undefined;
+  if (references.some(({ target }) => !target.startsWith('#'))) return undefined;
+  const plain = withUrls(value, references, (target) => {
+    const name = ids.find(target.slice(1));
     if (name === undefined) lost = true;
     return `url(#${name ?? 'none'})`;
   });

@@ -11,6 +11,9 @@ export function declarationsOf(style: string): [name: string, value: string][] {
   });
 }
 
+/** Characters of a value beyond which it is no style that somebody wrote. */
+const LONGEST_VALUE = 20_000;
+
 const GEOMETRY = new Set(['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'height']);
 
 /**
@@ -22,10 +25,10 @@ export function attributesOf(
   value: string,
   isPresentation: (name: string) => boolean,
 ): Record<string, string> | undefined {
-  if (/var\(|calc\(|env\(/i.test(value)) return undefined;
+  if (value.length > LONGEST_VALUE || /var\(|calc\(|env\(/i.test(value)) return undefined;
   if (name === 'transform') {
-    const plain = value.replace(/(-?[\d.]+(?:e[+-]?\d+)?)(?:px|deg)\b/gi, '$1');
-    return /^(?:none|(?:\s*(?:matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skewX|skewY)\([-\d.,eE+\s]+\)\s*,?)+)$/.test(
+    const plain = value.replace(/(?<![\d.])(-?[\d.]+(?:e[+-]?\d+)?)(?:px|deg)\b/gi, '$1');
+    return /^(?:none|(?:[\s,]*(?:matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skewX|skewY)\([-\d.,eE+\s]+\))+[\s,]*)$/.test(
       plain,
     )
       ? { transform: axisTransforms(plain) }

@@ -9,6 +9,9 @@ import { shownSize, viewBoxOf } from './size.ts';
 export type { DrawingPart, DrawingParts } from './parts.ts';
 export type { ReadArt } from './read-art.ts';
 
+/** Characters of an art, as the scene file takes it. */
+const MOST_ART_CHARACTERS = 8_000_000;
+
 /** Characters that an SVG file may have: 5 MB. */
 export const MOST_FILE_CHARACTERS = 5 * 1024 * 1024;
 
@@ -26,8 +29,8 @@ export function readSvgArt(text: string): ArtResult {
   if (source.trim() === '') return refuse('the file is empty');
   if (/[\0\uFFFD]/.test(source.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source))
     return refuse('there is no SVG drawing in it');
-  const bomb = entityTrouble(source);
-  if (bomb) return refuse(bomb);
+  const trouble = sizeTrouble(source) ?? entityTrouble(source);
+  if (trouble) return refuse(trouble);
   const parsed = parse(source);
   if (!parsed.ok) return refuse(parsed.message);
   const root = parsed.root.children?.find((node) => node.type === 'element');
@@ -46,13 +49,42 @@ export function readSvgParts(text: string): PartsResult {
   return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices };
 }
 
+/** Entities that a file may declare. */
+const MOST_ENTITIES = 100;
+
+/** Elements and attributes beyond which a file is not even read: more than can be drawn, with room for what is left out of it. */
+const MOST_TAGS = 30_000;
+const MOST_ATTRIBUTES = 600_000;
+
+/** Rules of style sheets times tags: each rule is tried on each element. */
+const MOST_MATCHES = 4_000_000;
+
+/** How often a sign stands in a text. */
+function countOf(sign: string, text: string): number {
+  let count = 0;
+  for (let at = text.indexOf(sign); at >= 0; at = text.indexOf(sign, at + 1)) count++;
+  return count;
+}
+
+/** Sizes that are asked before any work is begun. */
+function sizeTrouble(source: string): string | undefined {
+  const tags = countOf('<', source) - countOf('</', source);
+  if (tags > MOST_TAGS) return `it has more than ${MOST_TAGS} elements`;
+  if (countOf('=', source) > MOST_ATTRIBUTES) return `it has more than ${MOST_ATTRIBUTES} attributes`;
+  const rules = /<(?:svg:)?style[\s>]/.test(source) ? countOf('{', source) : 0;
+  if (rules * tags > MOST_MATCHES) return 'its style sheets have too many rules for so many elements';
+  return undefined;
+}
+
 /** Text declared as an entity may be inserted, not nested: nesting is how a small file grows without end. */
 function entityTrouble(source: string): string | undefined {
   let growth = 0;
-  for (const match of source.matchAll(/<!ENTITY\s+(%?\s*[^\s>]+)\s+(SYSTEM|PUBLIC|"[^"]*"|'[^']*')/gi)) {
+  let count = 0;
+  for (const match of source.matchAll(/<!ENTITY\s+((?:%\s+)?[^\s>%][^\s>]*)\s+(SYSTEM|PUBLIC|"[^"]*"|'[^']*')/gi)) {
     const value = match[2] ?? '';
     if (/^(?:SYSTEM|PUBLIC)$/i.test(value)) return 'it declares an entity that lies outside the file';
     if (/[&<%]/.test(value) || match[1]?.startsWith('%')) return 'it declares entities inside entities';
+    if (++count > MOST_ENTITIES) return `it declares more than ${MOST_ENTITIES} entities`;
     growth += value.length * (source.split(`&${match[1] ?? ''};`).length - 1);
     if (growth > MOST_FILE_CHARACTERS) return 'its entities grow beyond 5 MB';
   }
@@ -66,7 +98,7 @@ function parse(source: string): Parsed {
   const capture = {
     name: 'capture',
     fn: (tree: unknown) => {
-      root = structuredCopy(tree as ParsedNode);
+      root = structuredCopy(tree as ParsedNode, 0);
       return null;
     },
   };
@@ -90,14 +122,18 @@ function parse(source: string): Parsed {
   return root ? { ok: true, root } : { ok: false, message: 'it could not be read' };
 }
 
+/** Elements inside each other; groups that hold nothing but a group are many in some files, and still fewer. */
+const DEEPEST = 400;
+
 /** A copy without the parser's links to parents. */
-function structuredCopy({ type, name, value, attributes, children }: ParsedNode): ParsedNode {
+function structuredCopy({ type, name, value, attributes, children }: ParsedNode, depth: number): ParsedNode {
+  if (depth > DEEPEST) throw new RangeError('nested too deep');
   return {
     type,
     ...(name === undefined ? {} : { name }),
     ...(value === undefined ? {} : { value }),
     ...(attributes ? { attributes: { ...attributes } } : {}),
-    ...(children ? { children: children.map(structuredCopy) } : {}),
+    ...(children ? { children: children.map((child) => structuredCopy(child, depth + 1)) } : {}),
   };
 }
 
@@ -131,6 +167,7 @@ function finish(root: ParsedNode): ArtResult {
     },
     children: [...ground, ...cleaned.children],
   });
+  if (markup.length > MOST_ART_CHARACTERS) return refuse('it grows beyond 8 MB when its styles are written out');
   const verified = readArtMarkup(markup);
   if (!verified.ok) return refuse(verified.message);
   for (const font of leavings.fonts)

@@ -12,7 +12,7 @@ const UNITS: Readonly<Record<string, number>> = {
 
 /** An absolute length in px; undefined for percentages, relative units and what is no length. */
 export function absoluteLength(text: string | undefined): number | undefined {
-  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*)\s*$/i.exec(text ?? '');
+  const match = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*)$/i.exec((text ?? '').trim());
   const unit = UNITS[(match?.[2] ?? '?').toLowerCase()];
   if (!match || unit === undefined) return undefined;
   const value = Number(match[1]) * unit;

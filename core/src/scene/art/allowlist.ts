@@ -1,3 +1,5 @@
+import { urlsIn } from './urls.ts';
+
 /**
  * What the markup of an art may hold: static SVG drawing, nothing that runs, moves, links or loads. The importer reduces files to this, the
  * verifier refuses everything else.
@@ -48,15 +50,13 @@ export const ALLOWED_STYLE = /^(?:(?:mix-blend-mode|isolation|transform-box):[a-
 /** A reference inside the same drawing. */
 export const LOCAL_REFERENCE = /^#([A-Za-z_][\w.-]*)$/;
 
-const URL_FORMS = /url\(\s*(["']?)(.*?)\1\s*\)/gi;
 const LOCAL_URL = /^#[A-Za-z_][\w.-]*$/;
 
 /** Whether a value names nothing outside the drawing: every url() points at an id, and there is no script, import or escape. */
 export function isHarmlessValue(value: string): boolean {
   if (/[\\<]|javascript:|vbscript:|data:|@import|expression\s*\(|image(?:-set)?\s*\(|-moz-binding|&#/i.test(value))
     return false;
-  for (const match of value.matchAll(URL_FORMS)) if (!LOCAL_URL.test(match[2] ?? '')) return false;
-  return !/url\s*\(/i.test(value.replace(URL_FORMS, ''));
+  return urlsIn(value)?.every(({ target }) => LOCAL_URL.test(target)) ?? false;
 }
 
 /** At most this many elements, each `use` counted with all that it draws. */

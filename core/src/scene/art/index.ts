@@ -7,5 +7,7 @@ export {
   PRESENTATION_ATTRIBUTES,
   TEXT_ELEMENTS,
 } from './allowlist.ts';
-export { readArtMarkup, writeArtElement, type ArtElement } from './markup.ts';
+export type { ArtElement } from './element.ts';
+export { readArtMarkup, writeArtElement } from './markup.ts';
 export { placedArt } from './placed.ts';
+export { urlsIn, withUrls } from './urls.ts';

@@ -7,13 +7,9 @@ import {
   MOST_ELEMENTS,
   TEXT_ELEMENTS,
 } from './allowlist.ts';
-
-/** One element of a verified art. */
-export interface ArtElement {
-  readonly name: string;
-  readonly attributes: Readonly<Record<string, string>>;
-  readonly children: readonly (ArtElement | string)[];
-}
+import { costOf } from './cost.ts';
+import type { ArtElement } from './element.ts';
+import { urlsIn, withUrls } from './urls.ts';
 
 export type ArtReading =
   | { readonly ok: true; readonly root: ArtElement; readonly elements: number }
@@ -37,6 +33,8 @@ export function readArtMarkup(markup: string): ArtReading {
     if (root.name !== 'svg') throw new Refusal(`the drawing begins with <${root.name}> where <svg> is needed`, 0);
     const elements = countDrawn(root);
     if (elements > MOST_ELEMENTS) throw new Refusal(`it draws more than ${MOST_ELEMENTS} elements`, 0);
+    const tooMuch = costOf(root);
+    if (tooMuch !== undefined) throw new Refusal(tooMuch, 0);
     return { ok: true, root, elements };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -47,7 +45,13 @@ export function readArtMarkup(markup: string): ArtReading {
 const NAME = /[A-Za-z][\w:.-]*/y;
 const ATTRIBUTE = /\s+([A-Za-z_][\w:.-]*)\s*=\s*(?:"([^"<]*)"|'([^'<]*)')/y;
 const TAG_END = /\s*(\/?)>/y;
-const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
+const ENTITIES: ReadonlyMap<string, string> = new Map([
+  ['amp', '&'],
+  ['lt', '<'],
+  ['gt', '>'],
+  ['quot', '"'],
+  ['apos', "'"],
+]);
 
 interface Open {
   name: string;
@@ -114,7 +118,7 @@ function parse(markup: string): ArtElement {
 
 function unescapeText(text: string, at: number): string {
   return text.replace(/&([^;\s&]{0,12});?/g, (whole, name: string) => {
-    const plain = ENTITIES[name];
+    const plain = ENTITIES.get(name);
     if (plain === undefined || !whole.endsWith(';')) throw new Refusal(`the entity ${whole} is not known`, at);
     return plain;
   });
@@ -187,5 +191,6 @@ export function writeArtElement(element: ArtElement, prefix = ''): string {
 function withPrefix(name: string, value: string, prefix: string): string {
   if (name === 'id') return prefix + value;
   if (name === 'href') return `#${prefix}${value.slice(1)}`;
-  return value.replace(/url\(\s*["']?#/g, `url(#${prefix}`).replace(/(url\(#[\w.-]+)["']?\s*\)/g, '$1)');
+  if (!value.includes('(')) return value;
+  return withUrls(value, urlsIn(value) ?? [], (target) => `url(#${prefix}${target.slice(1)})`);
 }

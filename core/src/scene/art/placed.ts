@@ -1,5 +1,6 @@
 import type { Art } from '../schema/index.ts';
-import { readArtMarkup, writeArtElement, type ArtElement } from './markup.ts';
+import type { ArtElement } from './element.ts';
+import { readArtMarkup, writeArtElement } from './markup.ts';
 
 const roots = new WeakMap<Art, ArtElement>();
 
