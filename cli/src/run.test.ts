@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { formatById, memorySink, QUIET_RUN, readScene, send, textOf, type Scene } from '@pace-line/core';
+import { fileStem, formatById, memorySink, QUIET_RUN, readScene, send, textOf, type Scene } from '@pace-line/core';
 import { run } from './run.ts';
 
 const ferries = 'samples/scenes/two-ferries.paceline.json';
@@ -122,4 +122,23 @@ test.each([
   expect(out).toBe('');
   expect(err).toMatch(wording);
   expect(err.trim().split('\n')).toHaveLength(1);
+});
+
+describe('the terminal', () => {
+  test('is sent no orders from names, ids or addresses', async () => {
+    const file = join(folder, 'orders.paceline.json');
+    const scene = JSON.parse(readFileSync(ferries, 'utf8')) as Record<string, unknown>;
+    writeFileSync(file, JSON.stringify({ ...scene, name: 'a\u009b31mred\u202eder' }));
+    const valid = await call('validate', file);
+    expect(valid.code).toBe(0);
+    writeFileSync(file, JSON.stringify({ ...scene, '\u001b]0;owned\u0007': 1 }));
+    const wrong = await call('validate', file);
+    expect(wrong.code).toBe(2);
+    for (const text of [valid.out, wrong.err, (await call('\u001b[2J')).err])
+      expect(text.replace(/\n$/, '')).not.toMatch(/[\u0000-\u001f\u007f-\u009f\u202e]/);
+  });
+  test('and files whose names can be written', () => {
+    expect(fileStem('\uFDFA'.repeat(200)).length).toBeLessThanOrEqual(80);
+    expect(fileStem('Two ferries, one loop')).toBe('two-ferries-one-loop');
+  });
 });

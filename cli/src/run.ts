@@ -30,6 +30,12 @@ const OPTIONS = {
   help: { type: 'boolean', short: 'h' },
 } as const;
 
+/** What a terminal would take for orders, or for a change of direction. */
+const ORDERS = /[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
+
+/** A line for the terminal: names and ids are anyone's. */
+const printable = (line: string): string => line.replace(/\s*\n\s*/g, ' ').replace(ORDERS, '\ufffd');
+
 /** Runs one command; gives the exit code: 0, or 2 with one line on standard error. */
 export async function run(argv: readonly string[], { out, err }: Output): Promise<number> {
   try {
@@ -50,14 +56,15 @@ export async function run(argv: readonly string[], { out, err }: Output): Promis
         return 0;
       case 'validate': {
         const scene = loadScene(file);
-        out(`${file}: valid, "${scene.name}", ${scene.guides.length} guides, ${scene.riders.length} riders\n`);
+        const words = `${file}: valid, "${scene.name}", ${scene.guides.length} guides, ${scene.riders.length} riders`;
+        out(`${printable(words)}\n`);
         return 0;
       }
       default:
         throw new UsageError(name ? `there is no command "${name}"; try --help` : 'which command? try --help');
     }
   } catch (error) {
-    err(`pace-line: ${(error instanceof Error ? error.message : String(error)).replace(/\s*\n\s*/g, ' ')}\n`);
+    err(`pace-line: ${printable(error instanceof Error ? error.message : String(error))}\n`);
     return 2;
   }
 }

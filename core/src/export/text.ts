@@ -10,6 +10,9 @@ export function formatNumber(value: number, digits: number): string {
 export const escapeMarkup = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
+/** Characters of a file's name: one letter of a script may become many plain ones. */
+const LONGEST_STEM = 80;
+
 /** A name for a file made of a scene's name: letters, digits and hyphens. */
 export const fileStem = (name: string): string =>
   name
@@ -17,7 +20,8 @@ export const fileStem = (name: string): string =>
     .replace(/[^\w\s-]/g, '')
     .trim()
     .replace(/[\s_]+/g, '-')
-    .toLowerCase() || 'scene';
+    .toLowerCase()
+    .slice(0, LONGEST_STEM) || 'scene';
 
 /** FNV-1a over UTF-16 units, 32 bits, as eight hexadecimal digits (Fowler, Noll, Vo: the parameters of the IETF draft). */
 export function shortHash(text: string): string {

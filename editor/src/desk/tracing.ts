@@ -2,6 +2,7 @@ import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/co
 import { warn } from '../look/notices.tsx';
 import { change } from './actions/change.ts';
 import { sceneOf, type Desk } from './desk.ts';
+import { sha256, toBase64 } from '../platform/pixels.ts';
 
 const TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/svg+xml'] as const;
 const MOST_BYTES = 12 * 1024 * 1024;
@@ -47,18 +48,7 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
     visible: true,
     locked: true,
   };
-  change(desk, `Trace over ${name}`, (scene) => addTracing(scene, { picture, data: base64(bytes) }));
-}
-
-async function sha256(bytes: Uint8Array<ArrayBuffer>): Promise<string> {
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
-  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-}
-
-function base64(bytes: Uint8Array): string {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(text);
+  change(desk, `Trace over ${name}`, (scene) => addTracing(scene, { picture, data: toBase64(bytes) }));
 }
 
 function sizeOf(blob: Blob): Promise<[number, number] | undefined> {
