@@ -43,17 +43,18 @@ export async function takeNode(
   };
 }
 
-/** Drags a mark on the sheet to and fro in time with the real mouse. */
-export async function shapeMark(page: Page): Promise<void> {
+/** Drags a mark on the sheet to and fro in time with the real mouse, and brings it back to where it was. */
+export async function shapeMark(page: Page, seconds = SECONDS): Promise<void> {
   const box = await page.locator('.mark').nth(1).boundingBox();
   if (!box) throw new Error('no mark');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  const until = Date.now() + SECONDS * 1000;
+  const until = Date.now() + seconds * 1000;
   for (let i = 0; Date.now() < until; i++) {
     await page.mouse.move(x - 40 + 40 * Math.cos(i / 12), y + 30 * Math.sin(i / 9));
     await page.waitForTimeout(12);
   }
+  await page.mouse.move(x, y);
   await page.mouse.up();
 }

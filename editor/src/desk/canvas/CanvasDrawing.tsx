@@ -1,4 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
+import { riderById } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useFrame } from '../../scene/context.ts';
 import type { Preview } from '../../tools/index.ts';
@@ -27,16 +28,17 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
   const zoom = useDeskView((state) => state.view.zoom);
   const tool = useDeskView((state) => state.tool);
   const ticks = useTicks(zoom);
+  const ridden = riderById(shown, selection.riders[0] ?? '')?.guide ?? null;
   const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
   return (
     <>
       <div className="canvas-view">
         <StageLayer />
         <TracingLayer />
-        <Beyond scene={shown} />
-        <GuideLines scene={shown} selection={selection} />
+        <Beyond canvas={shown.canvas} />
+        <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
-        <SeeingLayer scene={shown} selection={selection} />
+        <SeeingLayer guides={shown.guides} selection={selection} />
         <Overlay scene={shown} selection={selection} preview={preview} />
         <Hints />
         {isEmpty && <EmptyCanvas />}

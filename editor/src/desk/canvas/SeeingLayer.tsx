@@ -1,18 +1,24 @@
 import { memo, useMemo } from 'react';
-import { emptyFrame, landmarksOf, pathOfGuide, type Guide, type Scene, nameOfNode } from '@pace-line/core';
+import { emptyFrame, landmarksOf, pathOfGuide, type Guide, nameOfNode } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
 /** What can be shown of guides beside their lines: arrows along them, the names of nodes, their crests, troughs and tightest bends. */
-export const SeeingLayer = memo(function SeeingLayer({ scene, selection }: { scene: Scene; selection: Selection }) {
+export const SeeingLayer = memo(function SeeingLayer({
+  guides,
+  selection,
+}: {
+  guides: readonly Guide[];
+  selection: Selection;
+}) {
   const view = useDeskView((state) => state.view);
   const { arrows, nodeNames, landmarks } = usePreferences((state) => state.seeing);
   if (!arrows && !nodeNames && !landmarks) return null;
   return (
     <svg className="overlay seeing" aria-hidden>
       <g transform={cssMatrix(view)}>
-        {scene.guides.map((guide) =>
+        {guides.map((guide) =>
           guide.visible ? (
             <g key={guide.id} style={{ color: guide.color }}>
               {arrows && <Arrows guide={guide} zoom={view.zoom} />}

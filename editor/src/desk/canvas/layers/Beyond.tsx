@@ -4,9 +4,9 @@ import { useDeskView } from '../../view.ts';
 import { cssMatrix } from '../view-transform.ts';
 
 /** What lies beyond the canvas, dimmed, and the canvas's edge. */
-export const Beyond = memo(function Beyond({ scene }: { scene: Scene }) {
+export const Beyond = memo(function Beyond({ canvas }: { canvas: Scene['canvas'] }) {
   const view = useDeskView((state) => state.view);
-  const { width, height } = scene.canvas;
+  const { width, height } = canvas;
   return (
     <svg className="overlay frame" aria-hidden>
       <g transform={cssMatrix(view)}>

@@ -106,3 +106,29 @@ describe('the stage draws in the order of display', () => {
     expect(Number(stroke?.getAttribute('stroke-dashoffset'))).toBeCloseTo(200, 3);
   });
 });
+
+test('what has not changed is not said to the browser again', async () => {
+  const host = document.createElement('div');
+  const stage = createSvgStage(host);
+  const first = scene();
+  const frameOf = (shown: Scene, time: number) => {
+    const motion = prepare(shown);
+    return { time, scene: shown, motion, poses: motion.poseAt(time) };
+  };
+  const view = { zoom: 2, x: 3, y: 4 };
+  stage.setView(view);
+  stage.draw(frameOf(first, 1));
+  const records: MutationRecord[] = [];
+  const observer = new MutationObserver((list) => void records.push(...list));
+  for (const svg of host.shadowRoot!.querySelectorAll('svg'))
+    observer.observe(svg, { attributes: true, childList: true, subtree: true });
+  stage.setView({ ...view });
+  stage.draw(frameOf({ ...first, riders: [...first.riders] }, 1));
+  await Promise.resolve();
+  expect(records).toEqual([]);
+  stage.setView({ ...view, zoom: 3 });
+  await Promise.resolve();
+  expect(records).toHaveLength(2);
+  observer.disconnect();
+  stage.destroy();
+});

@@ -52,6 +52,7 @@ export function createSvgStage(host: HTMLElement): Stage {
   const riders = createPlacedRiders();
   const strokes = createStrokes();
   let scene: Scene | undefined;
+  let shownView = '';
 
   /** Brings the drawn things of a scene into the two layers, in their order. */
   const place = (next: Scene): void => {
@@ -75,16 +76,22 @@ export function createSvgStage(host: HTMLElement): Stage {
     if (next === scene) return;
     const isDrawn = next.guides !== scene?.guides && strokes.concerns(next);
     if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
-    const { width, height, background } = next.canvas;
-    paper.setAttribute('width', String(width));
-    paper.setAttribute('height', String(height));
-    paper.setAttribute('fill', background ?? 'none');
+    if (next.canvas !== scene?.canvas) {
+      const { width, height, background } = next.canvas;
+      paper.setAttribute('width', String(width));
+      paper.setAttribute('height', String(height));
+      paper.setAttribute('fill', background ?? 'none');
+    }
     scene = next;
   };
 
   return {
     setView(view) {
-      for (const group of groups) group.setAttribute('transform', cssMatrix(view));
+      const transform = cssMatrix(view);
+      // Said again, the same transform would lay out all that is in the groups once more.
+      if (transform === shownView) return;
+      shownView = transform;
+      for (const group of groups) group.setAttribute('transform', transform);
     },
     draw({ scene: next, poses }) {
       show(next);
