@@ -1,7 +1,7 @@
-import { ChoiceField } from '../../fields/index.ts';
+import { ChoiceField } from '../../../fields/index.ts';
 import { EASE_OFFERS, offerOfEase, setEase, wordsOfEase, type Mark, type Rider } from '@pace-line/core';
-import { perform } from '../actions/change.ts';
-import { useDesk } from '../context.ts';
+import { perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
 
 /** The value of an ease that no list offers: it is shown, and cannot be chosen again. */
 const OWN = '·own';
