@@ -66,6 +66,24 @@ describe('a pace line on the sheet', () => {
     expect(least).toBe(0);
   });
 
+  it('backs up below the zero of its speed', () => {
+    const back = sceneOf({
+      guides: [LINE],
+      riders: [
+        riderOn('back', 'line', [
+          { time: 0, place: { by: 'node', node: 'c' } },
+          { time: 4, place: { by: 'node', node: 'a' } },
+        ]),
+      ],
+    });
+    const rider = prepare(back).rider('back');
+    if (!rider) throw new Error('no rider');
+    const { points, least } = speedRibbon(rider, AXES);
+    expect(least).toBeCloseTo(-100, 6);
+    // Past the seam it begins anew: what stands at the very end is not looked at.
+    for (const [, speed] of points.slice(1, -1)) expect(speed).toBeCloseTo(-100, 6);
+  });
+
   it('is drawn with the two ends alone where it is straight', () => {
     expect(pathOfPoints([lineOf('even')])).toBe('M100 220L900 20');
   });

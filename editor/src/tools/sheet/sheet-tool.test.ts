@@ -36,6 +36,17 @@ describe('marks', () => {
     bench.doc.undo();
     expect(times()).toEqual([0, 1, 3, 4]);
   });
+  test('while a mark follows the hand the loop goes on, and what is shown is ahead of what is kept', () => {
+    bench.tool.down(at(x(1), y(200)));
+    bench.tool.move(at(x(1.5), y(200)));
+    expect(bench.holds).toBe(0);
+    expect(bench.seeks).toEqual([]);
+    const { shown, committed } = bench.doc.state;
+    const timeIn = (scene: typeof shown) => riderById(scene, 'r')!.pace.marks[1]!.time;
+    expect([timeIn(shown), timeIn(committed)]).toEqual([1.5, 1]);
+    bench.tool.up();
+    expect(times()[1]).toBe(1.5);
+  });
   test('Ctrl holds frames and nodes off; Shift keeps one direction', () => {
     drag(at(x(3), y(400)), at(x(2.423), y(203), { ctrl: true }));
     expect(times()[2]).toBeCloseTo(2.423, 6);
