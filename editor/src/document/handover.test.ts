@@ -15,6 +15,19 @@ test('who takes a scene over waits until the other has kept it', async () => {
   other();
 });
 
+test('a tab that only looks does not answer for the one that holds the scene', async () => {
+  const order: string[] = [];
+  const looking = answerHandover('a', () => undefined);
+  const holding = answerHandover('a', async () => {
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    order.push('kept');
+  });
+  await askHandover('a');
+  expect(order).toEqual(['kept']);
+  looking();
+  holding();
+});
+
 test('a tab that does not answer is not waited for longer than one is patient', async () => {
   const end = answerHandover('a', () => new Promise(() => undefined));
   const begun = performance.now();

@@ -1,5 +1,5 @@
 /** ms. How long a tab that takes a scene over waits for the other to keep its last edit: one that sleeps does not answer. */
-const PATIENCE = 2000;
+const PATIENCE = 5000;
 
 /** What tabs say to each other of a scene. */
 interface Word {
@@ -10,14 +10,17 @@ interface Word {
 const open = (): BroadcastChannel | undefined =>
   typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('pace-line-handover');
 
-/** Answers tabs that take the scene over: `keep` keeps what is not kept yet. Gives what ends it. */
-export function answerHandover(id: string, keep: () => Promise<void>): () => void {
+/**
+ * Answers tabs that take the scene over: `keep` keeps what is not kept yet, or is undefined where the scene is not held here (the tab that asks hears itself).
+ * Gives what ends it.
+ */
+export function answerHandover(id: string, keep: () => Promise<void> | undefined): () => void {
   const channel = open();
   const onMessage = ({ data }: MessageEvent<Word>): void => {
-    if (data.id === id && data.says === 'hand it over')
-      void keep()
-        .catch(() => undefined)
-        .then(() => channel?.postMessage({ id, says: 'it is kept' } satisfies Word));
+    if (data.id !== id || data.says !== 'hand it over') return;
+    void keep()
+      ?.catch(() => undefined)
+      .then(() => channel?.postMessage({ id, says: 'it is kept' } satisfies Word));
   };
   channel?.addEventListener('message', onMessage);
   return () => channel?.close();

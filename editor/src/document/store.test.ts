@@ -98,28 +98,32 @@ test('a held key is one step of undo; after a pause, another run or another chan
   vi.useFakeTimers();
   try {
     const { doc } = open();
-    const longer = (scene: Scene): Scene => renameScene(scene, { name: `${scene.name}.` });
+    const first = doc.state.committed.canvas.width;
+    const wider = (scene: Scene): Scene => ({
+      ...scene,
+      canvas: { ...scene.canvas, width: scene.canvas.width + 1 },
+    });
     const hold = (key: string, times: number): void => {
       for (let i = 0; i < times; i++) {
-        doc.inRun(key, () => doc.do('Nudge', longer));
+        doc.inRun(key, () => doc.do('Nudge', wider));
         vi.advanceTimersByTime(30);
       }
     };
     hold('a', 300);
-    expect([doc.state.past.length, doc.state.committed.name.length]).toEqual([1, 303]);
+    expect([doc.state.past.length, doc.state.committed.canvas.width - first]).toEqual([1, 300]);
     hold('b', 3);
     expect(doc.state.past).toHaveLength(2);
     vi.advanceTimersByTime(800);
     hold('b', 2);
     expect(doc.state.past).toHaveLength(3);
-    doc.do('other', longer);
+    doc.do('other', wider);
     hold('b', 2);
     expect(doc.state.past).toHaveLength(5);
     doc.undo();
     hold('b', 2);
     expect(doc.state.past).toHaveLength(5);
     for (let i = 0; i < 5; i++) doc.undo();
-    expect(doc.state.committed.name).toBe('One');
+    expect(doc.state.committed.canvas.width).toBe(first);
   } finally {
     vi.useRealTimers();
   }

@@ -101,6 +101,7 @@ function useKeeping(id: string, doc: SceneDocument | null): SaveState {
     const stopThumbnails = keepThumbnails(id, doc);
     // From here on this tab changes nothing more: what it has is what the other will read.
     const stopAnswering = answerHandover(id, () => {
+      if (doc.state.readOnly) return undefined;
       doc.setReadOnly(true);
       return flush();
     });
