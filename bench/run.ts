@@ -1,13 +1,13 @@
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { coreRows } from './core.ts';
-import { editorRows } from './editor/rows.ts';
+import { measureEditor } from './editor/rows.ts';
 import type { Row } from './measure.ts';
 
 const only = process.argv[2];
 const sections: [string, () => Row[] | Promise<Row[]>][] = [
   ['core', coreRows],
-  ['editor', editorRows],
+  ['editor', measureEditor],
 ];
 
 const parts: string[] = [];

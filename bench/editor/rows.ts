@@ -116,7 +116,7 @@ async function longGuideRow({ page, cdp }: Watched): Promise<Row> {
   };
 }
 
-export async function editorRows(): Promise<Row[]> {
+export async function measureEditor(): Promise<Row[]> {
   const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
   await once(server.stdout, 'data');
   const browser = await chromium.launch({
