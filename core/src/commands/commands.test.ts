@@ -149,6 +149,10 @@ describe('marks', () => {
             .poseAt(2.5 * t)
             .of(i, 'distance'),
         ).toBeCloseTo(prepare(own).poseAt(t).of(i, 'distance'), 6);
+    // A cycle that no file could hold is refused.
+    const brief = setPace(own, { rider: 's', patch: { cycle: 0.1 } });
+    expect(setClock.can(brief, { duration: 0.02, along: true })?.code).toBe('duration');
+    expect(setClock.can(brief, { duration: 0.02 })).toBeUndefined();
     const stays = setClock(own, { duration: 10 });
     expect(stays.riders.map(({ pace }) => [pace.delay, pace.cycle])).toEqual([
       [0.7, null],

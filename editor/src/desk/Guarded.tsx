@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { Link } from 'react-router';
 import { useDocumentState } from '../document/index.ts';
@@ -14,17 +14,17 @@ interface GuardedProps {
 
 /** A part of the Desk that may fail alone: the scene stays, and every change of it, undo too, tries again. */
 export function Guarded({ what, children }: GuardedProps) {
-  const shown = useDocumentState((state) => state.shown);
-  return (
-    <ErrorBoundary resetKeys={[shown]} fallbackRender={(props) => <Failed what={what} {...props} />}>
-      {children}
-    </ErrorBoundary>
-  );
+  return <ErrorBoundary fallbackRender={(props) => <Failed what={what} {...props} />}>{children}</ErrorBoundary>;
 }
 
 function Failed({ what, error, resetErrorBoundary }: FallbackProps & { what: string }) {
   const desk = useDesk();
   const last = useDocumentState((state) => state.past.at(-1)?.label);
+  const shown = useDocumentState((state) => state.shown);
+  const failedAt = useRef(shown);
+  useEffect(() => {
+    if (shown !== failedAt.current) resetErrorBoundary();
+  }, [shown, resetErrorBoundary]);
   return (
     <div className="failed" role="alert">
       <p>
@@ -32,15 +32,7 @@ function Failed({ what, error, resetErrorBoundary }: FallbackProps & { what: str
       </p>
       <p className="muted">Reason: {reasonOf(error)}.</p>
       <p className="failed-ways">
-        <button
-          type="button"
-          className="small-button"
-          disabled={last === undefined}
-          onClick={() => {
-            desk.doc.undo();
-            resetErrorBoundary();
-          }}
-        >
+        <button type="button" className="small-button" disabled={last === undefined} onClick={() => desk.doc.undo()}>
           {last === undefined ? 'nothing to undo' : `undo: ${last}`}
         </button>
         <button type="button" className="small-button" onClick={resetErrorBoundary}>

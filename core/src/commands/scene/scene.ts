@@ -1,4 +1,4 @@
-import type { Clock, Pace } from '../../scene/index.ts';
+import type { Clock, Pace, Rider } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretched } from '../mark/marks.ts';
 
@@ -12,8 +12,13 @@ export const renameScene = command<{ name: string }>(
  * rider's delay and own cycle too.
  */
 export const setClock = command<Partial<Clock> & { along?: boolean }>(
-  (_, { duration }) =>
-    duration === undefined || (duration >= 0.01 && duration <= 3600) ? undefined : refusal('duration'),
+  (scene, { duration = scene.clock.duration, along }) => {
+    const factor = duration / scene.clock.duration;
+    const fits = ({ pace: { cycle, delay } }: Rider): boolean =>
+      (cycle === null || (cycle * factor >= 0.001 && cycle * factor <= 36_000)) && Math.abs(delay * factor) <= 36_000;
+    const isPossible = duration >= 0.01 && duration <= 3600 && (!along || scene.riders.every(fits));
+    return isPossible ? undefined : refusal('duration');
+  },
   (scene, { along = false, ...patch }) => {
     const clock = { ...scene.clock, ...patch };
     const factor = clock.duration / scene.clock.duration;
