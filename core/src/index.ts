@@ -70,6 +70,7 @@ export {
   sceneShape,
   type Tracing,
   wellFormed,
+  problemsOf,
   wordingOf,
   writeScene,
 } from './scene/index.ts';

@@ -5,7 +5,7 @@ import { newRider, pathOfGuide, sceneFromJson, type Guide, type Scene } from '..
 import { countedRandom } from '../testing/random.ts';
 import { BOX_ART, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import * as commands from './index.ts';
-import { furthest, placesOf, problemsOf, timesOf } from '../testing/ways.ts';
+import { furthest, placesOf, problemsWhenRead, timesOf } from '../testing/ways.ts';
 import {
   actedMotion,
   addGuide,
@@ -49,7 +49,7 @@ const looped = (
 ) => sceneOf({ guides: [LOOPS, LINE], riders: [riderOn('r', 'loops', marks, { lift: 12, lead: 5 })] });
 const guideIn = (scene: Scene, id = 'loops'): Guide => scene.guides.find((guide) => guide.id === id)!;
 const times = Array.from({ length: 41 }, (_, i) => i / 10);
-const isValid = (scene: Scene): void => expect(problemsOf(scene)).toEqual([]);
+const isValid = (scene: Scene): void => expect(problemsWhenRead(scene)).toEqual([]);
 
 describe('direction', () => {
   test('reversed with riders keeping their place, everyone is where it was at every time, and faces the other way', () => {

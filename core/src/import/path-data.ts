@@ -12,12 +12,53 @@ export interface Outline {
 export type PathDataResult =
   { readonly ok: true; readonly outlines: readonly Outline[] } | { readonly ok: false; readonly message: string };
 
+/** Characters of path data: more than the nodes that a guide can hold. */
+const LONGEST_DATA = 1_000_000;
+
+/** Numbers of each command. */
+const COUNTS: Readonly<Record<string, number>> = { m: 2, l: 2, h: 1, v: 1, c: 6, s: 4, q: 4, t: 2, a: 7 };
+
+/** Characters of one command from which on it is spelled out: the path library takes long lists of numbers apart from the front, each time all of them. */
+const LONG = 2000;
+
+/** Path data in which long lists of numbers have a command before each of their steps. What does not read is left as it is. */
+function spelledOut(d: string): string {
+  if (d.length < LONG) return d;
+  return d.replace(/[mlhvcsqta][^mlhvcsqtaz]*/gi, (piece) => (piece.length < LONG ? piece : inSteps(piece)));
+}
+
+function inSteps(piece: string): string {
+  const letter = piece.charAt(0);
+  const count = COUNTS[letter.toLowerCase()] ?? 2;
+  const number = /[\s,]*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)/y;
+  const flag = /[\s,]*([01])/y;
+  const steps: string[] = [];
+  let at = 1;
+  let step: string[] = [];
+  for (;;) {
+    const isFlag = count === 7 && (step.length === 3 || step.length === 4);
+    const pattern = isFlag ? flag : number;
+    pattern.lastIndex = at;
+    const match = pattern.exec(piece);
+    if (!match) break;
+    at = pattern.lastIndex;
+    step.push(match[1] ?? '');
+    if (step.length < count) continue;
+    // After the first, a move goes on as lines.
+    const again = letter === 'M' ? 'L' : letter === 'm' ? 'l' : letter;
+    steps.push(`${steps.length === 0 ? letter : again}${step.join(' ')}`);
+    step = [];
+  }
+  return step.length > 0 || piece.slice(at).trim() !== '' ? piece : steps.join('');
+}
+
 /**
  * Reads SVG path data (all commands, absolute and relative) into nodes. Arcs become as many cubics as stay within `arcTolerance` px.
  * Bad data gives a message with the place; nothing is thrown.
  */
 export function outlinesFromPathData(d: string, arcTolerance: number = ARC_TOLERANCE): PathDataResult {
-  const parsed = SvgPath.from(d);
+  if (d.length > LONGEST_DATA) return { ok: false, message: `the path data is longer than ${LONGEST_DATA} characters` };
+  const parsed = SvgPath.from(spelledOut(d));
   const err = (parsed as unknown as { err: string }).err;
   if (err) return { ok: false, message: err };
   const pen = new Pen();

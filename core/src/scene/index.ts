@@ -1,4 +1,5 @@
 export * from './art/index.ts';
+export { problemsOf } from './check.ts';
 export { emptyScene, newGuide, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
 export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem } from './file.ts';
 export { migrate } from './migrations.ts';

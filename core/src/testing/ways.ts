@@ -20,7 +20,7 @@ export const timesOf = (scene: Scene): number[][] =>
   scene.riders.map((rider) => rider.pace.marks.flatMap((mark) => [mark.time, mark.dwell]));
 
 /** What is wrong with a scene when it is written to a file and read again. */
-export function problemsOf(scene: Scene): readonly SceneProblem[] {
+export function problemsWhenRead(scene: Scene): readonly SceneProblem[] {
   const read = sceneFromJson(JSON.parse(writeScene(scene)));
   return read.ok ? [] : read.problems;
 }

@@ -10,6 +10,7 @@ import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards
 import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
+import { VersionsDrawer } from './drawers/VersionsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
 import { Guarded } from './Guarded.tsx';
@@ -96,6 +97,7 @@ function Where() {
         {drawer === 'contents' && <ContentsDrawer />}
         {drawer === 'art' && <ArtDrawer />}
         {drawer === 'collection' && <CollectionDrawer />}
+        {drawer === 'versions' && <VersionsDrawer />}
       </Guarded>
     </div>
   );

@@ -1,16 +1,17 @@
 import { Menu, Tooltip } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { IconArrowBackUp, IconArrowForwardUp, IconDots, IconHelp } from '@tabler/icons-react';
-import { useEffect, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { renameScene } from '@pace-line/core';
-import { useDocumentState, type SaveState } from '../document/index.ts';
+import { useDocumentState } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { useOpenScene } from '../scene/context.ts';
 import { perform } from './actions/change.ts';
 import { saveScene } from './actions/saving.ts';
 import { useDesk } from './context.ts';
+import { SaveLine } from './SaveLine.tsx';
 import { useDeskView, type Drawer } from './view.ts';
 import './TopBar.css';
 
@@ -145,6 +146,7 @@ function MoreMenu() {
             {word}
           </Menu.Item>
         ))}
+        <Menu.Item onClick={() => toggle('versions')}>Versions</Menu.Item>
         <Menu.Item onClick={() => saveScene(desk)}>Save file</Menu.Item>
         <Menu.Item component={Link} to={`/help?from=${id}`}>
           How to
@@ -153,39 +155,4 @@ function MoreMenu() {
       </Menu.Dropdown>
     </Menu>
   );
-}
-
-/** ms between two looks at how long ago the scene was kept. */
-const LOOK_EVERY = 5000;
-
-function SaveLine({ save }: { save: SaveState }) {
-  const readOnly = useDocumentState((state) => state.readOnly);
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), LOOK_EVERY);
-    return () => clearInterval(timer);
-  }, []);
-  return (
-    <span className={`save-line ${save.kind === 'failed' ? 'bad' : 'muted'}`} role="status">
-      {readOnly ? 'for reading only' : wordsOf(save, now)}
-    </span>
-  );
-}
-
-function wordsOf(save: SaveState, now: number): string {
-  switch (save.kind) {
-    case 'waiting':
-      return 'keeping…';
-    case 'failed':
-      return 'not kept!';
-    case 'kept':
-      return `kept ${ago(Math.max(0, now - save.at))}`;
-  }
-}
-
-function ago(ms: number): string {
-  const s = Math.round(ms / 1000);
-  if (s < 10) return 'just now';
-  if (s < 60) return `${Math.round(s / 10) * 10} s ago`;
-  return s < 3600 ? `${Math.round(s / 60)} min ago` : 'in this browser';
 }

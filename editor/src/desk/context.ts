@@ -6,6 +6,6 @@ import type { Desk } from './desk.ts';
 /** The open scene as the Desk's actions take it. */
 export function useDesk(): Desk {
   const doc = useDocument();
-  const { playback } = useOpenScene();
-  return useMemo(() => ({ doc, playback }), [doc, playback]);
+  const { id, playback } = useOpenScene();
+  return useMemo(() => ({ id, doc, playback }), [id, doc, playback]);
 }

@@ -4,6 +4,8 @@ import type { Playback } from '../scene/playback.ts';
 
 /** What the Desk's actions work on. */
 export interface Desk {
+  /** The scene's id in this browser. */
+  readonly id: string;
   readonly doc: SceneDocument;
   readonly playback: Playback;
 }

@@ -2,6 +2,7 @@ import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { readArtFile } from '../jobs/index.ts';
 import { fitsItsBox } from './fits-box.ts';
 import { bringInArt } from './actions/riding.ts';
+import { keepBefore } from './actions/saving.ts';
 import type { Desk } from './desk.ts';
 
 const MOST_BYTES = 5 * 1024 * 1024;
@@ -30,6 +31,7 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
       .replace(/\.svg$/i, '')
       .replace(/[-_]+/g, ' ')
       .trim() || 'Drawing';
+  keepBefore(desk);
   const id = bringInArt(desk, title.charAt(0).toUpperCase() + title.slice(1), fitsItsBox(read.art));
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;

@@ -5,6 +5,7 @@ import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf } from '../jobs/index.ts';
 import { useDeskView } from './view.ts';
 import { addOutlines, addPoints, outlineThrough } from './actions/outlines.ts';
+import { keepBefore } from './actions/saving.ts';
 import { sceneOf, type Desk } from './desk.ts';
 
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -73,6 +74,7 @@ export function importPoints(name: string, text: string, desk: Desk): void {
   const read = pointsFromText(text);
   if (!read.ok) return warnUntaken(name, read.message);
   const points = placed(read.points, desk);
+  keepBefore(desk);
   addPoints(desk, points, isRound(points), stem(name));
   if (read.skipped.length > 0)
     tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}${read.skipped.length > 4 ? ' …' : ''}`, name);
@@ -89,6 +91,7 @@ function importGpx(name: string, text: string, desk: Desk): void {
     const piece = fitted.slice(at, (at += points.length));
     return outlineThrough(piece, isRound(piece));
   });
+  keepBefore(desk);
   addOutlines(desk, outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
   if (read.skipped.length > 0) tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}`, name);
 }

@@ -1,6 +1,7 @@
 import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/core';
 import { warn } from '../look/notices.tsx';
 import { change } from './actions/change.ts';
+import { keepBefore } from './actions/saving.ts';
 import { sceneOf, type Desk } from './desk.ts';
 import { sha256, toBase64 } from '../platform/pixels.ts';
 
@@ -48,6 +49,7 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
     visible: true,
     locked: true,
   };
+  keepBefore(desk);
   change(desk, `Trace over ${name}`, (scene) => addTracing(scene, { picture, data: toBase64(bytes) }));
 }
 

@@ -7,7 +7,7 @@ import { IDENTITY, type ViewTransform } from './canvas/view-transform.ts';
 
 export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
 export type ToolName = (typeof TOOL_NAMES)[number];
-export type Drawer = 'contents' | 'art' | 'collection' | null;
+export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | null;
 /** What a narrow window shows. */
 export type DeskPage = 'canvas' | 'sheet' | 'cards';
 export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
@@ -92,6 +92,13 @@ export interface SeatingQuestion {
   readonly seating: Seating;
 }
 
+/** An earlier state of the scene, shown on the canvas behind the present one. */
+export interface Ghost {
+  /** The version that it is. */
+  readonly key: string;
+  readonly scene: Scene;
+}
+
 interface DeskView {
   view: ViewTransform;
   tool: ToolName;
@@ -112,6 +119,8 @@ interface DeskView {
   question: SeatingQuestion | null;
   /** The list of shortcuts is open. */
   shortcuts: boolean;
+  /** An earlier state that moves beside the present one. */
+  ghost: Ghost | null;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
   set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
@@ -134,6 +143,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
   takenApart: null,
   question: null,
   shortcuts: false,
+  ghost: null,
 };
 
 export const useDeskView = create<DeskView>()((set) => ({

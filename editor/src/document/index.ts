@@ -21,21 +21,33 @@ export {
   useSteadyScene,
 } from './context.ts';
 export { answerHandover, askHandover } from './handover.ts';
-export { writeJournal } from './journal.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { PART_KINDS, selectedParts } from './parts.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
-  collectAssets,
+  claim,
+  collectUnused,
+  foldScene,
   hasThumbnail,
-  keepScene,
+  holdsScene,
+  keepEdit,
+  keepNewScene,
   keepThumbnail,
+  keepVersionOf,
   listCards,
+  listVersions,
   loadStored,
   onShelfChange,
+  onVersionsChange,
+  readVersion,
   removeStored,
+  removeVersion,
   storedText,
+  writeParting,
   type SceneCard,
   type Stored,
-} from './storage.ts';
+  type VersionCard,
+  type VersionReason,
+  type Writer,
+} from './storage/index.ts';
 export { SceneDocument, type Gesture } from './store.ts';

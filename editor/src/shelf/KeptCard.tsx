@@ -3,9 +3,10 @@ import { IconDots } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { fileStem, renameScene, writeScene } from '@pace-line/core';
-import { keepScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
+import { foldScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
-import { offerUndo } from '../look/notices.tsx';
+import { offerUndo, tell } from '../look/notices.tsx';
+import { openForWriting } from '../scene/open-for-writing.ts';
 import { saveFile } from '../platform/files.ts';
 import { svgUrl } from '../look/svg-url.ts';
 
@@ -67,9 +68,11 @@ export function BrokenCard({ id, name }: { id: string; name: string }) {
 }
 
 async function rename(card: SceneCard, name: string): Promise<void> {
-  const stored = await loadStored(card.id);
-  if (stored.state === 'ok' && name.trim() && name.trim() !== card.name)
-    await keepScene(card.id, renameScene(stored.scene, { name }), null);
+  if (!name.trim() || name.trim() === card.name) return;
+  const { stored, writer, held, release } = await openForWriting(card.id, false, () => undefined);
+  if (!held) tell(`“${card.name}” is open in another tab: rename it there.`);
+  else if (stored.state === 'ok') await foldScene(writer, renameScene(stored.scene, { name }), stored.count + 1);
+  release();
 }
 
 async function save(card: SceneCard): Promise<void> {

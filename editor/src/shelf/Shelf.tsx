@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { collectAssets, listCards, onShelfChange } from '../document/index.ts';
+import { collectUnused, listCards, onShelfChange } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
@@ -34,7 +34,7 @@ async function openFiles(files: readonly File[]): Promise<string | undefined> {
 export function Shelf() {
   const navigate = useNavigate();
   // Undo of a deletion is still possible until the Shelf is opened again: only then are pixels that nothing shows collected.
-  useEffect(() => void collectAssets(), []);
+  useEffect(() => void collectUnused(), []);
   useEffect(() => {
     document.title = 'Shelf · Pace Line';
   }, []);

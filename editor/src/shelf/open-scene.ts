@@ -1,5 +1,5 @@
 import { emptyScene, readScene, wordingOf, type Scene } from '@pace-line/core';
-import { keepScene, listCards } from '../document/index.ts';
+import { keepNewScene, listCards } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { newSceneId } from '../platform/ids.ts';
 import { falseNames } from '../platform/pixels.ts';
@@ -9,7 +9,7 @@ import { reasonOf } from '../words/reasons.ts';
 export async function keepNew(scene: Scene, sample: string | null = null): Promise<string | undefined> {
   const id = newSceneId();
   try {
-    await keepScene(id, scene, sample);
+    await keepNewScene(id, scene, sample);
     return id;
   } catch (error) {
     warn('The scene could not be kept', `This browser did not store it: ${reasonOf(error)}.`);

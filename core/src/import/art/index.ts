@@ -56,6 +56,12 @@ const MOST_ENTITIES = 100;
 const MOST_TAGS = 30_000;
 const MOST_ATTRIBUTES = 600_000;
 
+/** Attributes of one element: the parser looks through all of them for each. */
+const MOST_OF_ONE = 1000;
+
+/** Declarations of styles in all. */
+const MOST_DECLARATIONS = 150_000;
+
 /** Rules of style sheets times tags: each rule is tried on each element. */
 const MOST_MATCHES = 4_000_000;
 
@@ -66,11 +72,30 @@ function countOf(sign: string, text: string): number {
   return count;
 }
 
+/** How many `=` stand in one tag at most, what follows it until the next included; programs and style sheets are no attributes. */
+function mostAttributes(text: string): number {
+  let [most, count] = [0, 0];
+  for (let at = 0; at < text.length; at++) {
+    const sign = text.charCodeAt(at);
+    if (sign === EQUALS) count++;
+    else if (sign === OPENING) {
+      most = Math.max(most, count);
+      count = /^<(?:svg:)?(?:script|style)/.test(text.slice(at, at + 12)) ? -Infinity : 0;
+    }
+  }
+  return Math.max(most, count);
+}
+
+const EQUALS = '='.charCodeAt(0);
+const OPENING = '<'.charCodeAt(0);
+
 /** Sizes that are asked before any work is begun. */
 function sizeTrouble(source: string): string | undefined {
   const tags = countOf('<', source) - countOf('</', source);
   if (tags > MOST_TAGS) return `it has more than ${MOST_TAGS} elements`;
   if (countOf('=', source) > MOST_ATTRIBUTES) return `it has more than ${MOST_ATTRIBUTES} attributes`;
+  if (mostAttributes(source) > MOST_OF_ONE) return `an element of it has more than ${MOST_OF_ONE} attributes`;
+  if (countOf(';', source) > MOST_DECLARATIONS) return `it has more than ${MOST_DECLARATIONS} style declarations`;
   const rules = /<(?:svg:)?style[\s>]/.test(source) ? countOf('{', source) : 0;
   if (rules * tags > MOST_MATCHES) return 'its style sheets have too many rules for so many elements';
   return undefined;

@@ -4,12 +4,12 @@ import { LONGEST_NAME, wellFormed } from './text.ts';
 // The library would try to make code of schemas, which the pages' policy forbids: every load would be reported.
 z.config({ jitless: true });
 
-/** Names a thing within its scene. */
+/** Names a thing within its scene. It goes into references as it is, so it holds nothing that could end one. */
 export const id = z
   .string()
   .min(1)
   .max(100)
-  .regex(/^[^\s<>"'&]+$/, 'an id has no spaces, quotes or angle brackets');
+  .regex(/^[^\s<>"'`&()[\]{}#\\;,\p{Cc}]+$/u, 'an id has no spaces, quotes, brackets, commas, # or \\');
 export const name = z.string().max(LONGEST_NAME).overwrite(wellFormed);
 /** Pixels are called by their SHA-256. */
 export const assetId = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is called by its SHA-256');

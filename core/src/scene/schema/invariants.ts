@@ -2,10 +2,10 @@ import type { z } from 'zod';
 import { readArtMarkup } from '../art/markup.ts';
 import { sceneShape } from './scene.ts';
 
-type Issue = (path: (string | number)[], message: string) => void;
+type TellIssue = (path: (string | number)[], message: string) => void;
 type Shape = z.infer<typeof sceneShape>;
 
-function checkIds(scene: Shape, issue: Issue): void {
+function checkIds(scene: Shape, issue: TellIssue): void {
   const seen = new Set<string>();
   const claim = (value: string, path: (string | number)[]): void => {
     if (seen.has(value)) issue([...path, 'id'], `the id "${value}" is used twice`);
@@ -24,7 +24,7 @@ function checkIds(scene: Shape, issue: Issue): void {
 }
 
 /** Marks in order, none overlapping the next, none past the cycle. The sum is compared with a hair's breadth for rounding. */
-function checkMarks(rider: Shape['riders'][number], index: number, duration: number, issue: Issue): void {
+function checkMarks(rider: Shape['riders'][number], index: number, duration: number, issue: TellIssue): void {
   const slack = 1e-9;
   const cycle = rider.pace.cycle ?? duration;
   rider.pace.marks.forEach((one, j) => {
@@ -38,7 +38,7 @@ function checkMarks(rider: Shape['riders'][number], index: number, duration: num
   });
 }
 
-function checkReferences(scene: Shape, issue: Issue): void {
+function checkReferences(scene: Shape, issue: TellIssue): void {
   const arts = new Set(scene.art.map((one) => one.id));
   const guides = new Map(scene.guides.map((one) => [one.id, new Set(one.nodes.map((each) => each.id))]));
   scene.riders.forEach((one, i) => {
@@ -53,7 +53,7 @@ function checkReferences(scene: Shape, issue: Issue): void {
 }
 
 /** Links lead to a guide that is there and follows none itself; a drawing rider and a picture's pixels are there. */
-function checkLinks(scene: Shape, issue: Issue): void {
+function checkLinks(scene: Shape, issue: TellIssue): void {
   const guides = new Map(scene.guides.map((one) => [one.id, one]));
   const riders = new Set(scene.riders.map((one) => one.id));
   scene.guides.forEach((one, i) => {
@@ -69,15 +69,26 @@ function checkLinks(scene: Shape, issue: Issue): void {
   });
 }
 
-/** The one definition of a scene: shape, references, order of marks, unique ids, verified art. */
-export const sceneSchema = sceneShape.superRefine((scene, context) => {
-  const issue: Issue = (path, message) => context.addIssue({ code: 'custom', path, message });
+/** All that joins the parts of a scene: ids given once, references, order of marks. */
+export function invariantsOf(scene: Shape, issue: TellIssue): void {
   checkIds(scene, issue);
   checkReferences(scene, issue);
   checkLinks(scene, issue);
   scene.riders.forEach((one, i) => checkMarks(one, i, scene.clock.duration, issue));
+}
+
+/** Why an art's markup is not taken; undefined where it is. */
+export function artTrouble({ markup }: { readonly markup: string }): string | undefined {
+  const read = readArtMarkup(markup);
+  return read.ok ? undefined : `line ${read.line}: ${read.message}`;
+}
+
+/** The one definition of a scene: shape, references, order of marks, unique ids, verified art. */
+export const sceneSchema = sceneShape.superRefine((scene, context) => {
+  const issue: TellIssue = (path, message) => context.addIssue({ code: 'custom', path, message });
+  invariantsOf(scene, issue);
   scene.art.forEach((one, i) => {
-    const read = readArtMarkup(one.markup);
-    if (!read.ok) issue(['art', i, 'markup'], `line ${read.line}: ${read.message}`);
+    const trouble = artTrouble(one);
+    if (trouble !== undefined) issue(['art', i, 'markup'], trouble);
   });
 });

@@ -13,7 +13,10 @@ export const SCENE_FORMAT = 'pace-line/scene';
 /** 40 MB of pixels in all, as base64 characters. */
 const MOST_ASSET_CHARACTERS = Math.ceil((40 * 1024 * 1024 * 4) / 3);
 
-const assets = z
+/** How many of each a scene may hold. More riders than these no screen can show moving. */
+export const MOST = { art: 10_000, guides: 10_000, riders: 5_000, tracing: 100 } as const;
+
+export const assetsSchema = z
   .record(assetId, z.base64())
   .refine(
     (all) => Object.values(all).reduce((sum, text) => sum + text.length, 0) <= MOST_ASSET_CHARACTERS,
@@ -36,10 +39,9 @@ export const sceneShape = z.strictObject({
     fps: z.number().min(1).max(240),
     repeat: z.enum(REPEATS),
   }),
-  art: z.array(artSchema).max(10_000).readonly(),
-  guides: z.array(guideSchema).max(10_000).readonly(),
-  // More than any screen can show moving.
-  riders: z.array(riderSchema).max(5_000).readonly(),
-  tracing: z.array(tracingSchema).max(100).readonly().default([]),
-  assets: assets.default({}),
+  art: z.array(artSchema).max(MOST.art).readonly(),
+  guides: z.array(guideSchema).max(MOST.guides).readonly(),
+  riders: z.array(riderSchema).max(MOST.riders).readonly(),
+  tracing: z.array(tracingSchema).max(MOST.tracing).readonly().default([]),
+  assets: assetsSchema.default({}),
 });

@@ -16,6 +16,7 @@ import { guideFromOutline } from '../../tools/index.ts';
 import type { Desk } from '../desk.ts';
 import type { TakenApart } from '../view.ts';
 import { change } from './change.ts';
+import { keepBefore } from './saving.ts';
 
 /** What a part of a drawing becomes. */
 export type Role = 'guide' | 'rider' | 'scenery' | 'none';
@@ -26,6 +27,7 @@ export const roleAtFirst = (part: DrawingPart): Role => (part.looksLike === 'gui
 /** Brings in the parts of a drawing, each as its role, as one step of undo, and selects the guides, else the riders. */
 export function bringInParts(desk: Desk, apart: TakenApart, roles: readonly Role[]): void {
   const made: Made = { guides: [], riders: [] };
+  keepBefore(desk);
   change(desk, `Bring in ${apart.name}`, (scene) => placeParts(scene, apart, roles, made));
   desk.doc.select({ ...NOTHING, guides: made.guides, riders: made.guides.length > 0 ? [] : made.riders });
 }

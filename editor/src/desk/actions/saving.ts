@@ -1,4 +1,5 @@
 import { fileStem, writeScene } from '@pace-line/core';
+import { keepVersionOf } from '../../document/index.ts';
 import { saveFile } from '../../platform/files.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 
@@ -6,4 +7,9 @@ import { sceneOf, type Desk } from '../desk.ts';
 export function saveScene(desk: Desk): void {
   const scene = sceneOf(desk);
   saveFile(`${fileStem(scene.name)}.paceline.json`, 'application/json', writeScene(scene));
+}
+
+/** Keeps the scene as it is before something is brought in. A browser that is full has said so already. */
+export function keepBefore(desk: Desk): void {
+  if (!desk.doc.state.readOnly) void keepVersionOf(desk.id, sceneOf(desk), 'import').catch(() => undefined);
 }

@@ -6,6 +6,7 @@ import type { Preview } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
 import { Beyond } from './layers/Beyond.tsx';
+import { GhostLayer } from './layers/GhostLayer.tsx';
 import { GuideLines } from './layers/GuideLines.tsx';
 import { TickLayer } from './layers/TickLayer.tsx';
 import { useTicks } from './layers/use-ticks.ts';
@@ -35,6 +36,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
       <div className="canvas-view">
         <StageLayer />
         <TracingLayer />
+        <GhostLayer />
         <Beyond canvas={shown.canvas} />
         <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />

@@ -15,20 +15,20 @@ const OPTIONS = {
   RETURN_DOM_FRAGMENT: true as const,
 };
 
-const made = new WeakMap<Art, Map<string, DocumentFragment>>();
+const made = new WeakMap<Art, DocumentFragment>();
+let count = 0;
 
-/** The drawing of an art as nodes, through the browser's last gate; a copy each time. */
-export function artNodes(art: Art, prefix: string): DocumentFragment {
-  let known = made.get(art);
-  if (!known) made.set(art, (known = new Map<string, DocumentFragment>()));
-  let fragment = known.get(prefix);
+/** The drawing of an art as nodes, through the browser's last gate; a copy each time. Its ids begin with a number of its own: two arts never colour each other. */
+export function artNodes(art: Art): DocumentFragment {
+  let fragment = made.get(art);
   if (!fragment) {
+    const prefix = `a${++count}-`;
     const wrapped = `<svg xmlns="http://www.w3.org/2000/svg">${placedArt(art, prefix)}</svg>`;
     const cleaned = purify.sanitize(wrapped, OPTIONS);
     fragment = document.createDocumentFragment();
     const root = cleaned.firstElementChild;
     if (root) fragment.append(...root.childNodes);
-    known.set(prefix, fragment);
+    made.set(art, fragment);
   }
   return fragment.cloneNode(true) as DocumentFragment;
 }

@@ -28,7 +28,7 @@ export function createPlacedRiders(): PlacedRiders {
       if (!one || one.art !== art) {
         one?.group.remove();
         const group = svgElement('g');
-        group.append(artNodes(art, `${art.id}-`));
+        group.append(artNodes(art));
         placed.set(rider.id, (one = { group, art, matrix: '', opacity: 1, visible: true }));
       }
       if (one.visible !== rider.visible) {

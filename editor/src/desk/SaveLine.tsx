@@ -1,0 +1,65 @@
+import { Tooltip } from '@mantine/core';
+import { IconHistory } from '@tabler/icons-react';
+import { useEffect, useState } from 'react';
+import { useDocumentState, type SaveState } from '../document/index.ts';
+import { saveScene } from './actions/saving.ts';
+import { useDesk } from './context.ts';
+import { useDeskView } from './view.ts';
+
+/** ms between two looks at how long ago the scene was kept. */
+const LOOK_EVERY = 5000;
+
+/** How far the scene is kept; pressed, its earlier states. Where it is not kept, saving it as a file is beside that for as long as it lasts. */
+export function SaveLine({ save }: { save: SaveState }) {
+  const desk = useDesk();
+  const readOnly = useDocumentState((state) => state.readOnly);
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), LOOK_EVERY);
+    return () => clearInterval(timer);
+  }, []);
+  const isOpen = useDeskView((state) => state.drawer === 'versions');
+  const toggle = (): void => useDeskView.getState().set({ drawer: isOpen ? null : 'versions', page: 'canvas' });
+  return (
+    <span className="save-line">
+      <Tooltip label={save.kind === 'failed' ? `Not kept: ${save.message}` : 'Earlier states of this scene'}>
+        <button
+          type="button"
+          className={`plain-button save-words ${save.kind === 'failed' ? 'bad' : 'muted'}`}
+          aria-pressed={isOpen}
+          aria-label="Versions"
+          aria-describedby="save-words"
+          onClick={toggle}
+        >
+          <IconHistory size={15} aria-hidden />
+          <span id="save-words" role="status">
+            {readOnly ? 'for reading only' : wordsOf(save, now)}
+          </span>
+        </button>
+      </Tooltip>
+      {save.kind === 'failed' && (
+        <button type="button" className="small-button" onClick={() => saveScene(desk)}>
+          Save it as a file
+        </button>
+      )}
+    </span>
+  );
+}
+
+function wordsOf(save: SaveState, now: number): string {
+  switch (save.kind) {
+    case 'waiting':
+      return 'keeping…';
+    case 'failed':
+      return 'not kept!';
+    case 'kept':
+      return `kept ${ago(Math.max(0, now - save.at))}`;
+  }
+}
+
+function ago(ms: number): string {
+  const s = Math.round(ms / 1000);
+  if (s < 10) return 'just now';
+  if (s < 60) return `${Math.round(s / 10) * 10} s ago`;
+  return s < 3600 ? `${Math.round(s / 60)} min ago` : 'in this browser';
+}

@@ -1,0 +1,45 @@
+import { useEffect, useMemo, useRef } from 'react';
+import { pathData, Poses, prepare, type Scene } from '@pace-line/core';
+import { useFrame } from '../../../scene/context.ts';
+import { useDeskView } from '../../view.ts';
+import { createSvgStage, type Stage } from '../stage/stage.ts';
+import { cssMatrix } from '../view-transform.ts';
+
+/** An earlier state of the scene, faint and in motion: what it and the present have in common lies on top of each other. */
+export function GhostLayer() {
+  const ghost = useDeskView((state) => state.ghost);
+  if (!ghost) return null;
+  return <Ghost key={ghost.key} scene={ghost.scene} />;
+}
+
+function Ghost({ scene }: { scene: Scene }) {
+  const view = useDeskView((state) => state.view);
+  const host = useRef<HTMLDivElement>(null);
+  const stage = useRef<Stage | null>(null);
+  const motion = useMemo(() => prepare(scene), [scene]);
+  const poses = useMemo(() => new Poses(motion.riders.length), [motion]);
+  // Paper of its own would hide what lies below.
+  const bare = useMemo(() => ({ ...scene, canvas: { ...scene.canvas, background: null } }), [scene]);
+  useEffect(() => {
+    if (!host.current) return;
+    const made = createSvgStage(host.current);
+    stage.current = made;
+    return () => made.destroy();
+  }, []);
+  useFrame((frame) => {
+    stage.current?.setView(useDeskView.getState().view);
+    stage.current?.draw({ ...frame, scene: bare, motion, poses: motion.poseAt(frame.time, poses) });
+  });
+  return (
+    <div className="ghost" aria-hidden>
+      <svg className="overlay">
+        <g transform={cssMatrix(view)}>
+          {scene.guides.map((guide) => (
+            <path key={guide.id} className="ghost-line" d={pathData(guide.nodes, guide.closed)} />
+          ))}
+        </g>
+      </svg>
+      <div className="stage" ref={host} />
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+import { useEffect, useState } from 'react';
+import {
+  answerHandover,
+  foldScene,
+  holdsScene,
+  keepEdit,
+  startAutosave,
+  writeParting,
+  type SaveState,
+  type SceneDocument,
+} from '../document/index.ts';
+import { tell, warn } from '../look/notices.tsx';
+import { askToPersist } from '../platform/persist.ts';
+import type { OpenedScene } from './open-for-writing.ts';
+import type { Playback } from './playback.ts';
+import { keepThumbnails } from './thumbnails.ts';
+
+/** A scene that was read, with what plays it. */
+export interface OpenDocument extends OpenedScene {
+  readonly doc: SceneDocument;
+  readonly playback: Playback;
+}
+
+/** Keeps the open scene and its picture, and hands it over to a tab that asks. */
+export function useKeeping(open: OpenDocument | null): SaveState {
+  const [save, setSave] = useState<SaveState>({ kind: 'kept', at: Date.now() });
+  useEffect(() => {
+    if (open?.stored.state !== 'ok') return;
+    const { doc, writer, stored } = open;
+    doc.whenRefused = () => tell('This scene is open in another tab; here it can only be looked at.');
+    let said: string | undefined;
+    const { flush, stop } = startAutosave(doc, stored.count, {
+      append: (count, before, after) => keepEdit(writer, count, before, after),
+      fold: (scene, count) => foldScene(writer, scene, count),
+      holds: () => holdsScene(writer),
+      part: (scene, count) => writeParting(writer.id, scene, count),
+      overtaken: () => {
+        doc.setReadOnly(true);
+        warn(
+          'The scene was changed in another tab',
+          'What is here is older; nothing of it is written any more. Open the scene anew, or save this state as a file.',
+        );
+      },
+      report: (state) => {
+        setSave(state);
+        if (state.kind === 'waiting') void askToPersist();
+        const message = state.kind === 'failed' ? state.message : undefined;
+        if (message !== undefined && message !== said)
+          warn(
+            'The scene is not kept',
+            `This browser did not store it (${message}). It will be tried again; save it as a file to be safe.`,
+          );
+        said = message;
+      },
+    });
+    const stopThumbnails = keepThumbnails(writer.id, doc);
+    // From here on this tab changes nothing more: what it has is what the other will read.
+    const stopAnswering = answerHandover(writer.id, () => {
+      if (doc.state.readOnly) return undefined;
+      doc.setReadOnly(true);
+      return flush();
+    });
+    return () => {
+      stopAnswering();
+      stop();
+      stopThumbnails();
+    };
+  }, [open]);
+  return save;
+}
