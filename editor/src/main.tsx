@@ -11,6 +11,7 @@ import { lazy, StrictMode, Suspense, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
 import { Desk } from './desk/Desk.tsx';
+import { Questions } from './look/ask.tsx';
 import { theme } from './look/theme.ts';
 import { JobNotes } from './jobs/index.ts';
 import { SceneLayout } from './scene/SceneLayout.tsx';
@@ -58,6 +59,7 @@ createRoot(root).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <Notifications position="bottom-right" limit={20} />
+      <Questions />
       <RouterProvider router={router} />
       <JobNotes />
     </MantineProvider>

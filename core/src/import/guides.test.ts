@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { readArtMarkup } from '../scene/art/index.ts';
 import { nearestOnPath, pathThrough } from '../geometry/index.ts';
 import { readSvgParts, type DrawingPart } from './art/index.ts';
 import { tracksFromGpx } from './gpx.ts';
@@ -209,5 +210,46 @@ describe('an SVG taken apart', () => {
       Array.from({ length: 5000 }, (_, i) => `<path d="M${i % 200} ${i / 50}c5 5 10 5 15 0"/>`).join('\n'),
     );
     expect(parts).toHaveLength(5000);
+  });
+});
+
+describe('parts carry what they refer to and nothing else', () => {
+  const apart = (inner: string) => {
+    const read = readSvgParts(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${inner}</svg>`);
+    if (!read.ok) throw new Error(read.message);
+    return read.parts;
+  };
+  test('definitions, those that these refer to, and those that stand outside of <defs>', () => {
+    const { parts } = apart(
+      '<defs><linearGradient id="a"><stop offset="0"/></linearGradient><linearGradient id="b" href="#a"/><mask id="m"><rect width="9" height="9" fill="url(#b)"/></mask></defs>' +
+        '<radialGradient id="c"><stop offset="0"/></radialGradient>' +
+        '<rect width="5" height="5" mask="url(#m)"/><rect x="9" width="5" height="5" fill="url(#c)"/><rect x="20" width="5" height="5"/>',
+    );
+    const ids = parts.map(({ art }) =>
+      [...art.markup.matchAll(/ id="(\w)"/g)]
+        .map((match) => match[1])
+        .sort()
+        .join(''),
+    );
+    expect(ids).toEqual(['abm', 'c', '']);
+    for (const { art } of parts) expect(readArtMarkup(art.markup).ok).toBe(true);
+  });
+  test('two thousand parts are no larger together than the drawing', () => {
+    const gradients = Array.from(
+      { length: 500 },
+      (_, i) => `<linearGradient id="g${i}"><stop offset="0"/><stop offset="1"/></linearGradient>`,
+    );
+    const rects = Array.from(
+      { length: 2000 },
+      (_, i) => `<rect x="${i % 90}" width="5" height="5" fill="url(#g${i % 500})"/>`,
+    );
+    const { parts } = apart(`<defs>${gradients.join('')}</defs>${rects.join('')}`);
+    expect(parts).toHaveLength(2000);
+    expect(parts.reduce((sum, { art }) => sum + art.markup.length, 0)).toBeLessThan(2000 * 500);
+  });
+  test('a box that is not finite, or nowhere near, is that of the whole drawing', () => {
+    const { parts } = apart('<path d="M0 0L1e300 1e300"/><path d="M0 0L1e12 5"/><path d="M0 0L9 9"/>');
+    for (const { x, y, art } of parts)
+      for (const value of [x, y, art.width, art.height]) expect(Math.abs(value)).toBeLessThan(1e5);
   });
 });

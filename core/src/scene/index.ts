@@ -1,7 +1,7 @@
 export * from './art/index.ts';
 export { problemsOf } from './check.ts';
 export { emptyScene, newGuide, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
-export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem } from './file.ts';
+export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
 export { migrate } from './migrations.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {

@@ -1,18 +1,20 @@
+import { throughGate } from './canvas/art-gate.ts';
 import type { ReadArt } from '@pace-line/core/art-import';
 
 /**
  * A drawing that lies within its own box needs no clipping, which is what costs most when it turns: it is marked so. The browser measures it, strokes
- * taken as half their width all round.
+ * taken as half their width all round. One that is heavy is not measured: that would hold the page up.
  */
 export function fitsItsBox(art: ReadArt): ReadArt {
+  if (art.heavy.length > 0) return art;
   if (/^<svg[^>]*\soverflow=/.test(art.markup) || /<(?:filter|marker|mask)\b/.test(art.markup)) return art;
+  const svg = throughGate(art.markup);
+  if (!(svg instanceof SVGSVGElement)) return art;
   const host = document.createElement('div');
   host.style.cssText = 'position:absolute;left:-99999px;top:0;visibility:hidden';
-  host.innerHTML = art.markup;
+  host.append(svg);
   document.body.append(host);
   try {
-    const svg = host.querySelector('svg');
-    if (!svg) return art;
     const box = svg.getBBox();
     const { x, y, width, height } = svg.viewBox.baseVal ?? { x: 0, y: 0, width: art.width, height: art.height };
     const [w, h] = width > 0 ? [width, height] : [art.width, art.height];

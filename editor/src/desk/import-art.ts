@@ -1,5 +1,6 @@
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { readArtFile } from '../jobs/index.ts';
+import { askHeavy } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
 import { bringInArt } from './actions/riding.ts';
 import { keepBefore } from './actions/saving.ts';
@@ -26,6 +27,7 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
     warnUntaken(name, read.message);
     return undefined;
   }
+  if (!(await askHeavy(name, read.art.heavy))) return undefined;
   const title =
     name
       .replace(/\.svg$/i, '')

@@ -1,5 +1,8 @@
 import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/core';
-import { warn } from '../look/notices.tsx';
+import type { ReadArt } from '@pace-line/core/art-import';
+import { readArtFile } from '../jobs/index.ts';
+import { warn, warnUntaken } from '../look/notices.tsx';
+import { askHeavy } from './ask-heavy.tsx';
 import { change } from './actions/change.ts';
 import { keepBefore } from './actions/saving.ts';
 import { sceneOf, type Desk } from './desk.ts';
@@ -24,8 +27,10 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
     );
   if (file.size > MOST_BYTES)
     return warn(`${file.name} was not taken in`, 'It is larger than 12 MB. Nothing was changed.');
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const size = await sizeOf(new Blob([bytes], { type }));
+  const read = type === 'image/svg+xml' ? await drawingOf(file) : undefined;
+  if (read === null) return;
+  const bytes = read ? new TextEncoder().encode(read.markup) : new Uint8Array(await file.arrayBuffer());
+  const size = read ? ([read.width, read.height] as const) : await sizeOf(new Blob([bytes], { type }));
   if (!size) return warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
   const [width, height] = size;
   const asset = await sha256(bytes);
@@ -51,6 +56,13 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
   };
   keepBefore(desk);
   change(desk, `Trace over ${name}`, (scene) => addTracing(scene, { picture, data: toBase64(bytes) }));
+}
+
+/** A drawing to draw over comes in by the same door as art; null where it does not. */
+async function drawingOf(file: File): Promise<ReadArt | null> {
+  const read = await readArtFile(await file.text());
+  if (!read.ok) warnUntaken(file.name, read.message);
+  return read.ok && (await askHeavy(file.name, read.art.heavy)) ? read.art : null;
 }
 
 function sizeOf(blob: Blob): Promise<[number, number] | undefined> {

@@ -1,11 +1,12 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import type { Scene } from '@pace-line/core';
+import { paintingOf, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd } from './pool.ts';
 import type { FileChunk, SendHandlers, SendResult } from './send.worker.ts';
 
 export type { Job } from './pool.ts';
 export { JobNotes } from './JobNotes.tsx';
+import { shown } from './store.ts';
 export { shown } from './store.ts';
 
 const sending = new WorkerPool<SendHandlers>(
@@ -61,10 +62,25 @@ export function writeOutput(
   return { end, cancel: job.cancel };
 }
 
-/** A scene as a small moving SVG's text; undefined where it cannot be drawn. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
+/** What a picture of a scene may cost to paint, in plain elements, and how long its text may be. */
+const MOST_PAINTED = 30_000;
+const MOST_PICTURED = 2_000_000;
+
+/** What all riders that are seen cost to paint, in plain elements. */
+function paintedBy({ riders, art }: Scene): number {
+  const arts = new Map(art.map((one) => [one.id, one]));
+  return riders.reduce((sum, rider) => {
+    const drawn = rider.output ? arts.get(rider.art) : undefined;
+    return sum + (drawn ? paintingOf(drawn) : 0);
+  }, 0);
+}
+
+/** A scene as a small moving SVG's text; undefined where it cannot be drawn, or only at great cost. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
 export async function movingPicture(scene: Scene): Promise<string | undefined> {
+  if (paintedBy(scene) > MOST_PAINTED) return undefined;
   const end = await writeOutput(scene.riders.length > 0 ? scene : withLines(scene), 'animated-svg', {}).end;
-  return end.state === 'done' ? end.result.files[0]?.blob.text() : undefined;
+  const file = end.state === 'done' && end.result.size <= MOST_PICTURED ? end.result.files[0] : undefined;
+  return file?.blob.text();
 }
 
 const withLines = (scene: Scene): Scene => ({
@@ -78,8 +94,8 @@ const withLines = (scene: Scene): Scene => ({
 /** A scene without the pixels of its pictures: they are large, and no format of today needs them. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });
 
-/** ms. A drawing that takes longer to read is given up. */
-const READING_LIMIT = 20_000;
+/** ms. A drawing that takes longer to read is given up, whatever it is. */
+const READING_LIMIT = 2000;
 
 /** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
 export const readArtFile = async (text: string, limit = READING_LIMIT): Promise<ArtResult> =>
@@ -88,6 +104,18 @@ export const readArtFile = async (text: string, limit = READING_LIMIT): Promise<
 /** Reads an SVG file's text and takes it apart, in the same way. */
 export const readPartsOf = async (text: string, limit = READING_LIMIT): Promise<PartsResult> =>
   resultOf(await reading.run('parts', text, { limit }).end);
+
+/** Characters of a scene file that is read here: pixels of 40 MB and as much besides. */
+const MOST_SCENE_CHARACTERS = 100 * 1024 * 1024;
+
+/** Reads a scene file's text off the main thread. It may be large and one's own, so it is not ended but can be cancelled. */
+export async function readSceneFile(name: string, text: string): Promise<SceneReading> {
+  const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
+  if (text.length > MOST_SCENE_CHARACTERS) return refuse('it is larger than 100 MB');
+  const end = await shown(`Reading ${name}`, () => reading.run('scene', text));
+  if (end.state === 'done') return end.result;
+  return refuse(end.state === 'failed' ? end.message : 'reading it was cancelled');
+}
 
 const resultOf = <R>(end: JobEnd<R>): R | { readonly ok: false; readonly message: string } =>
   end.state === 'done'

@@ -90,7 +90,7 @@ describe('jobs', () => {
     const { pool, made } = fakeWorkers();
     const job = pool.run('never', undefined, { limit: 1000 });
     await vi.advanceTimersByTimeAsync(1001);
-    expect(await job.end).toEqual({ state: 'failed', message: 'it takes too long' });
+    expect(await job.end).toEqual({ state: 'failed', message: 'it takes longer than 1 s' });
     expect(made[0]!.ended).toBe(true);
     vi.useRealTimers();
   });

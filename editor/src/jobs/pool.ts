@@ -17,7 +17,7 @@ export interface Job<R> {
 export interface JobWatch<C> {
   readonly onProgress?: (share: number) => void;
   readonly onChunk?: (chunk: C) => void;
-  /** ms after which it fails with `lateMessage`. */
+  /** ms of a worker's work after which it is ended and fails. Waiting for a worker, and for its program to be loaded, is not counted. */
   readonly limit?: number;
 }
 
@@ -34,7 +34,10 @@ type InputOf<H> = H extends (input: infer I, ...rest: never[]) => unknown ? I : 
 type ChunkOf<H> = H extends (input: never, reports: JobReports<infer C>) => unknown ? C : unknown;
 type ResultOf<H> = H extends (...args: never[]) => infer R ? Awaited<R> : never;
 
-const LATE = 'it takes too long';
+const lateAfter = (limit: number): string => `it takes longer than ${Math.round(limit / 1000)} s`;
+
+/** ms in which a worker's program is there, or never. */
+const LOADING_LIMIT = 20_000;
 
 /** Workers of one kind, at most `size` at once; further jobs wait their turn. An idle worker is kept for the next job. */
 export class WorkerPool<H extends JobHandlers> {
@@ -66,6 +69,11 @@ export class WorkerPool<H extends JobHandlers> {
       if (worker) this.#leave(worker, keep);
       settle(how);
     };
+    const until = (late: number | undefined): void => {
+      clearTimeout(timer);
+      if (late !== undefined)
+        timer = setTimeout(() => finish({ state: 'failed', message: lateAfter(late) }, false), late);
+    };
     const start = (): void => {
       if (isOver) return this.#next();
       this.#running++;
@@ -75,14 +83,14 @@ export class WorkerPool<H extends JobHandlers> {
       worker.onerror = (event) => finish({ state: 'failed', message: event.message || 'the worker broke' }, false);
       worker.onmessage = ({ data }) => {
         if (isOver) return;
-        if (data.type === 'progress') onProgress?.(data.share);
+        if (data.type === 'began') until(limit);
+        else if (data.type === 'progress') onProgress?.(data.share);
         else if (data.type === 'chunk') onChunk?.(data.chunk as ChunkOf<H[K]>);
         else if (data.type === 'done') finish({ state: 'done', result: data.result as ResultOf<H[K]> }, true);
         else finish({ state: 'failed', message: data.message }, true);
       };
       worker.postMessage({ kind, input });
-      // A job that waits its turn is not late.
-      if (limit !== undefined) timer = setTimeout(() => finish({ state: 'failed', message: LATE }, false), limit);
+      until(limit === undefined ? undefined : LOADING_LIMIT);
     };
     if (this.#running < this.#size) start();
     else this.#waiting.push(start);

@@ -4,8 +4,9 @@ export interface JobRequest {
   readonly input: unknown;
 }
 
-/** What a worker answers: any number of reports, then `done` or `failed`. That a job was cancelled is said by the pool, which ends its worker. */
+/** What a worker answers: that it has begun, any number of reports, then `done` or `failed`. That a job was cancelled is said by the pool, which ends its worker. */
 export type JobAnswer =
+  | { readonly type: 'began' }
   | { readonly type: 'progress'; readonly share: number }
   | { readonly type: 'chunk'; readonly chunk: unknown }
   | { readonly type: 'done'; readonly result: unknown }

@@ -23,6 +23,7 @@ export function serveJobs(handlers: JobHandlers, scope: Scope = self): void {
     chunk: (chunk) => scope.postMessage({ type: 'chunk', chunk }),
   };
   scope.onmessage = ({ data }) => {
+    scope.postMessage({ type: 'began' });
     const answer = async (): Promise<void> => {
       const handler = handlers[data.kind];
       if (!handler) throw new Error(`no job of the kind "${data.kind}"`);

@@ -9,6 +9,7 @@ import { offerUndo, tell } from '../look/notices.tsx';
 import { openForWriting } from '../scene/open-for-writing.ts';
 import { saveFile } from '../platform/files.ts';
 import { svgUrl } from '../look/svg-url.ts';
+import { useTurn } from './turns.ts';
 
 interface KeptCardProps {
   readonly card: SceneCard;
@@ -28,11 +29,7 @@ export function KeptCard({ card }: KeptCardProps) {
         onClick={() => void navigate(`/scene/${card.id}`)}
         aria-label={`Open ${card.name}`}
       >
-        {card.thumbnail ? (
-          <img alt="" loading="lazy" src={svgUrl(card.thumbnail)} />
-        ) : (
-          <span className="picture-wait">no picture yet</span>
-        )}
+        <Picture svg={card.thumbnail} />
       </button>
       <div className="scene-line">
         {renaming ? (
@@ -51,6 +48,14 @@ export function KeptCard({ card }: KeptCardProps) {
       </div>
     </li>
   );
+}
+
+/** A scene's picture, in its turn. */
+function Picture({ svg }: { svg: string }) {
+  const turn = useTurn(svg);
+  if (!svg) return <span className="picture-wait">no picture yet</span>;
+  if (turn === 'heavy') return <span className="picture-wait">its picture is too heavy to show here</span>;
+  return turn === 'shown' ? <img alt="" loading="lazy" src={svgUrl(svg)} /> : <span className="picture-wait" />;
 }
 
 /** A card that cannot be drawn does not take the Shelf with it. */

@@ -1,8 +1,8 @@
-import { emptyScene, readScene, wordingOf, type Scene } from '@pace-line/core';
+import { emptyScene, wordingOf, type Scene } from '@pace-line/core';
 import { keepNewScene, listCards } from '../document/index.ts';
+import { readSceneFile } from '../jobs/index.ts';
 import { warn } from '../look/notices.tsx';
 import { newSceneId } from '../platform/ids.ts';
-import { falseNames } from '../platform/pixels.ts';
 import { reasonOf } from '../words/reasons.ts';
 
 /** Keeps a scene under a new id and gives the id. */
@@ -26,13 +26,8 @@ export async function startNew(): Promise<string | undefined> {
 
 /** Reads a scene file into this browser; says what is wrong with a bad one. Gives its id. */
 export async function openSceneFile(file: File): Promise<string | undefined> {
-  const read = readScene(await file.text());
-  if (read.ok) {
-    const wrong = await falseNames(read.scene.assets);
-    if (wrong.length === 0) return keepNew(read.scene);
-    warn(`${file.name} was not opened`, 'A picture in it is not the one that its name says. Nothing was changed.');
-    return undefined;
-  }
+  const read = await readSceneFile(file.name, await file.text());
+  if (read.ok) return keepNew(read.scene);
   const [first] = read.problems;
   const more = read.problems.length > 1 ? ` There are ${read.problems.length - 1} more problems.` : '';
   warn(`${file.name} was not opened`, `${first ? wordingOf(first) : 'It cannot be read'}.${more} Nothing was changed.`);

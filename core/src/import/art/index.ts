@@ -1,13 +1,13 @@
 import { optimize } from 'svgo/browser';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
 import { partsOfDrawing, type DrawingParts } from './parts.ts';
-import type { ReadArt } from './read-art.ts';
+import { heavinessOf, type Heaviness, type ReadArt } from './read-art.ts';
 import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
 import { declarationsOf } from './declarations.ts';
 import { shownSize, viewBoxOf } from './size.ts';
 
 export type { DrawingPart, DrawingParts } from './parts.ts';
-export type { ReadArt } from './read-art.ts';
+export type { Heaviness, ReadArt } from './read-art.ts';
 
 /** Characters of an art, as the scene file takes it. */
 const MOST_ART_CHARACTERS = 8_000_000;
@@ -39,14 +39,19 @@ export function readSvgArt(text: string): ArtResult {
 }
 
 export type PartsResult =
-  | { readonly ok: true; readonly parts: DrawingParts; readonly notices: readonly string[] }
+  | {
+      readonly ok: true;
+      readonly parts: DrawingParts;
+      readonly notices: readonly string[];
+      readonly heavy: readonly Heaviness[];
+    }
   | { readonly ok: false; readonly message: string };
 
 /** Reads the text of an SVG file and takes it apart: each part may become a guide, the art of a rider, or scenery. Never throws. */
 export function readSvgParts(text: string): PartsResult {
   const read = readSvgArt(text);
   if (!read.ok) return read;
-  return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices };
+  return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices, heavy: read.art.heavy };
 }
 
 /** Entities that a file may declare. */
@@ -199,7 +204,12 @@ function finish(root: ParsedNode): ArtResult {
     leavings.notices.add(
       `Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed.`,
     );
-  return { ok: true, art: { markup, width, height, notices: [...leavings.notices] } };
+  const heavy = heavinessOf({
+    elements: verified.elements,
+    characters: markup.length,
+    painting: verified.cost,
+  });
+  return { ok: true, art: { markup, width, height, notices: [...leavings.notices], heavy } };
 }
 
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'use']);

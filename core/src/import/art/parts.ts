@@ -1,5 +1,5 @@
 import SvgPath from 'svgpath';
-import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { readArtMarkup, urlsIn, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
 import { outlinesFromPathData, type Outline } from '../path-data.ts';
 import type { ReadArt } from './read-art.ts';
 
@@ -35,6 +35,12 @@ const times = (m: Matrix, n: Matrix): Matrix => [
   m[0] * n[4] + m[2] * n[5] + m[4],
   m[1] * n[4] + m[3] * n[5] + m[5],
 ];
+
+/** px. What lies further away is not where a part is drawn. */
+const FURTHEST = 1e5;
+
+/** Parts that a drawing is taken apart into; more are no parts but a texture. */
+const MOST_PARTS = 5000;
 
 /** Deepest nesting of `use`. */
 const DEEPEST = 24;
@@ -77,13 +83,28 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
     string,
     string
   >;
-  const definitions = root.children.filter((child) => typeof child !== 'string' && child.name === 'defs');
+  if (members.length > MOST_PARTS)
+    return {
+      width: art.width,
+      height: art.height,
+      parts: [],
+      skipped: [`it has more than ${MOST_PARTS} parts: group them first`],
+    };
+  const definitions = definitionsOf(root);
   members.forEach((element, i) => {
     const outlines: Outline[] = [];
     collect(element, base, walk, outlines, 0);
     const paint = paintOf(element, inherited);
     const name = nameOf(element, i);
-    const part = pictureOf(root, holders, definitions, element, outlines, art, paint.width * scaleOf(base));
+    const part = pictureOf(
+      root,
+      holders,
+      definitions.neededBy([element, ...holders.map(bare)]),
+      element,
+      outlines,
+      art,
+      paint.width * scaleOf(base),
+    );
     parts.push({
       name,
       looksLike: outlines.length > 0 && paint.isStroke ? 'guide' : 'art',
@@ -92,6 +113,64 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
     });
   });
   return { width: art.width, height: art.height, parts, skipped };
+}
+
+/** An element without what is in it. */
+const bare = (element: ArtElement): ArtElement => ({ ...element, children: [] });
+
+interface Definitions {
+  /** The definitions that elements refer to, and those that these refer to, as one <defs>; none where they refer to nothing. */
+  neededBy: (elements: readonly ArtElement[]) => ArtElement[];
+}
+
+/** The definitions of a drawing, by the ids that are in them. */
+function definitionsOf(root: ArtElement): Definitions {
+  const byId = new Map<string, ArtElement>();
+  const inside = (element: ArtElement, entry: ArtElement): void => {
+    const id = element.attributes['id'];
+    if (id !== undefined) byId.set(id, entry);
+    for (const child of element.children) if (typeof child !== 'string') inside(child, entry);
+  };
+  const search = (element: ArtElement): void => {
+    for (const child of element.children) {
+      if (typeof child === 'string') continue;
+      if (child.name === 'defs') {
+        for (const entry of child.children) if (typeof entry !== 'string') inside(entry, entry);
+      } else if (DRAWN.has(child.name)) search(child);
+      else inside(child, child);
+    }
+  };
+  search(root);
+  const references = new Map<ArtElement, readonly string[]>();
+  const referencesOf = (entry: ArtElement): readonly string[] => {
+    let found = references.get(entry);
+    if (!found) references.set(entry, (found = [...referencesIn(entry)]));
+    return found;
+  };
+  return {
+    neededBy(elements) {
+      const needed = new Set<ArtElement>();
+      const follow = (ids: Iterable<string>): void => {
+        for (const id of ids) {
+          const entry = byId.get(id);
+          if (!entry || needed.has(entry)) continue;
+          needed.add(entry);
+          follow(referencesOf(entry));
+        }
+      };
+      for (const element of elements) follow(referencesIn(element));
+      return needed.size === 0 ? [] : [{ name: 'defs', attributes: {}, children: [...needed] }];
+    },
+  };
+}
+
+/** The ids that an element and all that is in it refer to. */
+function* referencesIn(element: ArtElement): Generator<string> {
+  for (const [name, value] of Object.entries(element.attributes)) {
+    if (name === 'href') yield value.slice(1);
+    else if (value.includes('(')) for (const { target } of urlsIn(value) ?? []) yield target.slice(1);
+  }
+  for (const child of element.children) if (typeof child !== 'string') yield* referencesIn(child);
 }
 
 interface Walk {
@@ -297,7 +376,8 @@ function pictureOf(
   const view = viewMatrix(root.attributes, art.width, art.height);
   const whole = { left: 0, top: 0, right: art.width, bottom: art.height };
   const hasText = JSON.stringify(element).includes('"text"');
-  const box = outlines.length === 0 || hasText ? whole : boxOf(outlines, stroke / 2 + 1);
+  const drawn = outlines.length === 0 || hasText ? whole : boxOf(outlines, stroke / 2 + 1);
+  const box = Object.values(drawn).every((one) => Math.abs(one) < FURTHEST) ? drawn : whole;
   const width = Math.max(1, box.right - box.left);
   const height = Math.max(1, box.bottom - box.top);
   const inner = holders.reduceRight<ArtElement>((child, holder) => ({ ...holder, children: [child] }), element);
@@ -317,7 +397,11 @@ function pictureOf(
     },
     children: [...definitions, inner],
   });
-  return { art: { markup, width: round(width), height: round(height), notices: [] }, x: box.left, y: box.top };
+  return {
+    art: { markup, width: round(width), height: round(height), notices: [], heavy: [] },
+    x: box.left,
+    y: box.top,
+  };
 }
 
 function boxOf(

@@ -80,8 +80,14 @@ function byIds(root: ArtElement): Map<string, ArtElement> {
   return found;
 }
 
-/** Why a drawing costs too much to paint; undefined where it does not. What is referred to is counted, not drawn out: each element is looked at once. */
-export function costOf(root: ArtElement): string | undefined {
+/** What a drawing costs to paint, in plain elements, and why that is too much; undefined where it is not. */
+export interface PaintCost {
+  readonly cost: number;
+  readonly trouble: string | undefined;
+}
+
+/** What a drawing costs to paint. What is referred to is counted, not drawn out: each element is looked at once. */
+export function costOf(root: ArtElement): PaintCost {
   const ids = byIds(root);
   const known = new Map<ArtElement, number>();
   const open = new Set<ArtElement>();
@@ -120,8 +126,6 @@ export function costOf(root: ArtElement): string | undefined {
     return sum;
   };
   const total = cost(root);
-  return (
-    trouble ??
-    (total > MOST_COST ? 'its markers, masks, patterns and filters multiply to more than can be painted' : undefined)
-  );
+  if (total > MOST_COST) trouble ??= 'its markers, masks, patterns and filters multiply to more than can be painted';
+  return { cost: total, trouble };
 }

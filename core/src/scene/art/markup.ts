@@ -12,7 +12,13 @@ import type { ArtElement } from './element.ts';
 import { urlsIn, withUrls } from './urls.ts';
 
 export type ArtReading =
-  | { readonly ok: true; readonly root: ArtElement; readonly elements: number }
+  | {
+      readonly ok: true;
+      readonly root: ArtElement;
+      /** Drawn, with every `use` followed; and what painting costs, in plain elements. */
+      readonly elements: number;
+      readonly cost: number;
+    }
   | { readonly ok: false; readonly message: string; readonly line: number };
 
 class Refusal extends Error {
@@ -33,9 +39,9 @@ export function readArtMarkup(markup: string): ArtReading {
     if (root.name !== 'svg') throw new Refusal(`the drawing begins with <${root.name}> where <svg> is needed`, 0);
     const elements = countDrawn(root);
     if (elements > MOST_ELEMENTS) throw new Refusal(`it draws more than ${MOST_ELEMENTS} elements`, 0);
-    const tooMuch = costOf(root);
-    if (tooMuch !== undefined) throw new Refusal(tooMuch, 0);
-    return { ok: true, root, elements };
+    const { cost, trouble } = costOf(root);
+    if (trouble !== undefined) throw new Refusal(trouble, 0);
+    return { ok: true, root, elements, cost };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { ok: false, message: error.message, line: markup.slice(0, error.at).split('\n').length };

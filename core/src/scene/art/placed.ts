@@ -1,25 +1,29 @@
 import type { Art } from '../schema/index.ts';
-import type { ArtElement } from './element.ts';
-import { readArtMarkup, writeArtElement } from './markup.ts';
+import { readArtMarkup, writeArtElement, type ArtReading } from './markup.ts';
 
-const roots = new WeakMap<Art, ArtElement>();
+type Verified = Extract<ArtReading, { ok: true }>;
 
-function rootOf(art: Art): ArtElement {
-  let root = roots.get(art);
-  if (!root) {
+const verified = new WeakMap<Art, Verified>();
+
+function verifiedOf(art: Art): Verified {
+  let known = verified.get(art);
+  if (!known) {
     const read = readArtMarkup(art.markup);
     if (!read.ok) throw new Error(`The art "${art.name}" was not verified: ${read.message}`);
-    roots.set(art, (root = read.root));
+    verified.set(art, (known = read));
   }
-  return root;
+  return known;
 }
+
+/** What an art costs to paint, in plain elements. */
+export const paintingOf = (art: Art): number => verifiedOf(art).cost;
 
 /**
  * An art as a nested <svg> of its width × height with its upper left corner at 0, 0, ready to stand inside another drawing: `prefix` goes
  * before its ids, so that two arts never colour each other.
  */
 export function placedArt(art: Art, prefix: string): string {
-  const root = rootOf(art);
+  const { root } = verifiedOf(art);
   const { xmlns: _xmlns, x: _x, y: _y, id: _id, ...kept } = root.attributes;
   const attributes = { ...kept, width: String(art.width), height: String(art.height) };
   const plain = !('overflow' in attributes) || attributes.overflow !== 'visible';

@@ -19,7 +19,7 @@ const part = (name: string, x: number, more: Partial<DrawingPart> = {}): Drawing
   name,
   looksLike: 'art',
   outlines: [],
-  art: { markup: BOX_ART.markup, width: 40, height: 20, notices: [] },
+  art: { markup: BOX_ART.markup, width: 40, height: 20, notices: [], heavy: [] },
   x,
   y: 50,
   ...more,

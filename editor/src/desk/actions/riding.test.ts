@@ -34,9 +34,17 @@ const placeOf = (id: string): number[] => {
 
 describe('bringing riders in', () => {
   test('art gets a free id; parked, its rider is selected', () => {
-    const art = bringInArt(desk, 'Böx & Co.', { markup: BOX_ART.markup, width: 40, height: 20, notices: [] });
+    const art = bringInArt(desk, 'Böx & Co.', {
+      markup: BOX_ART.markup,
+      width: 40,
+      height: 20,
+      notices: [],
+      heavy: [],
+    });
     expect(artById(scene(), art)).toMatchObject({ name: 'Böx & Co.', pivot: [20, 10] });
-    expect(bringInArt(desk, 'Böx & Co.', { markup: BOX_ART.markup, width: 40, height: 20, notices: [] })).not.toBe(art);
+    expect(
+      bringInArt(desk, 'Böx & Co.', { markup: BOX_ART.markup, width: 40, height: 20, notices: [], heavy: [] }),
+    ).not.toBe(art);
     parkArt(desk, art, [300, 200]);
     parkArt(desk, art, [310, 200]);
     const [one, two] = scene().riders.slice(-2);

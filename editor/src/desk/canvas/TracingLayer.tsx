@@ -1,6 +1,8 @@
 import { memo, useEffect, useState } from 'react';
 import type { Tracing } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
+import { readArtFile } from '../../jobs/index.ts';
+import { fromBase64 } from '../../platform/pixels.ts';
 import { useDeskView } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
 
@@ -38,14 +40,31 @@ function Picture({ picture, data }: { picture: Tracing; data: string }) {
   );
 }
 
-/** The address of a picture's bytes. As an image, an SVG runs no script and loads nothing. */
+/**
+ * The address of a picture's bytes. As an image, an SVG runs no script and loads nothing; what it may cost to paint is asked at the same door as art's, since
+ * a scene file can bring any.
+ */
 function useBlob(base64: string, type: string): string | undefined {
   const [url, setUrl] = useState<string>();
   useEffect(() => {
-    const bytes = Uint8Array.from(atob(base64), (character) => character.charCodeAt(0));
-    const made = URL.createObjectURL(new Blob([bytes], { type }));
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
+    let made: string | undefined;
+    let isGone = false;
+    void bytesToShow(base64, type).then((bytes) => {
+      if (isGone || !bytes) return;
+      made = URL.createObjectURL(new Blob([bytes], { type }));
+      setUrl(made);
+    });
+    return () => {
+      isGone = true;
+      if (made !== undefined) URL.revokeObjectURL(made);
+    };
   }, [base64, type]);
   return url;
+}
+
+async function bytesToShow(base64: string, type: string): Promise<Uint8Array<ArrayBuffer> | undefined> {
+  const bytes = fromBase64(base64);
+  if (type !== 'image/svg+xml') return bytes;
+  const read = await readArtFile(new TextDecoder().decode(bytes));
+  return read.ok ? new TextEncoder().encode(read.art.markup) : undefined;
 }

@@ -7,6 +7,7 @@ const shape = (name: string, width: number, height: number, drawing: string): { 
     width,
     height,
     notices: [],
+    heavy: [],
   },
 });
 
