@@ -17,6 +17,7 @@ export default defineConfig({
       'server/src/**/*.test.ts',
       'editor/src/**/*.test.{ts,tsx}',
       'samples/**/*.test.ts',
+      'hostile/**/*.test.ts',
     ],
     testTimeout: 60_000,
   },

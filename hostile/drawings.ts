@@ -1,6 +1,8 @@
 /** A file that somebody could drop on the Desk, meaning harm or not. */
 export interface HostileDrawing {
   readonly name: string;
+  /** From 0, a plain file, to 1, more than anybody draws. */
+  readonly size: number;
   readonly text: string;
 }
 
@@ -145,5 +147,5 @@ const SIZES = [0.004, 0.15, 1] as const;
 /** Every kind in several sizes: the same files in every run. */
 export const hostileDrawings = (): HostileDrawing[] =>
   Object.entries(KINDS).flatMap(([kind, make]) =>
-    SIZES.map((size) => ({ name: `${kind}, ${size}`, text: make(size) })),
+    SIZES.map((size) => ({ name: `${kind}, ${size}`, size, text: make(size) })),
   );

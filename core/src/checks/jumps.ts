@@ -6,6 +6,9 @@ import { isOffCanvas } from './sight.ts';
 /** s. How far before and after an event is looked: times of corners are found, not exact; no rider gets far in it. */
 const BESIDE = 1e-7;
 
+/** Rounds of a rider that are looked at: what it does later it has done in one of them. */
+const LOOKED_AT = 100;
+
 /** Where one rider leaps within the loop, in sight. */
 export interface JumpFinding {
   readonly rider: string;
@@ -27,7 +30,8 @@ export function checkJumps(scene: Scene): JumpFinding[] {
     if (rider.guide === null || !rider.output || !moving) return [];
     const times: number[] = [];
     let [gap, at] = [0, 0];
-    for (const time of moving.events(0, motion.length).slice(1, -1)) {
+    const until = Math.min(motion.length, LOOKED_AT * moving.round);
+    for (const time of moving.events(0, until).slice(1, -1)) {
       const [before, after] = [moving.poseAt(time - BESIDE, -1), moving.poseAt(time + BESIDE)];
       const way = (key: 'x' | 'y'): number => (after[POSE[key]] ?? 0) - (before[POSE[key]] ?? 0);
       const leap = Math.hypot(way('x'), way('y'));

@@ -1,6 +1,6 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
-import { emptyFolded, foldTime, isHeld, type Folding } from '../time/index.ts';
+import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
 import { cursorAt } from './cursor.ts';
 import type { PreparedRider } from './prepared-rider.ts';
 import { POSE, POSE_SIZE, SLOT } from './slots.ts';
@@ -80,6 +80,12 @@ export class RiderMotion implements Posed {
     if (!line || isHeld(this.folding, time)) return 0;
     const { local, direction } = foldTime(time, this.folding, side, this.#folded);
     return line.speedAt(local, side === direction ? 1 : -1) * direction;
+  }
+
+  /** s after which it repeats itself; infinite where it goes once. */
+  get round(): number {
+    const { cycle, repeat } = this.folding;
+    return repeat === 'once' ? Infinity : roundOf(cycle, repeat);
   }
 
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */

@@ -23,8 +23,8 @@ export interface ReduceOptions {
  */
 export function reducedCurve(pieces: readonly (readonly Point[])[], options: ReduceOptions): Curve {
   const all = pieces.flat();
-  const low = Math.min(...all.map((point) => point.value));
-  const high = Math.max(...all.map((point) => point.value));
+  const low = all.reduce((least, { value }) => Math.min(least, value), Infinity);
+  const high = all.reduce((most, { value }) => Math.max(most, value), -Infinity);
   if (high - low <= 2 * options.tolerance - options.grid || high === low)
     return [{ time: 0, value: high === low ? low : rounded((low + high) / 2, options.grid) }];
   const keys: CurveKey[] = [];
@@ -33,7 +33,7 @@ export function reducedCurve(pieces: readonly (readonly Point[])[], options: Red
     const last = keys[keys.length - 1];
     const first = made[0];
     if (last && first && last.time === first.time && last.value === first.value) keys.pop();
-    keys.push(...made);
+    for (const key of made) keys.push(key);
   }
   return keys;
 }

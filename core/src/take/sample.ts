@@ -1,3 +1,4 @@
+import { MOST_ROUNDS, MOST_SAMPLES, TooMuchError } from './too-much.ts';
 import { POSE, POSE_SIZE, type Channel, type RiderMotion } from '../motion/index.ts';
 import type { Art } from '../scene/index.ts';
 import { QUANTUM, SHORTEST_SAMPLE } from '../tolerances.ts';
@@ -77,10 +78,31 @@ const STEPS = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000,
  * A rider's samples on each smooth piece of the loop, dense enough for straight lines between them to stay within `tolerance` px and for a cubic to be told from
  * another. Inside a piece they stand at round shares of the loop; its first is the limit from after its start, its last that from before its end.
  */
-export function samplePieces(rider: RiderMotion, length: number, box: PivotBox, tolerance: number): Sample[][] {
+export function samplePieces(
+  rider: RiderMotion,
+  length: number,
+  box: PivotBox,
+  tolerance: number,
+  onPiece?: (share: number) => void,
+): Sample[][] {
+  const rounds = Math.ceil(length / rider.round);
+  if (rounds > MOST_ROUNDS)
+    throw new TooMuchError(
+      `a rider goes round ${rounds} times within the loop, and more than ${MOST_ROUNDS} cannot be written: shorten the loop or give it a longer cycle`,
+    );
   const events = rider.events(0, length);
   const steps = STEPS.find((count) => length / count <= LONGEST_STEP) ?? Math.ceil(length / LONGEST_STEP);
-  return events.slice(1).map((to, i) => samplePiece(rider, events[i] ?? 0, to, length / steps, box, tolerance));
+  let count = 0;
+  return events.slice(1).map((to, i) => {
+    const piece = samplePiece(rider, events[i] ?? 0, to, length / steps, box, tolerance);
+    count += piece.length;
+    if (count > MOST_SAMPLES)
+      throw new TooMuchError(
+        'a rider moves so much within the loop that it cannot be written: shorten the loop or slow it down',
+      );
+    onPiece?.(to / length);
+    return piece;
+  });
 }
 
 function samplePiece(

@@ -74,9 +74,10 @@ export function bake(
   const reach = tolerance / scale;
   const order = displayOrder(scene);
   const drawing = order.flatMap((one, i): Drawn[] => {
+    const tell = (share: number): void => onProgress?.((i + share) / order.length);
     const drawn =
-      one.kind === 'rider' ? drawnArt(scene, motion, one, reach, cubic) : drawnStroke(scene, motion, one, reach);
-    onProgress?.((i + 1) / order.length);
+      one.kind === 'rider' ? drawnArt(scene, motion, one, reach, cubic, tell) : drawnStroke(scene, motion, one, reach);
+    tell(1);
     return drawn ? [drawn] : [];
   });
   return { name: scene.name, canvas: scene.canvas, length: motion.length, repeat: scene.clock.repeat, drawing };
@@ -88,11 +89,12 @@ function drawnArt(
   { rider, index }: Displayed & { kind: 'rider' },
   tolerance: number,
   cubic: boolean,
+  tell: (share: number) => void,
 ): DrawnArt | undefined {
   const art = artById(scene, rider.art);
   const moving = motion.riders[index];
   if (!rider.output || !art || !moving) return undefined;
-  const curves = curvesOf(moving, motion.length, pivotBoxOf(art), tolerance, cubic);
+  const curves = curvesOf(moving, motion.length, pivotBoxOf(art), tolerance, cubic, tell);
   return { kind: 'art', id: rider.id, name: rider.name, art, curves };
 }
 
@@ -109,6 +111,7 @@ function curvesOf(
   box: PivotBox,
   tolerance: number,
   cubic: boolean,
+  tell: (share: number) => void,
 ): Record<Channel, Curve> {
   const still = sampleAt(rider, 0);
   const constant = Object.fromEntries(CHANNELS.map((c) => [c, [{ time: 0, value: still[c] }]])) as unknown as Record<
@@ -116,7 +119,7 @@ function curvesOf(
     Curve
   >;
   if (rider.varies.length === 0) return constant;
-  const pieces = samplePieces(rider, length, box, tolerance * SAMPLING_SHARE);
+  const pieces = samplePieces(rider, length, box, tolerance * SAMPLING_SHARE, (share) => tell(share / 2));
   const allowed = tolerance * (1 - 2 * SAMPLING_SHARE);
   const units = unitsOf(pieces, box);
   const grid = 10 ** Math.floor(Math.log10(tolerance / 5));
@@ -142,6 +145,7 @@ function curvesOf(
   for (let share = 1; ;) {
     const curves = reduced(share);
     const gap = gapOfCurves(curves, pieces, box);
+    tell(0.75);
     if (gap <= allowed || share < LEAST_SHARE) return curves;
     share *= Math.min(MOST_KEPT, (0.99 * allowed) / gap);
   }

@@ -55,9 +55,14 @@ export async function takeApart(name: string, text: string): Promise<void> {
 function placed(points: readonly Vec[], desk: Desk): readonly Vec[] {
   const { width, height } = sceneOf(desk).canvas;
   const isNear = points.every(([x, y]) => x > -width && x < 2 * width && y > -height && y < 2 * height);
-  const xs = points.map(([x]) => x);
-  const ys = points.map(([, y]) => y);
-  const reach = Math.max(...xs) - Math.min(...xs) + Math.max(...ys) - Math.min(...ys);
+  const extent = (axis: 0 | 1): number => {
+    const [low, high] = points.reduce(
+      ([least, most], point) => [Math.min(least, point[axis]), Math.max(most, point[axis])] as const,
+      [Infinity, -Infinity] as const,
+    );
+    return high - low;
+  };
+  const reach = extent(0) + extent(1);
   return isNear && reach > 20 ? points : fittedTo(points, width, height);
 }
 

@@ -1,5 +1,6 @@
 import { optimize } from 'svgo/browser';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { wellFormed } from '../../scene/index.ts';
 import { partsOfDrawing, type DrawingParts } from './parts.ts';
 import { heavinessOf, type Heaviness, type ReadArt } from './read-art.ts';
 import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
@@ -25,9 +26,9 @@ const refuse = (message: string): ArtResult => ({ ok: false, message });
  */
 export function readSvgArt(text: string): ArtResult {
   if (text.length > MOST_FILE_CHARACTERS) return refuse('it is larger than 5 MB');
-  const source = text.replace(/^\uFEFF/, '');
+  const source = wellFormed(text.replace(/^\uFEFF/, ''));
   if (source.trim() === '') return refuse('the file is empty');
-  if (/[\0\uFFFD]/.test(source.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source))
+  if (/[\0\uFFFD]/.test(text.slice(0, 2000)) || !/<(?:svg:)?svg[\s>/]/.test(source))
     return refuse('there is no SVG drawing in it');
   const trouble = sizeTrouble(source) ?? entityTrouble(source);
   if (trouble) return refuse(trouble);

@@ -270,7 +270,7 @@ function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[],
   const data = pathDataOf(element);
   if (data === undefined) return;
   const result = outlinesFromPathData(data);
-  if (result.ok) into.push(...result.outlines.map((outline) => moved(outline, matrix)));
+  if (result.ok) for (const outline of result.outlines) into.push(moved(outline, matrix));
   else {
     const line = lineOf(walk.source, data);
     const called = element.attributes['id'] ? ` "${element.attributes['id']}"` : '';

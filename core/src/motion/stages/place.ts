@@ -44,6 +44,9 @@ export const placeStage: PoseStageMaker = (prepared) => {
 /** Steps per smooth piece of time in which passings of corners are looked for. */
 const PASSING_STEPS = 64;
 
+/** Corners passed in one such step from which on they are not told apart: they follow each other faster than anything can show or write. */
+const MOST_PASSED = 500;
+
 /** Times inside (a, b) at which distance + lead passes a corner, laps included. */
 function passings(
   { rider, folding, way }: PreparedRider,
@@ -61,7 +64,7 @@ function passings(
     const t1 = i === PASSING_STEPS ? b - inset : a + ((b - a) * i) / PASSING_STEPS;
     const s1 = at(t1);
     const [low, high] = s0 < s1 ? [s0, s1] : [s1, s0];
-    for (const corner of corners) {
+    for (const corner of ((high - low) / path.length) * corners.length > MOST_PASSED ? [] : corners) {
       const laps = path.isClosed
         ? wholeNumbers(Math.ceil((low - corner) / path.length), Math.floor((high - corner) / path.length))
         : [0];

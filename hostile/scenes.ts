@@ -1,0 +1,137 @@
+/** Scenes at the edge of what the schema allows, as JSON. */
+export interface HostileScene {
+  readonly name: string;
+  readonly json: Record<string, unknown>;
+}
+
+type Json = Record<string, unknown>;
+
+const node = (id: string, x: number, y: number, more: Json = {}): Json => ({ id, x, y, ...more });
+const FAR = 1e7;
+
+/** Guides that are hardly any, or more than any. */
+const GUIDES: Readonly<Record<string, { closed: boolean; nodes: Json[] }>> = {
+  'no node': { closed: false, nodes: [] },
+  'one node': { closed: false, nodes: [node('a', 50, 50)] },
+  'one node with handles, closed': {
+    closed: true,
+    nodes: [node('a', 50, 50, { in: [-90, 40], out: [90, 40] })],
+  },
+  'two nodes on each other': { closed: false, nodes: [node('a', 50, 50), node('b', 50, 50)] },
+  'two nodes on each other, closed': { closed: true, nodes: [node('a', 50, 50), node('b', 50, 50)] },
+  'a closed guide of almost no length': {
+    closed: true,
+    nodes: [node('a', 0, 0), node('b', 1e-12, 0), node('c', 0, 1e-12)],
+  },
+  'a billionth of a px': { closed: false, nodes: [node('a', 0, 0), node('b', 1e-9, 0)] },
+  'as far as there is': { closed: false, nodes: [node('a', -FAR, -FAR), node('b', FAR, FAR)] },
+  'handles as far as there is': {
+    closed: true,
+    nodes: [node('a', 0, 0, { out: [FAR, FAR] }), node('b', 1, 1, { in: [-FAR, FAR], out: [FAR, -FAR] })],
+  },
+  'a hairpin': {
+    closed: false,
+    nodes: [node('a', 0, 0, { out: [400, 0] }), node('b', 0, 1e-6, { in: [400, 0] })],
+  },
+  'a cusp': {
+    closed: false,
+    nodes: [node('a', 0, 0, { out: [200, 200] }), node('b', 200, 0, { in: [-200, 200] })],
+  },
+  'a zigzag': {
+    closed: true,
+    nodes: Array.from({ length: 400 }, (_, i) => node(`n${i}`, (i % 2) * 300, i)),
+  },
+  'a square': { closed: true, nodes: [node('a', 0, 0), node('b', 90, 0), node('c', 90, 90), node('d', 0, 90)] },
+};
+
+const mark = (id: string, time: number, value: number, more: Json = {}): Json => ({
+  id,
+  time,
+  place: { by: 'share', value },
+  ...more,
+});
+const ROUND = [mark('m1', 0, 0), mark('m2', 4, 1)];
+
+/** What is asked of a rider, with what it changes of the clock. */
+const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }>> = {
+  'as usual': { rider: { pace: { marks: ROUND } } },
+  'led as far as there is': { rider: { pace: { marks: ROUND }, lead: FAR, lift: -FAR, heading: { mode: 'along' } } },
+  'a thousand laps each way': {
+    rider: { pace: { marks: [mark('m1', 0, -1000), mark('m2', 4, 1000)] }, heading: { mode: 'along' } },
+  },
+  'the shortest cycle in the longest loop': {
+    rider: { pace: { marks: [mark('m1', 0, 0), mark('m2', 0.001, 1)], cycle: 0.001 } },
+    clock: { duration: 3600 },
+  },
+  'the longest cycle in the shortest loop': {
+    rider: { pace: { marks: [mark('m1', 0, 0), mark('m2', 36_000, 1)], cycle: 36_000, delay: -36_000 } },
+    clock: { duration: 0.01, fps: 240 },
+  },
+  'there and back, put off': {
+    rider: { pace: { marks: ROUND, delay: 35_999.999, repeat: 'there-and-back' }, heading: { mode: 'along' } },
+    clock: { repeat: 'there-and-back' },
+  },
+  'far over the ends': {
+    rider: {
+      pace: {
+        marks: [mark('m1', 0, 0, { ease: { kind: 'family', family: 'elastic', mode: 'in-out' } }), mark('m2', 4, 1)],
+      },
+      heading: { mode: 'along' },
+    },
+  },
+  'a thousand jumps': {
+    rider: {
+      pace: {
+        marks: Array.from({ length: 1000 }, (_, i) =>
+          mark(`m${i}`, i < 500 ? 1 : 2, i % 7, { ease: { kind: 'hold' } }),
+        ),
+      },
+    },
+  },
+  'turned and scaled beyond all': {
+    rider: { pace: { marks: ROUND }, heading: { mode: 'along', offset: 1e6 }, scale: [-1000, 0], opacity: 0 },
+  },
+  'distances as far as there is': {
+    rider: {
+      pace: {
+        marks: [
+          { id: 'm1', time: 0, place: { by: 'distance', value: -FAR } },
+          { id: 'm2', time: 4, place: { by: 'distance', value: FAR } },
+        ],
+      },
+    },
+  },
+  'drawn with a dash as fine as there is': {
+    rider: { pace: { marks: ROUND } },
+    guide: { corridor: 1e6, stroke: { color: '#000', width: 1e-9, dash: [1e-9, 1e-9], draws: null } },
+  },
+};
+
+const ART = {
+  id: 'box',
+  name: 'Box',
+  kind: 'svg',
+  markup:
+    '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40" viewBox="0 0 60 40"><rect width="60" height="40" fill="#0B7A75"/></svg>',
+  width: 60,
+  height: 40,
+  pivot: [20, 20],
+};
+
+/** Every guide with everything that may be asked of its rider. */
+export const hostileScenes = (): HostileScene[] =>
+  Object.entries(GUIDES).flatMap(([called, guide]) =>
+    Object.entries(ASKED).map(([asked, { rider, clock, guide: drawn }]) => ({
+      name: `${called}; ${asked}`,
+      json: {
+        format: 'pace-line/scene',
+        version: 2,
+        name: 'Edge',
+        canvas: { width: 400, height: 300, background: '#FFFFFF' },
+        clock: { duration: 4, fps: 30, repeat: 'loop', ...clock },
+        art: [ART],
+        guides: [{ id: 'way', name: 'Way', color: '#0B7A75', ...guide, ...drawn }],
+        riders: [{ id: 'rider', name: 'Rider', art: 'box', guide: 'way', ...rider }],
+      },
+    })),
+  );
