@@ -13,10 +13,16 @@ export interface Rule {
 /** Least px between two rules that both stand. */
 const RULE_GAP = 16;
 
-/** Whole laps that may bring a place of a closed guide onto the sheet. */
+/** Laps whose places are drawn one by one; more are thinner than their rules. */
+const MOST_LAPS = 300;
+
+/** Whole laps that may bring a place of a closed guide onto the sheet, or as many of them as can be told apart. */
 function lapsOn(guide: Guide, { low, high }: Axes): number[] {
   const { length } = pathOfGuide(guide);
-  return guide.closed && length > 0 ? wholeNumbers(Math.ceil(low / length - 1), Math.floor(high / length)) : [0];
+  if (!guide.closed || !(length > 0)) return [0];
+  const [first, last] = [Math.ceil(low / length - 1), Math.floor(high / length)];
+  const every = Math.max(1, Math.ceil((last - first) / MOST_LAPS));
+  return wholeNumbers(0, Math.min(MOST_LAPS, last - first)).map((i) => first + i * every);
 }
 
 /** Nodes to which marks are tied, and the guide's ends, as heights; those closer than 16 px to a weightier one are left out. */

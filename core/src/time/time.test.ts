@@ -61,3 +61,11 @@ describe('unfolding is folding backwards', () => {
     expect(cutsAtWraps({ delay: 0, cycle: 2, repeat: 'there-and-back' }, 0, 5)).toEqual([0, 5]);
   });
 });
+
+test('a cycle that fits millions of times into a loop is shown as often as can be told apart', () => {
+  const by: Folding = { cycle: 0.001, delay: 0, repeat: 'loop' };
+  expect(shownTimes(by, 0.0005, 3600)).toHaveLength(1000);
+  expect(shownCopies({ ...by, repeat: 'there-and-back' }, 0.0005, 3600)).toHaveLength(2000);
+  expect(cutsAtWraps(by, 0, 3600)).toEqual([0, 3600]);
+  expect(cutsAtWraps(by, 0, 0.0025)).toEqual([0, 0.001, 0.002, 0.0025]);
+});

@@ -24,6 +24,9 @@ export function timesOfLocals(by: Folding, locals: readonly number[], from: numb
   return found;
 }
 
+/** Rounds of one loop whose copies are told one by one: more stand so close that none can be seen or grabbed. */
+const MOST_COPIES = 1000;
+
 /** s. Times of a loop nearer than this to its ends count as at them. */
 const AT_END = 1e-9;
 
@@ -36,7 +39,8 @@ export function shownTimes(by: Folding, local: number, length: number): number[]
   const round = roundOf(by.cycle, by.repeat);
   const first = Math.ceil((0 - by.delay - local) / round - AT_END);
   const times: number[] = [];
-  for (let k = first; by.delay + local + k * round <= length + AT_END; k++) times.push(by.delay + local + k * round);
+  for (let k = first; k < first + MOST_COPIES && by.delay + local + k * round <= length + AT_END; k++)
+    times.push(by.delay + local + k * round);
   const inner = times.filter(
     (time) => (local <= 0 ? time < length - AT_END : true) && (local >= by.cycle ? time > AT_END : true),
   );
@@ -56,13 +60,15 @@ export function shownCopies(by: Folding, local: number, length: number): Shown[]
   const round = roundOf(by.cycle, by.repeat);
   const back = by.delay + round - local;
   const first = Math.ceil((0 - back) / round - AT_END);
-  for (let k = first; back + k * round <= length + AT_END; k++) there.push({ time: back + k * round, direction: -1 });
+  for (let k = first; k < first + MOST_COPIES && back + k * round <= length + AT_END; k++)
+    there.push({ time: back + k * round, direction: -1 });
   return there;
 }
 
 /** `from`, `to` and the times between them where a loop starts anew: between two of them a line is unbroken but for its jumps. */
 export function cutsAtWraps(by: Folding, from: number, to: number): number[] {
-  if (by.repeat !== 'loop') return [from, to];
+  // So many turns in a line are a band, wherever they are cut.
+  if (by.repeat !== 'loop' || (to - from) / by.cycle > MOST_COPIES) return [from, to];
   const cuts = [from];
   for (let k = Math.ceil((from - by.delay) / by.cycle); by.delay + k * by.cycle < to; k++) {
     const at = by.delay + k * by.cycle;

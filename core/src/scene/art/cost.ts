@@ -19,6 +19,9 @@ const FINEST_DASH = 0.1;
 /** px of a blur beyond which nothing is told apart. */
 const WIDEST_BLUR = 500;
 
+/** Letters that weigh as one element. */
+const LETTERS = 4;
+
 /** Attributes that paint something else with an element, and how often. */
 const PAINTED: Readonly<Record<string, (element: ArtElement) => number>> = {
   mask: () => 1,
@@ -115,7 +118,7 @@ export function costOf(root: ArtElement): PaintCost {
     open.add(element);
     trouble ??= troubleOf(element);
     let sum = ownCost(element);
-    for (const child of element.children) if (typeof child !== 'string') sum += cost(child);
+    for (const child of element.children) sum += typeof child === 'string' ? child.length / LETTERS : cost(child);
     if (element.name === 'use') {
       const target = ids.get((element.attributes['href'] ?? '').slice(1));
       if (target) sum += cost(target);
@@ -126,6 +129,6 @@ export function costOf(root: ArtElement): PaintCost {
     return sum;
   };
   const total = cost(root);
-  if (total > MOST_COST) trouble ??= 'its markers, masks, patterns and filters multiply to more than can be painted';
-  return { cost: total, trouble };
+  if (total > MOST_COST) trouble ??= 'its texts, markers, masks, patterns and filters multiply to more than can be painted';
+  return { cost: Math.round(total), trouble };
 }

@@ -1,0 +1,147 @@
+import { readFileSync } from 'node:fs';
+import type { Locator, Page } from '@playwright/test';
+import { countedRandom } from '../core/src/testing/random.ts';
+
+/** What became of a scene under random hands. */
+export interface MonkeyReport {
+  readonly seed: number;
+  readonly actions: number;
+  readonly steps: number;
+  readonly faults: readonly string[];
+}
+
+type Random = () => number;
+const pick = <T>(list: readonly T[], random: Random): T | undefined => list[Math.floor(random() * list.length)];
+
+/** Keys that do something somewhere on the Desk; none opens a file or leaves it. */
+const KEYS = [
+  ...'ArrowLeft ArrowRight ArrowUp ArrowDown Shift+ArrowLeft Shift+ArrowDown Alt+ArrowRight Delete Backspace Escape Enter Tab'.split(
+    ' ',
+  ),
+  ...'Space Home End , . j k l a b c d e f g h i m n o p q r s t u v w x y z 0 1 2 3 4 5 [ ] + -'.split(' '),
+  ...'Control+a Control+c Control+v Control+d Control+z Control+Shift+z Control+x'.split(' '),
+];
+
+/** Buttons that leave the Desk, ask for a file, or save one. */
+const LEAVES = /save|send|file|bring in|shelf|how to|keep|place to|trace|record|count|take .* out|file…|bring back/i;
+
+const VALUES = ['0', '1', '-3', '12.5', '1e4', '200%', '3+4', '', 'x', '999999', '0.001'];
+
+/** A random point of a pane, window px. */
+async function pointOn(pane: Locator, random: Random): Promise<[number, number] | undefined> {
+  const box = await pane.boundingBox();
+  return box ? [box.x + (0.05 + 0.9 * random()) * box.width, box.y + (0.05 + 0.9 * random()) * box.height] : undefined;
+}
+
+async function drag(page: Page, random: Random): Promise<void> {
+  const pane = page.locator(random() < 0.6 ? '.canvas-surface' : '.sheet').first();
+  const [from, to] = [await pointOn(pane, random), await pointOn(pane, random)];
+  if (!from || !to) return;
+  const key = random() < 0.2 ? pick(['Shift', 'Alt', 'Control'], random) : undefined;
+  // Often what is grabbed is something: a node, a mark, a rider.
+  const things = page.locator('.mark, .node, .handle');
+  const count = await things.count();
+  const box = random() < 0.5 && count > 0 ? await things.nth(Math.floor(random() * count)).boundingBox() : null;
+  if (key) await page.keyboard.down(key);
+  await page.mouse.move(...(box ? ([box.x + box.width / 2, box.y + box.height / 2] as const) : from));
+  await page.mouse.down();
+  if (random() < 0.7) await page.mouse.move(...to, { steps: 3 });
+  if (random() < 0.1) await page.keyboard.press('Escape');
+  await page.mouse.up();
+  if (key) await page.keyboard.up(key);
+}
+
+async function pressButton(page: Page, random: Random): Promise<void> {
+  const buttons = page.locator('main button:enabled:visible');
+  const count = await buttons.count();
+  if (count === 0) return;
+  const button = buttons.nth(Math.floor(random() * count));
+  const name = `${await button.getAttribute('aria-label', { timeout: 500 })} ${await button.innerText({ timeout: 500 })}`;
+  if (!LEAVES.test(name)) await button.click({ timeout: 500, force: true });
+}
+
+async function fillField(page: Page, random: Random): Promise<void> {
+  const fields = page.locator('main input:visible:enabled:not([readonly])');
+  const count = await fields.count();
+  if (count === 0) return;
+  await fields.nth(Math.floor(random() * count)).fill(pick(VALUES, random) ?? '', { timeout: 500 });
+  await page.keyboard.press(random() < 0.8 ? 'Enter' : 'Escape');
+}
+
+/** One action; what cannot be done there is passed over. */
+async function act(page: Page, random: Random): Promise<void> {
+  const chance = random();
+  const acting =
+    chance < 0.4
+      ? drag(page, random)
+      : chance < 0.7
+        ? page.keyboard.press(pick(KEYS, random) ?? 'Tab')
+        : chance < 0.88
+          ? pressButton(page, random)
+          : fillField(page, random);
+  await acting.catch(() => undefined);
+}
+
+async function textOf(page: Page): Promise<string> {
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Escape');
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 10_000 }),
+    page.locator('.desk-bar').getByRole('button', { name: 'Save file' }).click({ force: true }),
+  ]);
+  return readFileSync(await download.path(), 'utf8');
+}
+
+/** Presses a step of history until there is none left, or often enough; gives how often. */
+async function travel(page: Page, word: 'Undo' | 'Redo', most = 400): Promise<number> {
+  const button = page.locator('.desk-bar').getByRole('button', { name: new RegExp(`^${word}`) });
+  let steps = 0;
+  while (steps < most && (await button.isEnabled())) {
+    await button.click({ force: true });
+    steps++;
+  }
+  return steps;
+}
+
+/** Actions between two loads of the page: fewer than history holds. */
+const ROUND = 100;
+
+/**
+ * Does random things to the open scene. After every hundred, all of it undone has to give back the same bytes, all of it done again the end, and the page loaded
+ * anew the same; nothing may be said in the console, and no number in the page be none.
+ */
+export async function monkey(page: Page, seed: number, actions: number, faults: string[]): Promise<MonkeyReport> {
+  const random = countedRandom(seed);
+  const found: string[] = [];
+  const address = page.url();
+  let steps = 0;
+  for (let done = 0; done < actions; done += ROUND) {
+    const say = (fault: string): void => void found.push(`seed ${seed}, before action ${done + ROUND}: ${fault}`);
+    const before = await textOf(page);
+    for (let i = 0; i < ROUND; i++) await act(page, random);
+    if (page.url() !== address) {
+      say(`the Desk was left for ${page.url()}`);
+      await page.goto(address);
+      await page.locator('.canvas-edge').waitFor();
+      continue;
+    }
+    const after = await textOf(page);
+    const broken = await page.evaluate(() => /NaN|Infinity|undefined/.exec(document.body.innerText)?.[0]);
+    if (broken !== undefined) say(`"${broken}" in the page`);
+    if (
+      await page.evaluate(() => [...document.querySelectorAll('svg')].some((svg) => /NaN|Infinity/.test(svg.outerHTML)))
+    )
+      say('NaN in a drawing');
+    if ((await page.getByText(/cannot be shown/).count()) > 0) say('a part of the Desk failed');
+    const undone = await travel(page, 'Undo');
+    steps += undone;
+    if (undone < 300 && (await textOf(page)) !== before) say('undoing all gives other bytes');
+    // Hands may have ended with steps taken back: those are not done again.
+    await travel(page, 'Redo', undone);
+    if ((await textOf(page)) !== after) say('redoing all gives other bytes');
+    await page.reload();
+    await page.locator('.canvas-edge').waitFor();
+    if ((await textOf(page)) !== after) say('loaded again it is another scene');
+    for (const fault of faults.splice(0)) say(fault);
+  }
+  return { seed, actions, steps, faults: found };
+}

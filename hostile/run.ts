@@ -1,0 +1,206 @@
+import { once } from 'node:events';
+import { readdirSync, readFileSync } from 'node:fs';
+import { chromium, type Page } from '@playwright/test';
+import { createApp } from '@pace-line/server';
+import { fateOfDrawing } from './drawing-fate.ts';
+import { hostileDrawings } from './drawings.ts';
+import { fateOf } from './evaluate.ts';
+import { killEditing } from './kills.ts';
+import { monkey, type MonkeyReport } from './monkey.ts';
+import { mutated } from './mutations.ts';
+import { dropDrawing, openHostile, watchPage, type PageFate } from './pages.ts';
+import { report, type ReportLine } from './report.ts';
+import { hostileScenes } from './scenes.ts';
+import { soak } from './soak.ts';
+
+/** How much of each part is done: `name=count` on the command line does as much, names alone all of it. */
+const FULL: Readonly<Record<string, number>> = {
+  drawings: 1000,
+  scenes: 1000,
+  mutations: 10_000,
+  kills: 1000,
+  monkey: 20,
+  soak: 30,
+};
+/** Actions of one monkey. */
+const ACTIONS = 3000;
+
+const asked = process.argv.slice(2).map((one) => one.split('='));
+const amounts = new Map(
+  Object.entries(FULL)
+    .filter(([part]) => asked.length === 0 || asked.some(([name]) => name === part))
+    .map(([part, full]) => [part, Number(asked.find(([name]) => name === part)?.[1] ?? full)]),
+);
+
+const on = new Date().toISOString().slice(0, 10);
+const lines: ReportLine[] = [];
+const say = (part: string, tried: string, became: string, faults: readonly string[]): void => {
+  lines.push({ part, tried, became, held: faults.length === 0, on });
+  console.log(`${part}: ${tried}; ${became}`);
+  for (const fault of faults.slice(0, 20)) console.log(`  FAULT ${fault}`);
+  report(lines);
+};
+const worst = (times: readonly number[]): string =>
+  `${Math.round(times.reduce((most, one) => Math.max(most, one), 0))} ms`;
+
+const server = createApp(process.env['PACE_LINE_EDITOR'] ?? new URL('../editor/dist', import.meta.url).pathname).listen(
+  0,
+  '127.0.0.1',
+);
+await once(server, 'listening');
+const address = server.address();
+const base = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}/`;
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
+});
+
+async function newPage(): Promise<{ page: Page; faults: string[] }> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+  const page = await context.newPage();
+  // What runs this file may name functions by a helper that pages do not have.
+  await page.addInitScript('globalThis.__name ??= (f) => f');
+  const { faults } = await watchPage(page);
+  await page.goto(base);
+  return { page, faults };
+}
+
+async function drawings(count: number): Promise<void> {
+  const all = hostileDrawings().slice(0, count);
+  const fates = all.map(({ name, text }) => ({ name, ...fateOfDrawing(text) }));
+  const refused = fates.filter((one) => one.refused !== undefined);
+  say(
+    'drawings',
+    `${all.length} files`,
+    `${refused.length} refused with a reason, ${all.length - refused.length} taken, kept and opened again; longest reading without a deadline ${worst(fates.map(({ ms }) => ms))}`,
+    fates.flatMap(({ name, faults }) => faults.map((fault) => `${name}: ${fault}`)),
+  );
+  const { page, faults } = await newPage();
+  await page.getByRole('button', { name: 'New scene' }).click();
+  await page.locator('.canvas-edge').waitFor();
+  const seen: PageFate[] = [];
+  for (const drawing of all) seen.push(await dropDrawing(page, drawing, faults));
+  await page.context().close();
+  sayPages('drawings in the page', seen, 'dropped on the Desk');
+}
+
+function sayPages(part: string, seen: readonly PageFate[], how: string): void {
+  const count = (state: PageFate['state']): number => seen.filter((one) => one.state === state).length;
+  const long = seen.filter(({ held }) => held > 100).map(({ name, held }) => `${name} (${Math.round(held)} ms)`);
+  say(
+    part,
+    `${seen.length} ${how}`,
+    `${count('taken')} taken, ${count('asked')} asked about, ${count('refused')} refused, ${count('no answer')} without an answer; the page held up for ${worst(seen.map(({ held }) => held))} at most, longer than 100 ms by ${long.length}`,
+    seen.flatMap(({ name, state, faults }) =>
+      [...faults, ...(state === 'no answer' ? ['no answer'] : [])].map((fault) => `${name}: ${fault}`),
+    ),
+  );
+  for (const one of long) console.log(`  held: ${one}`);
+}
+
+async function scenes(count: number): Promise<void> {
+  const all = hostileScenes().slice(0, count);
+  const faults: string[] = [];
+  const times: number[] = [];
+  for (const { name, json } of all) {
+    const begun = performance.now();
+    const fate = await fateOf(json);
+    times.push(performance.now() - begun);
+    if (fate.state === 'taken') faults.push(...fate.faults.map((fault) => `${name}: ${fault}`));
+  }
+  say(
+    'scenes',
+    `${all.length} scenes, each written in every format`,
+    `no NaN, each the same when opened again; longest ${worst(times)} with all writing`,
+    faults,
+  );
+  const { page, faults: seenFaults } = await newPage();
+  const seen: PageFate[] = [];
+  for (const scene of all) seen.push(await openHostile(page, base, scene, seenFaults));
+  await page.context().close();
+  sayPages('scenes in the page', seen, 'opened on the Desk');
+}
+
+async function mutations(count: number): Promise<void> {
+  const folder = new URL('../samples/scenes/', import.meta.url);
+  const samples = readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as unknown);
+  const faults: string[] = [];
+  const times: number[] = [];
+  let refused = 0;
+  for (let seed = 0; seed < count; seed++) {
+    const begun = performance.now();
+    const fate = await fateOf(mutated(samples[seed % samples.length], seed), false);
+    times.push(performance.now() - begun);
+    if (fate.state === 'refused') refused++;
+    else faults.push(...fate.faults.map((fault) => `seed ${seed}: ${fault}`));
+  }
+  say(
+    'mutations',
+    `seeds 0 to ${count - 1}`,
+    `${refused} refused with a reason, ${count - refused} taken and evaluated; longest ${worst(times)}`,
+    faults,
+  );
+}
+
+async function kills(count: number): Promise<void> {
+  const { edits, lost, unopened } = await killEditing(base, count, count);
+  say(
+    'kills',
+    `${count} kills of the whole browser, seed ${count}, over ${edits} edits`,
+    `${unopened.length} scenes not opened, ${lost.length} times an edit lost that was over when the last was begun`,
+    [...unopened, ...lost],
+  );
+}
+
+async function monkeys(count: number): Promise<void> {
+  const reports: MonkeyReport[] = [];
+  for (let seed = 1; seed <= count; seed++) {
+    const { page, faults } = await newPage();
+    const samples = page.getByRole('button', { name: /^Open the sample/ });
+    await samples.first().waitFor();
+    await samples.nth(seed % (await samples.count())).click();
+    await page.locator('.canvas-edge').waitFor();
+    reports.push(await monkey(page, seed, ACTIONS, faults));
+    await page.context().close();
+  }
+  const steps = reports.reduce((sum, one) => sum + one.steps, 0);
+  say(
+    'monkey',
+    `${ACTIONS} actions by each of the seeds 1 to ${count}`,
+    `${steps} steps undone and done again to the same bytes, each hundred actions loaded anew`,
+    reports.flatMap((one) => one.faults),
+  );
+}
+
+/** Percent an hour that heap and nodes may grow by. */
+const STEADY = 10;
+
+async function soaked(minutes: number): Promise<void> {
+  const { page, faults } = await newPage();
+  await page.getByRole('button', { name: /Open the sample Two ferries/ }).click();
+  await page.locator('.pace-line').first().waitFor();
+  const { edits, heapSlope, nodesSlope, standings } = await soak(page, minutes);
+  const [first, last] = [standings[0], standings.at(-1)];
+  const grows = [heapSlope > STEADY ? 'the heap grows' : '', nodesSlope > STEADY ? 'nodes grow' : ''].filter(Boolean);
+  say(
+    'soak',
+    `${minutes} minutes of playing, ${edits} edits`,
+    `heap ${first?.heapMB.toFixed(1)} to ${last?.heapMB.toFixed(1)} MB (${heapSlope.toFixed(1)} % an hour), nodes ${first?.nodes} to ${last?.nodes} (${nodesSlope.toFixed(1)} % an hour), frames ${first?.frames.toFixed(1)} to ${last?.frames.toFixed(1)} a second`,
+    [...grows, ...faults],
+  );
+}
+
+const RUNS: Readonly<Record<string, (amount: number) => Promise<void>>> = {
+  drawings,
+  scenes,
+  mutations,
+  kills,
+  monkey: monkeys,
+  soak: soaked,
+};
+for (const [part, amount] of amounts) await RUNS[part]?.(amount);
+await browser.close();
+server.close();
+process.exitCode = lines.every(({ held }) => held) ? 0 : 1;
