@@ -188,3 +188,32 @@ test('a guide drawn in the output: whole, or drawn by its rider just as far as i
       await expect(page.locator('path[stroke-dasharray="6 4"]')).toHaveCount(scene.guides.length - 1);
   }
 });
+
+test('outputs are well-formed XML, and a page that allows nothing but styles of its own runs them', async ({
+  page,
+}) => {
+  const said: string[] = [];
+  page.on('console', (message) => said.push(message.text()));
+  let body = '';
+  let type = '';
+  const policy = "default-src 'none'; style-src 'unsafe-inline'; img-src data:";
+  await page.route('**/output', (route) =>
+    route.fulfill({ body, headers: { 'content-type': type, 'content-security-policy': policy } }),
+  );
+  const odd = { ...(SAMPLES[0]?.scene as Scene), name: 'A & <b> "c" \u0001\uD800 ]]>' };
+  for (const scene of [...Object.values(scenes), odd])
+    for (const id of ['animated-svg', 'web-page']) {
+      const { text } = await write(scene, id);
+      // Chromium reads XML by the same library as the usual checker of the command line.
+      const svg = id === 'web-page' ? text.slice(text.indexOf('<svg'), text.lastIndexOf('</svg>') + 6) : text;
+      const wrong = await page.evaluate(
+        (xml) => new DOMParser().parseFromString(xml, 'image/svg+xml').querySelector('parsererror')?.textContent,
+        svg,
+      );
+      expect(wrong).toBeUndefined();
+      [body, type] = [text, id === 'web-page' ? 'text/html' : 'image/svg+xml'];
+      await page.goto('/output');
+      expect(await page.evaluate(() => document.getAnimations().length)).toBeGreaterThan(0);
+    }
+  expect(said).toEqual([]);
+});

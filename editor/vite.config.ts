@@ -2,8 +2,12 @@ import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
+import { CONTENT_SECURITY_POLICY } from '../server/src/headers.ts';
 
 const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+/** The policy of the server that ships, but for what reloading while one writes needs: a script of the page's own and a socket. */
+const policy = `${CONTENT_SECURITY_POLICY.replace("script-src 'self'", "script-src 'self' 'unsafe-inline'")}; connect-src 'self' ws:`;
 
 export default defineConfig({
   root: at('.'),
@@ -17,5 +21,10 @@ export default defineConfig({
   },
   worker: { format: 'es' },
   build: { target: 'es2023', chunkSizeWarningLimit: 900 },
-  server: { host: '127.0.0.1', port: 5173, fs: { allow: [at('..')] } },
+  server: {
+    host: '127.0.0.1',
+    port: 5173,
+    fs: { allow: [at('..')] },
+    headers: { 'Content-Security-Policy': policy },
+  },
 });

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Locator, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { countedRandom } from '../core/src/testing/random.ts';
 
 /** What became of a scene under random hands. */
@@ -27,23 +27,24 @@ const LEAVES = /save|send|file|bring in|shelf|how to|keep|place to|trace|record|
 
 const VALUES = ['0', '1', '-3', '12.5', '1e4', '200%', '3+4', '', 'x', '999999', '0.001'];
 
-/** A random point of a pane, window px. */
-async function pointOn(pane: Locator, random: Random): Promise<[number, number] | undefined> {
-  const box = await pane.boundingBox();
-  return box ? [box.x + (0.05 + 0.9 * random()) * box.width, box.y + (0.05 + 0.9 * random()) * box.height] : undefined;
+/** A random point of a pane, window px; undefined where it is not there. */
+async function pointOn(page: Page, pane: string, random: Random): Promise<[number, number] | undefined> {
+  const box = await page.evaluate((matching) => {
+    const found = document.querySelector(matching)?.getBoundingClientRect();
+    return found && { x: found.x, y: found.y, width: found.width, height: found.height };
+  }, pane);
+  return box && [box.x + (0.05 + 0.9 * random()) * box.width, box.y + (0.05 + 0.9 * random()) * box.height];
 }
 
 async function drag(page: Page, random: Random): Promise<void> {
-  const pane = page.locator(random() < 0.6 ? '.canvas-surface' : '.sheet').first();
-  const [from, to] = [await pointOn(pane, random), await pointOn(pane, random)];
+  const pane = random() < 0.6 ? '.canvas-surface' : '.sheet';
+  const [from, to] = [await pointOn(page, pane, random), await pointOn(page, pane, random)];
   if (!from || !to) return;
   const key = random() < 0.2 ? pick(['Shift', 'Alt', 'Control'], random) : undefined;
   // Often what is grabbed is something: a node, a mark, a rider.
-  const things = page.locator('.mark, .node, .handle');
-  const count = await things.count();
-  const box = random() < 0.5 && count > 0 ? await things.nth(Math.floor(random() * count)).boundingBox() : null;
+  const thing = random() < 0.5 ? await anyOf(page, '.mark, .node, .handle', random()) : undefined;
   if (key) await page.keyboard.down(key);
-  await page.mouse.move(...(box ? ([box.x + box.width / 2, box.y + box.height / 2] as const) : from));
+  await page.mouse.move(...(thing ? ([thing.x, thing.y] as const) : from));
   await page.mouse.down();
   if (random() < 0.7) await page.mouse.move(...to, { steps: 3 });
   if (random() < 0.1) await page.keyboard.press('Escape');
@@ -51,20 +52,36 @@ async function drag(page: Page, random: Random): Promise<void> {
   if (key) await page.keyboard.up(key);
 }
 
+/** The middle and the name of one of the things that are seen of a kind, window px. */
+const anyOf = (
+  page: Page,
+  selector: string,
+  chance: number,
+): Promise<{ x: number; y: number; name: string } | undefined> =>
+  page.evaluate(
+    ([matching, share]) => {
+      const seen = [...document.querySelectorAll(matching)].filter((one) => one.checkVisibility());
+      const one = seen[Math.floor(share * seen.length)];
+      if (!one) return undefined;
+      one.scrollIntoView({ block: 'nearest' });
+      const { left, top, width, height } = one.getBoundingClientRect();
+      const name = `${one.getAttribute('aria-label') ?? ''} ${one.textContent}`;
+      return { x: left + width / 2, y: top + height / 2, name };
+    },
+    [selector, chance] as const,
+  );
+
 async function pressButton(page: Page, random: Random): Promise<void> {
-  const buttons = page.locator('main button:enabled:visible');
-  const count = await buttons.count();
-  if (count === 0) return;
-  const button = buttons.nth(Math.floor(random() * count));
-  const name = `${await button.getAttribute('aria-label', { timeout: 500 })} ${await button.innerText({ timeout: 500 })}`;
-  if (!LEAVES.test(name)) await button.click({ timeout: 500, force: true });
+  const button = await anyOf(page, 'main button:enabled', random());
+  if (button && !LEAVES.test(button.name)) await page.mouse.click(button.x, button.y);
 }
 
 async function fillField(page: Page, random: Random): Promise<void> {
-  const fields = page.locator('main input:visible:enabled:not([readonly])');
-  const count = await fields.count();
-  if (count === 0) return;
-  await fields.nth(Math.floor(random() * count)).fill(pick(VALUES, random) ?? '', { timeout: 500 });
+  const field = await anyOf(page, 'main input:enabled:not([readonly])', random());
+  if (!field) return;
+  await page.mouse.click(field.x, field.y);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(pick(VALUES, random) ?? '');
   await page.keyboard.press(random() < 0.8 ? 'Enter' : 'Escape');
 }
 
@@ -93,13 +110,19 @@ async function textOf(page: Page): Promise<string> {
 
 /** Presses a step of history until there is none left, or often enough; gives how often. */
 async function travel(page: Page, word: 'Undo' | 'Redo', most = 400): Promise<number> {
-  const button = page.locator('.desk-bar').getByRole('button', { name: new RegExp(`^${word}`) });
-  let steps = 0;
-  while (steps < most && (await button.isEnabled())) {
-    await button.click({ force: true });
-    steps++;
-  }
-  return steps;
+  return page.evaluate(
+    async ([name, limit]) => {
+      const find = (): HTMLButtonElement | null => document.querySelector(`.desk-bar button[aria-label^="${name}"]`);
+      let steps = 0;
+      for (let button = find(); steps < limit && button && !button.disabled; button = find()) {
+        button.click();
+        steps++;
+        await new Promise((resolve) => requestAnimationFrame(resolve));
+      }
+      return steps;
+    },
+    [word, most] as const,
+  );
 }
 
 /** Actions between two loads of the page: fewer than history holds. */

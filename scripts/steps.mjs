@@ -65,6 +65,7 @@ export async function ensureChromium() {
 export async function build() {
   const code = await run(bin('tsc'), ['-b', 'core', 'cli', 'server']);
   if (code !== 0) fail('The core, the command line or the server does not compile.');
+  if ((await run(bin('vite'), ['build', 'cli', '--logLevel', 'error'])) !== 0) fail('The command line does not build.');
   if ((await run(bin('vite'), ['build', 'editor', '--logLevel', 'error'])) !== 0) fail('The editor does not build.');
 }
 

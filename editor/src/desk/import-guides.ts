@@ -1,8 +1,9 @@
 import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from '@pace-line/core';
-import { keepGuide, looksLikeCollection, readCollection } from '../document/index.ts';
+import { keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
-import { readPartsOf } from '../jobs/index.ts';
+import { readPartsOf, shown } from '../jobs/index.ts';
+import { reasonOf } from '../words/reasons.ts';
 import { askHeavy } from './ask-heavy.tsx';
 import { useDeskView } from './view.ts';
 import { addOutlines, addPoints, outlineThrough } from './actions/outlines.ts';
@@ -36,11 +37,21 @@ export async function importGuideFiles(files: readonly File[], desk: Desk): Prom
   }
 }
 
-async function addCollection(name: string, text: string): Promise<void> {
+/** Takes the guides of a collection file in; a long one can be watched and stopped. */
+export async function addCollection(name: string, text: string): Promise<void> {
   const read = readCollection(text);
   if (!read.ok) return warnUntaken(name, read.message);
-  for (const { name: called, guide } of read.guides) await keepGuide(called, guide);
-  tell(`${read.guides.length} guides were added to the collection.`);
+  let isCancelled = false;
+  const ended = await shown(`Adding the guides of ${name}`, (onProgress) => ({
+    end: keepGuides(read.guides, onProgress, () => isCancelled).then(
+      (count) => ({ state: 'done', result: count }) as const,
+      (error: unknown) => ({ state: 'failed', message: reasonOf(error) }) as const,
+    ),
+    cancel: () => (isCancelled = true),
+  }));
+  if (ended.state === 'failed')
+    warn(`Not all guides of ${name} were added`, `This browser did not store them: ${ended.message}.`);
+  else if (ended.state === 'done') tell(`${ended.result} guides were added to the collection.`);
 }
 
 /** Opens the parts of a drawing, to be named guide, rider, scenery or left out. */

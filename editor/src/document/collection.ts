@@ -39,12 +39,40 @@ export async function listKept(): Promise<KeptGuide[]> {
   return found.sort((a, b) => a.name.localeCompare(b.name));
 }
 
-/** Keeps a guide under a new id; what belongs to its scene (link, output stroke) is left out. */
-export async function keepGuide(name: string, guide: Guide): Promise<void> {
+/** What of a guide is kept: what belongs to its scene (link, output stroke) is left out. */
+async function put(name: string, guide: Guide): Promise<void> {
   const { link: _link, stroke: _stroke, ...plain } = guide;
-  const id = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 8)}`;
+  const id = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 10)}`;
   await store.setItem(id, { name, guide: { ...plain, locked: false, visible: true } });
+}
+
+/** Keeps a guide under a new id. */
+export async function keepGuide(name: string, guide: Guide): Promise<void> {
+  await put(name, guide);
   announce();
+}
+
+/** Guides that are written at a time. */
+const AT_A_TIME = 50;
+
+/** Keeps many guides, told once; gives how many were kept before `isCancelled` said so. */
+export async function keepGuides(
+  guides: readonly { readonly name: string; readonly guide: Guide }[],
+  onProgress: (share: number) => void,
+  isCancelled: () => boolean,
+): Promise<number> {
+  let count = 0;
+  try {
+    while (count < guides.length && !isCancelled()) {
+      const some = guides.slice(count, count + AT_A_TIME);
+      await Promise.all(some.map(({ name, guide }) => put(name, guide)));
+      count += some.length;
+      onProgress(count / guides.length);
+    }
+  } finally {
+    announce();
+  }
+  return count;
 }
 
 export async function renameKept(id: string, name: string): Promise<void> {

@@ -1,5 +1,6 @@
 export {
   keepGuide,
+  keepGuides,
   listKept,
   looksLikeCollection,
   onCollectionChange,

@@ -129,6 +129,7 @@ export function costOf(root: ArtElement): PaintCost {
     return sum;
   };
   const total = cost(root);
-  if (total > MOST_COST) trouble ??= 'its texts, markers, masks, patterns and filters multiply to more than can be painted';
+  if (total > MOST_COST)
+    trouble ??= 'its texts, markers, masks, patterns and filters multiply to more than can be painted';
   return { cost: Math.round(total), trouble };
 }

@@ -7,7 +7,6 @@ import {
   keepGuide,
   listKept,
   onCollectionChange,
-  readCollection,
   removeKept,
   renameKept,
   STARTERS,
@@ -17,10 +16,10 @@ import {
 } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
-import { offerUndo, tell, warnUntaken } from '../../look/notices.tsx';
+import { offerUndo } from '../../look/notices.tsx';
 import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
-import { importGuideFiles } from '../import-guides.ts';
+import { addCollection, importGuideFiles } from '../import-guides.ts';
 import { GUIDE_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
 import { placeKept } from '../actions/outlines.ts';
@@ -79,14 +78,7 @@ function Intake() {
 
 /** Takes the guides of collection files in. */
 async function bringIn(): Promise<void> {
-  for (const file of await pickFiles('.json,application/json')) {
-    const read = readCollection(await file.text());
-    if (!read.ok) warnUntaken(file.name, read.message);
-    else {
-      for (const { name, guide } of read.guides) await keepGuide(name, guide);
-      tell(`${read.guides.length} guides were added to the collection.`);
-    }
-  }
+  for (const file of await pickFiles('.json,application/json')) await addCollection(file.name, await file.text());
 }
 
 function KeptHeading({ kept }: { kept: readonly KeptGuide[] }) {

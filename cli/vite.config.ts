@@ -1,0 +1,18 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vite';
+
+const at = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+// One file: a command that answers at once is not made of three hundred.
+export default defineConfig({
+  root: at('.'),
+  resolve: { alias: [{ find: /^@pace-line\/core$/, replacement: at('../core/src/index.ts') }] },
+  ssr: { noExternal: true },
+  build: {
+    ssr: at('src/main.ts'),
+    outDir: at('dist'),
+    emptyOutDir: false,
+    target: 'node20',
+    rollupOptions: { output: { entryFileNames: 'pace-line.js' } },
+  },
+});
