@@ -40,7 +40,7 @@ for (const [seed, sample] of [
     test.setTimeout(400_000);
     const faults = await watched(page);
     await openSample(page, sample);
-    expect((await monkey(page, seed, 300, faults)).faults).toEqual([]);
+    expect((await monkey(page, seed, 200, faults)).faults).toEqual([]);
   });
 
 test('what is heavy is asked about, and left where that is the answer', async ({ page }) => {

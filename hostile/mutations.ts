@@ -65,7 +65,7 @@ const put = ({ holder, key }: Slot, value: Json): void => {
 type Mutation = (slot: Slot, other: Slot, random: () => number) => void;
 
 const MUTATIONS: readonly Mutation[] = [
-  (slot, _, random) => put(slot, STRANGE[Math.floor(random() * STRANGE.length)] ?? null),
+  (slot, _, random) => put(slot, structuredClone(STRANGE[Math.floor(random() * STRANGE.length)] ?? null)),
   (slot, other) => put(slot, structuredClone(get(other))),
   ({ holder, key }) => {
     if (Array.isArray(holder)) holder.splice(Number(key), 1);

@@ -81,16 +81,18 @@ async function drawings(count: number): Promise<void> {
   const seen: PageFate[] = [];
   for (const drawing of all) seen.push(await dropDrawing(page, drawing, faults));
   await page.context().close();
-  sayPages('drawings in the page', seen, 'dropped on the Desk');
+  const plain = all.flatMap(({ size }, i) => (size < 0.01 ? [seen[i]?.held ?? 0] : [])).sort((a, b) => a - b);
+  const usual = `${Math.round(plain[plain.length >> 1] ?? 0)} ms by the plain ones`;
+  sayPages('drawings in the page', seen, 'dropped on the Desk', usual);
 }
 
-function sayPages(part: string, seen: readonly PageFate[], how: string): void {
+function sayPages(part: string, seen: readonly PageFate[], how: string, usual?: string): void {
   const count = (state: PageFate['state']): number => seen.filter((one) => one.state === state).length;
   const long = seen.filter(({ held }) => held > 100).map(({ name, held }) => `${name} (${Math.round(held)} ms)`);
   say(
     part,
     `${seen.length} ${how}`,
-    `${count('taken')} taken, ${count('asked')} asked about, ${count('refused')} refused, ${count('no answer')} without an answer; the page held up for ${worst(seen.map(({ held }) => held))} at most, longer than 100 ms by ${long.length}`,
+    `${count('taken')} taken, ${count('asked')} asked about, ${count('refused')} refused, ${count('no answer')} without an answer; the page held up for ${worst(seen.map(({ held }) => held))} at most, longer than 100 ms by ${long.length}${usual === undefined ? '' : ` (median ${usual})`}`,
     seen.flatMap(({ name, state, faults }) =>
       [...faults, ...(state === 'no answer' ? ['no answer'] : [])].map((fault) => `${name}: ${fault}`),
     ),

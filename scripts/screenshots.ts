@@ -112,6 +112,19 @@ await apart.getByText('Parts of Quay at dusk').waitFor();
 await apart.waitForTimeout(600);
 await keep(apart, 'parts');
 
+// An earlier state, in motion behind the present one.
+const versions = await fresh();
+await sample(versions, 'Two ferries, one loop', 150, -1);
+await versions.getByRole('button', { name: 'Versions' }).click();
+await versions.getByRole('textbox', { name: 'Name of this state' }).fill('Before the long way round');
+await versions.keyboard.press('Enter');
+await versions.getByText('kept by hand').waitFor();
+await versions.locator('.mark').nth(1).focus();
+for (let i = 0; i < 24; i++) await versions.keyboard.press('Shift+ArrowRight');
+await versions.getByRole('button', { name: /^Show Before the long way round/ }).click();
+await versions.waitForTimeout(600);
+await keep(versions, 'versions');
+
 const send = await fresh();
 await sample(send, 'Dragonfly among lanterns', 0, -1);
 await send.goto(`${send.url()}/send`);
