@@ -1,3 +1,5 @@
+import { BOX_ART } from '../core/src/testing/scenes.ts';
+
 /** Scenes at the edge of what the schema allows, as JSON. */
 export interface HostileScene {
   readonly name: string;
@@ -107,17 +109,6 @@ const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }
   },
 };
 
-const ART = {
-  id: 'box',
-  name: 'Box',
-  kind: 'svg',
-  markup:
-    '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40" viewBox="0 0 60 40"><rect width="60" height="40" fill="#0B7A75"/></svg>',
-  width: 60,
-  height: 40,
-  pivot: [20, 20],
-};
-
 /** Every guide with everything that may be asked of its rider. */
 export const hostileScenes = (): HostileScene[] =>
   Object.entries(GUIDES).flatMap(([called, guide]) =>
@@ -129,7 +120,7 @@ export const hostileScenes = (): HostileScene[] =>
         name: 'Edge',
         canvas: { width: 400, height: 300, background: '#FFFFFF' },
         clock: { duration: 4, fps: 30, repeat: 'loop', ...clock },
-        art: [ART],
+        art: [BOX_ART],
         guides: [{ id: 'way', name: 'Way', color: '#0B7A75', ...guide, ...drawn }],
         riders: [{ id: 'rider', name: 'Rider', art: 'box', guide: 'way', ...rider }],
       },

@@ -94,6 +94,17 @@ describe('what cannot be read or painted in time is refused at once, with the re
       svg(`<linearGradient id="g">${'<stop offset="0"/>'.repeat(501)}</linearGradient>${RECT}`),
       /500 colours/,
     ],
+    [
+      'layers of noise',
+      svg('<filter id="f"><feTurbulence numOctaves="99"/></filter><rect width="5" height="5" filter="url(#f)"/>'),
+      /noise/,
+    ],
+    [
+      'a filter over all',
+      svg('<filter id="f" width="9000%"><feFlood/></filter><rect width="5" height="5" filter="url(#f)"/>'),
+      /covers/,
+    ],
+    ['a page of letters, painted', svg(`<text>${'a'.repeat(250_000)}</text>`), /texts/],
     ['dashes finer than a pixel', svg('<path d="M0 0L9 9" stroke="red" stroke-dasharray=".001 .001"/>'), /finer/],
     [
       'a blur over all',

@@ -1,6 +1,8 @@
-import SvgPath from 'svgpath';
-import { readArtMarkup, urlsIn, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
+import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
 import { outlinesFromPathData, type Outline } from '../path-data.ts';
+import { definitionsOf } from './definitions.ts';
+import { DRAWN, HOLDERS } from './kinds.ts';
+import { nestedView, scaleOf, times, transformOf, viewMatrix, type Matrix } from './matrices.ts';
 import type { ReadArt } from './read-art.ts';
 
 /** A part of a drawing: an element of its upper level, with the outlines that it draws in px of the drawing's own size. */
@@ -23,19 +25,6 @@ export interface DrawingParts {
   readonly skipped: readonly string[];
 }
 
-type Matrix = readonly [number, number, number, number, number, number];
-
-const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
-
-const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-];
-
 /** px. What lies further away is not where a part is drawn. */
 const FURTHEST = 1e5;
 
@@ -44,22 +33,6 @@ const MOST_PARTS = 5000;
 
 /** Deepest nesting of `use`. */
 const DEEPEST = 24;
-
-const HOLDERS = new Set(['g', 'svg', 'switch']);
-const DRAWN = new Set([
-  'path',
-  'line',
-  'polyline',
-  'polygon',
-  'rect',
-  'circle',
-  'ellipse',
-  'use',
-  'text',
-  'g',
-  'svg',
-  'switch',
-]);
 
 /** Takes a drawing that was read apart into its parts. `source` is the text of the file: problems are named by its lines. */
 export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
@@ -118,61 +91,6 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
 /** An element without what is in it. */
 const bare = (element: ArtElement): ArtElement => ({ ...element, children: [] });
 
-interface Definitions {
-  /** The definitions that elements refer to, and those that these refer to, as one <defs>; none where they refer to nothing. */
-  neededBy: (elements: readonly ArtElement[]) => ArtElement[];
-}
-
-/** The definitions of a drawing, by the ids that are in them. */
-function definitionsOf(root: ArtElement): Definitions {
-  const byId = new Map<string, ArtElement>();
-  const inside = (element: ArtElement, entry: ArtElement): void => {
-    const id = element.attributes['id'];
-    if (id !== undefined) byId.set(id, entry);
-    for (const child of element.children) if (typeof child !== 'string') inside(child, entry);
-  };
-  const search = (element: ArtElement): void => {
-    for (const child of element.children) {
-      if (typeof child === 'string') continue;
-      if (child.name === 'defs') {
-        for (const entry of child.children) if (typeof entry !== 'string') inside(entry, entry);
-      } else if (DRAWN.has(child.name)) search(child);
-      else inside(child, child);
-    }
-  };
-  search(root);
-  const references = new Map<ArtElement, readonly string[]>();
-  const referencesOf = (entry: ArtElement): readonly string[] => {
-    let found = references.get(entry);
-    if (!found) references.set(entry, (found = [...referencesIn(entry)]));
-    return found;
-  };
-  return {
-    neededBy(elements) {
-      const needed = new Set<ArtElement>();
-      const follow = (ids: Iterable<string>): void => {
-        for (const id of ids) {
-          const entry = byId.get(id);
-          if (!entry || needed.has(entry)) continue;
-          needed.add(entry);
-          follow(referencesOf(entry));
-        }
-      };
-      for (const element of elements) follow(referencesIn(element));
-      return needed.size === 0 ? [] : [{ name: 'defs', attributes: {}, children: [...needed] }];
-    },
-  };
-}
-
-/** The ids that an element and all that is in it refer to. */
-function* referencesIn(element: ArtElement): Generator<string> {
-  for (const [name, value] of Object.entries(element.attributes)) {
-    if (name === 'href') yield value.slice(1);
-    else if (value.includes('(')) for (const { target } of urlsIn(value) ?? []) yield target.slice(1);
-  }
-  for (const child of element.children) if (typeof child !== 'string') yield* referencesIn(child);
-}
-
 interface Walk {
   readonly byId: ReadonlyMap<string, ArtElement>;
   readonly skipped: string[];
@@ -212,44 +130,6 @@ function nameOf(element: ArtElement, index: number): string {
   return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
-/** The way from the drawing's own units to px of its size: viewBox and preserveAspectRatio (SVG 2, 8.2: meet, or none). */
-function viewMatrix(attributes: Record<string, string>, width: number, height: number): Matrix {
-  const box = (attributes['viewBox'] ?? '')
-    .trim()
-    .split(/[\s,]+/)
-    .map(Number);
-  const [x = 0, y = 0, w = 0, h = 0] = box;
-  if (box.length !== 4 || !(w > 0 && h > 0)) return IDENTITY;
-  const how = attributes['preserveAspectRatio'] ?? 'xMidYMid meet';
-  let [sx, sy] = [width / w, height / h];
-  if (!/none/.test(how)) sx = sy = /slice/.test(how) ? Math.max(sx, sy) : Math.min(sx, sy);
-  const share = (axis: 'x' | 'Y'): number =>
-    new RegExp(`${axis}Min`, 'i').test(how) ? 0 : new RegExp(`${axis}Max`, 'i').test(how) ? 1 : 0.5;
-  const isNone = /none/.test(how);
-  const dx = isNone ? 0 : (width - w * sx) * share('x');
-  const dy = isNone ? 0 : (height - h * sy) * share('Y');
-  return [sx, 0, 0, sy, dx - x * sx, dy - y * sy];
-}
-
-const scaleOf = (m: Matrix): number => Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));
-
-/** An element's transform as a matrix, worked out by the path library: where the origin and the two units go. */
-function transformOf({ attributes }: ArtElement): Matrix {
-  const text = attributes['transform'];
-  if (!text) return IDENTITY;
-  const at = (x: number, y: number): [number, number] => {
-    let found: [number, number] = [x, y];
-    SvgPath.from(`M${x} ${y}`)
-      .transform(text)
-      .iterate((segment) => void (found = [Number(segment[1]), Number(segment[2])]));
-    return found;
-  };
-  const [e, f] = at(0, 0);
-  const [ax, ay] = at(1, 0);
-  const [cx, cy] = at(0, 1);
-  return [ax - e, ay - f, cx - e, cy - f, e, f];
-}
-
 function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[], depth: number): void {
   if (element.attributes['display'] === 'none') return;
   const matrix = times(base, transformOf(element));
@@ -278,12 +158,6 @@ function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[],
       `${line === undefined ? '' : `line ${line}: `}<${element.name}>${called} ${result.message.replace(/^SvgPath: /, '')}`,
     );
   }
-}
-
-function nestedView(attributes: Record<string, string>): Matrix {
-  const value = (name: string): number => Number.parseFloat(attributes[name] ?? '') || 0;
-  const shift: Matrix = [1, 0, 0, 1, value('x'), value('y')];
-  return attributes['viewBox'] ? times(shift, viewMatrix(attributes, value('width'), value('height'))) : shift;
 }
 
 const number = (element: ArtElement, name: string): number => Number.parseFloat(element.attributes[name] ?? '') || 0;

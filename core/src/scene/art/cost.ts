@@ -19,6 +19,12 @@ const FINEST_DASH = 0.1;
 /** px of a blur beyond which nothing is told apart. */
 const WIDEST_BLUR = 500;
 
+/** Layers of noise beyond which none is seen. */
+const MOST_OCTAVES = 10;
+
+/** Times the size of what it is applied to that a filter may cover, each way. */
+const WIDEST_FILTER = 10;
+
 /** Letters that weigh as one element. */
 const LETTERS = 4;
 
@@ -66,9 +72,21 @@ function troubleOf(element: ArtElement): string | undefined {
     numbersOf(element.attributes['stdDeviation']).some((one) => one > WIDEST_BLUR)
   )
     return `it blurs over more than ${WIDEST_BLUR} px`;
+  if (element.name === 'feTurbulence' && numbersOf(element.attributes['numOctaves']).some((one) => one > MOST_OCTAVES))
+    return `its noise has more than ${MOST_OCTAVES} layers`;
+  if (element.name === 'filter' && coversTooMuch(element))
+    return `a filter of it covers more than ${WIDEST_FILTER} times what it is applied to`;
   if (/Gradient$/.test(element.name) && element.children.length > MOST_STOPS)
     return `a gradient of it has more than ${MOST_STOPS} colours`;
   return undefined;
+}
+
+/** Whether a filter's region is many times the box that it is applied to; one in px is bounded by the drawing's size. */
+function coversTooMuch({ attributes }: ArtElement): boolean {
+  if (attributes['filterUnits'] === 'userSpaceOnUse') return false;
+  const share = (text: string | undefined): number =>
+    (Number.parseFloat(text ?? '0') || 0) / (text?.trim().endsWith('%') ? 100 : 1);
+  return share(attributes['width']) > WIDEST_FILTER || share(attributes['height']) > WIDEST_FILTER;
 }
 
 /** Elements by their ids. Ids are known to be given once. */
