@@ -251,6 +251,7 @@ test('a picture to trace over is kept with the scene, and is not in what is sent
   await page.waitForTimeout(1000);
   await page.reload();
   await expect(page.locator('.overlay.tracing image')).toHaveAttribute('transform', /scale\(0\.9\)/);
+  await expect(page.locator('.overlay.tracing image')).toHaveAttribute('href', /^blob:/);
   const href = await page.locator('.overlay.tracing image').getAttribute('href');
   const width = await page.evaluate(async (url) => {
     const image = new Image();

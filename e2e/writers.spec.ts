@@ -2,7 +2,7 @@ import type * as Core from '@pace-line/core';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
-import { pathOfGuide, prepare, type Scene } from '@pace-line/core';
+import { pathOfGuide, prepare, renameScene, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { worstGap } from './motion.ts';
@@ -200,7 +200,7 @@ test('outputs are well-formed XML, and a page that allows nothing but styles of 
   await page.route('**/output', (route) =>
     route.fulfill({ body, headers: { 'content-type': type, 'content-security-policy': policy } }),
   );
-  const odd = { ...(SAMPLES[0]?.scene as Scene), name: 'A & <b> "c" \u0001\uD800 ]]>' };
+  const odd = renameScene(SAMPLES[0]?.scene as Scene, { name: 'A & <b> "c" \u0001\uD800 ]]>' });
   for (const scene of [...Object.values(scenes), odd])
     for (const id of ['animated-svg', 'web-page']) {
       const { text } = await write(scene, id);

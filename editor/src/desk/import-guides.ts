@@ -4,7 +4,6 @@ import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf, shown } from '../jobs/index.ts';
 import { reasonOf } from '../words/reasons.ts';
-import { askHeavy } from './ask-heavy.tsx';
 import { useDeskView } from './view.ts';
 import { addOutlines, addPoints, outlineThrough } from './actions/outlines.ts';
 import { keepBefore } from './actions/saving.ts';
@@ -58,7 +57,6 @@ export async function addCollection(name: string, text: string): Promise<void> {
 export async function takeApart(name: string, text: string): Promise<void> {
   const read = await readPartsOf(text);
   if (!read.ok) return warnUntaken(name, read.message);
-  if (!(await askHeavy(name, read.heavy))) return;
   useDeskView.getState().set({ takenApart: { name: stem(name), parts: read.parts, notices: read.notices } });
 }
 

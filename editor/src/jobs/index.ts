@@ -2,15 +2,21 @@ import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
 import { paintingOf, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd } from './pool.ts';
-import type { FileChunk, SendHandlers, SendResult } from './send.worker.ts';
+import type { FileChunk, Found, SendHandlers, SendResult } from './send.worker.ts';
 
 export type { Job } from './pool.ts';
+export type { Found } from './send.worker.ts';
 export { JobNotes } from './JobNotes.tsx';
 import { shown } from './store.ts';
 export { shown } from './store.ts';
 
 const sending = new WorkerPool<SendHandlers>(
   () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
+);
+/** Of its own, so that neither waits for the other. */
+const checking = new WorkerPool<SendHandlers>(
+  () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
+  1,
 );
 const reading = new WorkerPool<ArtHandlers>(
   () => new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' }),
@@ -61,6 +67,13 @@ export function writeOutput(
   });
   return { end, cancel: job.cancel };
 }
+
+/** ms. Checks that take longer are given up. */
+const CHECKING_LIMIT = 30_000;
+
+/** Checks a scene off the main thread. */
+export const findings = (scene: Scene): Job<Found> =>
+  checking.run('checks', withoutPixels(scene), { limit: CHECKING_LIMIT });
 
 /** What a picture of a scene may cost to paint, in plain elements, and how long its text may be. */
 const MOST_PAINTED = 30_000;

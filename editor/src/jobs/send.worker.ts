@@ -1,4 +1,16 @@
-import { formatById, measureTake, QUIET_RUN, send, type Scene, type Sink, type TakeError } from '@pace-line/core';
+import {
+  checkJumps,
+  checkSeam,
+  formatById,
+  measureTake,
+  QUIET_RUN,
+  send,
+  type JumpFinding,
+  type Scene,
+  type SeamFinding,
+  type Sink,
+  type TakeError,
+} from '@pace-line/core';
 import type { JobReports } from './protocol.ts';
 import { serveJobs } from './serve.ts';
 
@@ -7,6 +19,12 @@ export interface FileChunk {
   readonly name: string;
   readonly type: string;
   readonly chunk: string | Uint8Array;
+}
+
+/** What the checks find in a scene. */
+export interface Found {
+  readonly seams: readonly SeamFinding[];
+  readonly jumps: readonly JumpFinding[];
 }
 
 export interface SendInput {
@@ -23,6 +41,8 @@ export interface SendResult {
 }
 
 const handlers = {
+  /** What the checks find. */
+  checks: (scene: Scene): Found => ({ seams: checkSeam(scene), jumps: checkJumps(scene) }),
   async send({ scene, format: id, options }: SendInput, reports: JobReports<FileChunk>): Promise<SendResult> {
     const format = formatById(id);
     if (!format) throw new Error(`there is no format "${id}"`);

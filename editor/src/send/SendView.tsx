@@ -1,22 +1,14 @@
 import { Progress } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import {
-  checkJumps,
-  checkSeam,
-  FORMATS,
-  formatById,
-  frameCount,
-  lostFeatures,
-  loopLength,
-  type Scene,
-} from '@pace-line/core';
+import { FORMATS, formatById, frameCount, lostFeatures, loopLength, type Scene } from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { saveBlob } from '../platform/files.ts';
 import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
+import { useChecks } from '../scene/use-checks.ts';
 import { Facts } from './Facts.tsx';
 import { OptionFields } from './OptionFields.tsx';
 import { OutputView } from './OutputView.tsx';
@@ -91,8 +83,9 @@ function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: strin
 
 /** What the format leaves out, and whether the loop closes. */
 function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
-  const seams = useMemo(() => checkSeam(scene).filter((one) => !one.closes), [scene]);
-  const jumps = useMemo(() => checkJumps(scene), [scene]);
+  const found = useChecks(scene);
+  const { jumps } = found;
+  const seams = found.seams.filter((one) => !one.closes);
   const nameOf = (id: string): string | undefined => scene.riders.find((rider) => rider.id === id)?.name;
   return (
     <>

@@ -2,7 +2,7 @@ import { optimize } from 'svgo/browser';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
 import { wellFormed } from '../../scene/index.ts';
 import { partsOfDrawing, type DrawingParts } from './parts.ts';
-import { heavinessOf, type Heaviness, type ReadArt } from './read-art.ts';
+import { heavinessOf, type ReadArt } from './read-art.ts';
 import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
 import { declarationsOf } from './declarations.ts';
 import { shownSize, viewBoxOf } from './size.ts';
@@ -40,19 +40,14 @@ export function readSvgArt(text: string): ArtResult {
 }
 
 export type PartsResult =
-  | {
-      readonly ok: true;
-      readonly parts: DrawingParts;
-      readonly notices: readonly string[];
-      readonly heavy: readonly Heaviness[];
-    }
+  | { readonly ok: true; readonly parts: DrawingParts; readonly notices: readonly string[] }
   | { readonly ok: false; readonly message: string };
 
 /** Reads the text of an SVG file and takes it apart: each part may become a guide, the art of a rider, or scenery. Never throws. */
 export function readSvgParts(text: string): PartsResult {
   const read = readSvgArt(text);
   if (!read.ok) return read;
-  return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices, heavy: read.art.heavy };
+  return { ok: true, parts: partsOfDrawing(read.art, text), notices: read.art.notices };
 }
 
 /** Entities that a file may declare. */

@@ -1,17 +1,9 @@
-import {
-  checkJumps,
-  checkSeam,
-  mendsOfSeam,
-  riderById,
-  type JumpFinding,
-  type MendKind,
-  type Scene,
-  type SeamFinding,
-} from '@pace-line/core';
+import { mendsOfSeam, riderById, type JumpFinding, type MendKind, type Scene, type SeamFinding } from '@pace-line/core';
 import { useMemo, type ReactNode } from 'react';
 import { selectRider, useCalmState } from '../../document/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
+import { useChecks } from '../../scene/use-checks.ts';
 import { Card } from './Card.tsx';
 
 /** What a mend does, on its button and in undo. */
@@ -22,15 +14,25 @@ const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>>
   'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
 };
 
+/** Rows of each check that a card shows: what is wrong comes first. */
+const MOST_ROWS = 60;
+
 /** Card 5: whether the loop's seam can be seen, and whether anything leaps within it. */
 export function ChecksCard() {
   const scene = useCalmState((state) => state.committed);
-  const seams = useMemo(() => checkSeam(scene), [scene]);
-  const jumps = useMemo(() => checkJumps(scene), [scene]);
+  const { seams, jumps, state } = useChecks(scene);
   const isWrong = (one: SeamFinding): boolean => !one.closes || !one.smooth;
   const wrong = seams.filter(isWrong);
   const count = wrong.length + jumps.length;
-  const nothing = scene.clock.repeat === 'once' ? 'plays once' : seams.length === 0 ? 'nothing rides' : 'all well';
+  const words = { looking: 'looking…', 'given up': 'too large to check' };
+  const nothing =
+    state !== 'found'
+      ? words[state]
+      : scene.clock.repeat === 'once'
+        ? 'plays once'
+        : seams.length === 0
+          ? 'nothing rides'
+          : 'all well';
   return (
     <Card
       name="checks"
@@ -43,15 +45,18 @@ export function ChecksCard() {
           The seam of the loop, and leaps within it, are found here for every rider on a guide.
         </p>
       )}
-      {jumps.map((finding) => (
+      {jumps.slice(0, MOST_ROWS).map((finding) => (
         <JumpRow key={finding.rider} scene={scene} finding={finding} />
       ))}
-      {[...wrong, ...seams.filter((one) => !isWrong(one))].map((finding) => (
+      {[...wrong, ...seams.filter((one) => !isWrong(one))].slice(0, MOST_ROWS).map((finding) => (
         <div key={finding.rider}>
           <Finding scene={scene} what="Seam" rider={finding.rider} verdict={<Wording finding={finding} />} />
           {isWrong(finding) && <MendButtons scene={scene} rider={finding.rider} />}
         </div>
       ))}
+      {Math.max(jumps.length, seams.length) > MOST_ROWS && (
+        <p className="card-note">Further riders are checked too, and counted above.</p>
+      )}
     </Card>
   );
 }
