@@ -93,9 +93,13 @@ function sayPages(part: string, seen: readonly PageFate[], how: string, usual?: 
     part,
     `${seen.length} ${how}`,
     `${count('taken')} taken, ${count('asked')} asked about, ${count('refused')} refused, ${count('no answer')} without an answer; the page held up for ${worst(seen.map(({ held }) => held))} at most, longer than 100 ms by ${long.length}${usual === undefined ? '' : ` (median ${usual})`}`,
-    seen.flatMap(({ name, state, faults }) =>
-      [...faults, ...(state === 'no answer' ? ['no answer'] : [])].map((fault) => `${name}: ${fault}`),
-    ),
+    [
+      ...seen.flatMap(({ name, state, faults }) =>
+        [...faults, ...(state === 'no answer' ? ['no answer'] : [])].map((fault) => `${name}: ${fault}`),
+      ),
+      // Reading a drawing may not hold the page; opening a scene is waited for.
+      ...(usual === undefined ? [] : long.map((one) => `held up: ${one}`)),
+    ],
   );
   for (const one of long) console.log(`  held: ${one}`);
 }
