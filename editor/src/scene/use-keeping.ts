@@ -33,7 +33,7 @@ export function useKeeping(open: OpenDocument | null): SaveState {
       append: (count, before, after) => keepEdit(writer, count, before, after),
       fold: (scene, count) => foldScene(writer, scene, count),
       holds: () => holdsScene(writer),
-      part: (scene, count) => writeParting(writer.id, scene, count),
+      part: (scene, count) => writeParting(writer.id, writer.name, scene, count),
       overtaken: () => {
         doc.setReadOnly(true);
         warn(

@@ -32,8 +32,8 @@ const scene = { ...emptyScene('Quay'), assets: { picture: pixels } };
 
 describe('what a page that goes leaves behind', () => {
   test('is read again, each scene its own, until it is cleared', () => {
-    expect(writeParting('one', scene, 3)).toBe(true);
-    writeParting('two', emptyScene('Other'), 3);
+    expect(writeParting('one', 'tab', scene, 3)).toBe(true);
+    writeParting('two', 'tab', emptyScene('Other'), 3);
     expect(readParting('one')?.body).toMatchObject({ name: 'Quay' });
     expect(readParting('two')?.body).toMatchObject({ name: 'Other' });
     expect(allPartings()).toHaveLength(2);
@@ -43,15 +43,15 @@ describe('what a page that goes leaves behind', () => {
   });
 
   test('holds assets by name only: their pixels are kept already', () => {
-    writeParting('one', scene, 3);
+    writeParting('one', 'tab', scene, 3);
     expect(readParting('one')?.body).toMatchObject({ assets: { picture: '' } });
     expect([...held.values()].join('')).not.toContain('AAAA');
   });
 
   test('says when it does not fit, and what was there stays', () => {
-    writeParting('one', emptyScene('Before'), 3);
+    writeParting('one', 'tab', emptyScene('Before'), 3);
     quota = 10;
-    expect(writeParting('one', scene, 3)).toBe(false);
+    expect(writeParting('one', 'tab', scene, 3)).toBe(false);
     expect(readParting('one')?.body).toMatchObject({ name: 'Before' });
   });
 
@@ -65,7 +65,7 @@ describe('what a page that goes leaves behind', () => {
 
   test('a browser without storage has none, and nothing is thrown', () => {
     vi.stubGlobal('localStorage', undefined);
-    expect(writeParting('one', scene, 3)).toBe(false);
+    expect(writeParting('one', 'tab', scene, 3)).toBe(false);
     expect(readParting('one')).toBeUndefined();
     expect(() => clearParting('one')).not.toThrow();
   });

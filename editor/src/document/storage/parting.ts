@@ -10,7 +10,8 @@ const PREFIX = 'pace-line-journal-';
 
 /** What a page that went could not hand to the database any more. */
 export interface PartingWord {
-  /** How many changes the scene had had. */
+  /** Who wrote it, and how many changes the scene had had. */
+  readonly writer: string;
   readonly count: number;
   readonly body: unknown;
 }
@@ -19,9 +20,9 @@ export interface PartingWord {
  * Writes a scene to a store that is written before the page goes, unlike the browser's database. Its pixels are in the database already. False where it does
  * not fit.
  */
-export function writeParting(id: string, scene: Scene, count: number): boolean {
+export function writeParting(id: string, writer: string, scene: Scene, count: number): boolean {
   try {
-    localStorage.setItem(PREFIX + id, JSON.stringify({ count, body: bodyOf(scene) } satisfies PartingWord));
+    localStorage.setItem(PREFIX + id, JSON.stringify({ writer, count, body: bodyOf(scene) } satisfies PartingWord));
     return true;
   } catch {
     return false;
@@ -33,7 +34,8 @@ export function readParting(id: string): PartingWord | undefined {
   try {
     const word: unknown = JSON.parse(localStorage.getItem(PREFIX + id) ?? 'null');
     if (typeof word !== 'object' || word === null || !('count' in word) || !('body' in word)) return undefined;
-    return typeof word.count === 'number' ? { count: word.count, body: word.body } : undefined;
+    const writer = 'writer' in word && typeof word.writer === 'string' ? word.writer : '';
+    return typeof word.count === 'number' ? { writer, count: word.count, body: word.body } : undefined;
   } catch {
     return undefined;
   }

@@ -142,11 +142,13 @@ describe('scenes kept in the browser', () => {
     await storage.keepNewScene('one', withPicture('Before'));
     const tab = await writerOf('one');
     await tab.edit(withPicture('Then'));
-    storage.writeParting('one', withPicture('After'), 2);
+    storage.writeParting('one', 'tab', withPicture('After'), 2);
     expect(await storage.loadStored('one')).toMatchObject({ scene: withPicture('After'), count: 2, unfolded: true });
-    storage.writeParting('one', withPicture('Earlier'), 1);
+    storage.writeParting('one', 'tab', withPicture('Earlier'), 1);
     expect(await opened('one')).toEqual(withPicture('Then'));
-    parted.set('pace-line-journal-one', JSON.stringify({ count: 9, body: { name: 'cut off' } }));
+    storage.writeParting('one', 'sleeper', withPicture('Stale'), 50);
+    expect(await opened('one')).toEqual(withPicture('Then'));
+    parted.set('pace-line-journal-one', JSON.stringify({ writer: 'tab', count: 9, body: { name: 'cut off' } }));
     expect(await opened('one')).toEqual(withPicture('Then'));
     await tab.fold();
     expect(parted.size).toBe(0);

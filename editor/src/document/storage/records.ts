@@ -58,10 +58,12 @@ interface StoredStates {
 
 async function storedStates(id: string): Promise<StoredStates | undefined> {
   const record = await recordOf(id);
-  const parting = readParting(id);
   const folded = record?.count ?? 0;
   // A browser that refuses the journal still has its records.
   const writer = (await writerOf(id).catch(() => undefined)) ?? '';
+  const word = readParting(id);
+  // One of a tab that was overtaken is older than what was written since, whatever it counts.
+  const parting = word && (writer === '' || word.writer === writer) ? word : undefined;
   const edits = record ? await editsAfter(id, writer, folded).catch(() => []) : [];
   const states = record ? statesOf(record.body, edits).reverse() : [];
   const reached = folded + edits.length;
