@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import {
   actedMotion,
   newGuide,
+  newHeading,
   newMark,
   newPace,
   newRider,
@@ -91,7 +92,7 @@ function canal(): Scene {
         art: 'paper-boat',
         guide: 'canal',
         pace: newPace({ marks }),
-        heading: { mode: 'along', offset: 0 },
+        heading: newHeading({ mode: 'along' }),
       }),
     ],
   });
@@ -172,7 +173,7 @@ function dragonfly(): Scene {
         art: 'dragonfly',
         guide: 'flight',
         pace: newPace({ marks }),
-        heading: { mode: 'along', offset: 0 },
+        heading: newHeading({ mode: 'along' }),
       }),
     ],
   });
@@ -205,7 +206,7 @@ function ferries(): Scene {
       art: 'ferry',
       guide: 'service',
       pace: newPace({ marks: service(id), delay }),
-      heading: { mode: 'along', offset: 0 },
+      heading: newHeading({ mode: 'along' }),
     });
   return scene({
     name: 'Two ferries, one loop',

@@ -6,7 +6,10 @@ export function reachOfRiders(
   length: number,
   closed: boolean,
 ): { readonly low: number; readonly high: number } {
-  const ranges = riders.flatMap(({ line, lead }) => (line ? [line.range().map((distance) => distance + lead)] : []));
+  const ranges = riders.flatMap(({ line, leads }) => {
+    const [least, most] = line?.range() ?? [0, 0];
+    return line ? [[least + leads[0], most + leads[1]]] : [];
+  });
   const low = Math.min(0, ...ranges.map(([least]) => least ?? 0));
   const high = Math.max(closed || ranges.length === 0 ? length : 0, ...ranges.map(([, most]) => most ?? 0));
   return { low, high: Math.max(high, low + 1) };

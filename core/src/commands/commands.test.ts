@@ -1,6 +1,15 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import { guideById, newRider, pathOfGuide, sceneFromJson, writeScene, type Guide, type Scene } from '../scene/index.ts';
+import {
+  newHeading,
+  guideById,
+  newRider,
+  pathOfGuide,
+  sceneFromJson,
+  writeScene,
+  type Guide,
+  type Scene,
+} from '../scene/index.ts';
 import { LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import {
   addRider,
@@ -370,14 +379,14 @@ describe('riders', () => {
     ).toThrow(/locked/);
   });
   test('switching to along can keep the present angle', () => {
-    const level = setHeading(scene, { rider: 'r', heading: { mode: 'level', offset: 20 }, keepAngle: null });
-    const kept = setHeading(level, { rider: 'r', heading: { mode: 'along', offset: 0 }, keepAngle: 0.7 });
+    const level = setHeading(scene, { rider: 'r', heading: newHeading({ offset: 20 }), keepAngle: null });
+    const kept = setHeading(level, { rider: 'r', heading: newHeading({ mode: 'along' }), keepAngle: 0.7 });
     expect(Math.cos(prepare(kept).poseAt(0.7).of(0, 'angle'))).toBeCloseTo(Math.cos((20 * Math.PI) / 180), 6);
   });
   test('a new pivot leaves a parked rider drawn where it was', () => {
     const turned: Scene = {
       ...withRider,
-      riders: withRider.riders.map((rider) => ({ ...rider, heading: { mode: 'level', offset: 50 }, scale: [2, -1] })),
+      riders: withRider.riders.map((rider) => ({ ...rider, heading: newHeading({ offset: 50 }), scale: [2, -1] })),
     };
     const after = setArt(turned, { id: 'box', patch: { pivot: [3, 7] } });
     for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)

@@ -230,6 +230,7 @@ describe('fewer nodes', () => {
         visible: true,
         locked: false,
         corridor: null,
+        carrier: null,
         nodes: Array.from({ length: 40 }, (_, i) => ({
           id: `w${i}`,
           x: 100 + 20 * i,
@@ -308,6 +309,7 @@ describe('live shapes', () => {
         visible: true,
         locked: false,
         corridor: null,
+        carrier: null,
         ...shapeNodes(scene, 'c', [], circle),
         shape: circle,
       },
@@ -564,6 +566,7 @@ describe('acting out', () => {
       visible: true,
       locked: false,
       corridor: null,
+      carrier: null,
       nodes: acted.nodes,
     };
     const after = rideActed(scene, { rider: 'k', guide, marks: acted.marks, start: 0, ids: 'k-m' });
@@ -628,6 +631,7 @@ describe('degenerate guides have a defined answer, never NaN', () => {
         visible: true,
         locked: false,
         corridor: null,
+        carrier: null,
         nodes: nodes.map((node, i) => ({ id: `g${i}`, x: 0, y: 0, join: 'corner', ...node })),
       },
     });
@@ -788,6 +792,7 @@ describe('what a guide is bound to never leads nowhere', () => {
         visible: true,
         locked: false,
         corridor: null,
+        carrier: null,
         ...shapeNodes(sceneOf({}), 'c', [], shape),
         shape,
       },

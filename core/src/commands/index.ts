@@ -1,5 +1,6 @@
 export { addArt, deleteArt, setArt } from './art/art.ts';
 export { copyThings, pasteThings, type Clip } from './clip/clip.ts';
+export { copyKeys, pasteKeys, type KeysClip } from './clip/keys.ts';
 export { copyMarks, nodesLost, pasteMarks } from './clip/marks.ts';
 export { SceneError, type Command } from './command.ts';
 export { reverseGuide, restartGuide, type Reversal } from './guide/direction.ts';
@@ -17,7 +18,18 @@ export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNo
 export { asShare, pointOfPlace } from './places/places.ts';
 export { type Refusal, type RefusalCode } from './refusal.ts';
 export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from './rider/act-out.ts';
+export { carryGuide, carryRider } from './rider/carrying.ts';
 export { setHeading } from './rider/heading.ts';
+export {
+  deleteKeys,
+  keyValueAt,
+  neutralKeyOf,
+  setKey,
+  setKeyEase,
+  setKeyValue,
+  shiftKeys,
+  tieKeys,
+} from './key/keys.ts';
 export {
   addRider,
   deleteRiders,

@@ -1,5 +1,6 @@
 import { nearestOnPath, parallelNodes, type PathNode, type Vec } from '../geometry/index.ts';
 import {
+  cycleOf,
   distanceOfPlace,
   guideById,
   pathOfGuide,
@@ -7,9 +8,12 @@ import {
   type Guide,
   type GuideLink,
   type Node,
+  type Rider,
   type Scene,
 } from '../scene/index.ts';
+import { followedMarks } from './key/keys.ts';
 import { withFitNames } from './names.ts';
+import { withCarriers } from './rider/carriers.ts';
 import { pointOfPlace } from './places/places.ts';
 import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
 
@@ -18,12 +22,24 @@ import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
  * and those whose original is gone stand on their own. Names are made to fit.
  */
 export function settled(before: Scene, edited: Scene): Scene {
-  const after = withFitNames(before, edited);
-  if (after.guides === before.guides) return after.riders === before.riders ? after : dropStrokes(after);
+  const after = keysFollowed(before, withFitNames(before, edited));
+  if (after.guides === before.guides) return after.riders === before.riders ? after : withCarriers(dropStrokes(after));
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);
   for (const guide of scene.guides) if (guide.link) scene = followed(was, scene, guide, guide.link);
-  return dropStrokes(scene);
+  return withCarriers(dropStrokes(scene));
+}
+
+/** Keys that are tied to marks go with them in time. */
+function keysFollowed(before: Scene, after: Scene): Scene {
+  if (after.riders === before.riders) return after;
+  const was = new Map(before.riders.map((rider) => [rider.id, rider]));
+  const followed = (rider: Rider): Rider => {
+    const old = was.get(rider.id);
+    return old && old !== rider ? followedMarks(old, rider, cycleOf(rider, after.clock)) : rider;
+  };
+  const riders = after.riders.map(followed);
+  return riders.every((rider, i) => rider === after.riders[i]) ? after : { ...after, riders };
 }
 
 function dropShapes(was: ReadonlyMap<string, Guide>, scene: Scene): Scene {

@@ -9,13 +9,24 @@ export interface Cursor {
   side: Side;
   /** Local time runs forward (+1) or backward (−1). */
   direction: Side;
+  /** How many riders wait for this one's pose. */
+  readonly depth: number;
   /** Where the guide is at the rider's distance and lead. */
   readonly frame: Frame;
 }
 
+const newCursor = (depth: number): Cursor => ({
+  row: new Float64Array(ROW_SIZE),
+  side: 1,
+  direction: 1,
+  depth,
+  frame: emptyFrame(),
+});
+
 const made: Cursor[] = [];
 
 /** The cursor of a depth of nesting: a rider that asks for its carrier's pose does so one deeper. Shared by all motions: a pose is finished before the next begins. */
-export function cursorAt(depth: number): Cursor {
-  return (made[depth] ??= { row: new Float64Array(ROW_SIZE), side: 1, direction: 1, frame: emptyFrame() });
-}
+export const cursorAt = (depth: number): Cursor => (made[depth] ??= newCursor(depth));
+
+/** A cursor of its own, for what looks at a rider's stages while tables are made. No rider is posed meanwhile. */
+export const ownCursor = (): Cursor => newCursor(0);

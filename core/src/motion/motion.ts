@@ -1,7 +1,14 @@
 import type { Side } from '../geometry/index.ts';
-import { loopLength, type Art, type Guide, type Rider, type Scene } from '../scene/index.ts';
+import {
+  dependenciesOf,
+  loopLength,
+  orderOfDependence,
+  type Art,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
-import { dependenciesOf, orderOfDependence } from './graph.ts';
 import type { Posed, RiderGraph } from './stage.ts';
 import { Poses } from './pose.ts';
 import { preparedRider } from './prepared-rider.ts';
@@ -94,7 +101,7 @@ function motionOf(
     last.needed.every((one, i) => one === needed[i])
   )
     return last.motion;
-  const motion = new RiderMotion(preparedRider(rider, guide, art, clock), graph);
+  const motion = new RiderMotion(preparedRider(rider, guide, art, clock, graph), graph);
   known.set(rider, { art, guide, duration, repeat, needed, motion });
   return motion;
 }

@@ -3,21 +3,40 @@ import { PaceLine, type DistanceLine } from '../pace/index.ts';
 import {
   distanceOfPlace,
   foldingOf,
+  loopLength,
   pathOfGuide,
   type Art,
   type Clock,
   type Guide,
   type Rider,
 } from '../scene/index.ts';
-import type { Folding } from '../time/index.ts';
+import type { Folding, Repeat } from '../time/index.ts';
+import { CarrierFrame } from './carrier-frame.ts';
+import { keyLinesOf, type KeyLines } from './key-lines.ts';
+import type { RiderGraph } from './stage.ts';
 
-/** A rider with what it refers to looked up: the input of the stages. Art lends it the pivot and the facing, nothing else. */
+/** A rider with what it refers to looked up: the input of the stages. Art lends it pivot, facing and size, nothing else. */
 export interface PreparedRider {
   readonly rider: Rider;
   readonly art: Art | undefined;
   readonly folding: Folding;
   /** Null when parked. */
   readonly way: { readonly path: Path; readonly line: DistanceLine } | null;
+  readonly keys: KeyLines;
+  /** How it rolls; undefined where it does not. */
+  readonly roll: Rolling | undefined;
+  /** Lift without its keys, px: with the radius where the guide is the ground. */
+  readonly lift: number;
+  /** The frame that it is placed in; undefined: the canvas. */
+  readonly frame: CarrierFrame | undefined;
+  /** What is played and sent: s, and how it goes on after it. */
+  readonly loop: { readonly length: number; readonly repeat: Repeat };
+}
+
+/** px, and +1 where the ground lies on the right of the guide's direction, so that it rolls clockwise as it goes on. */
+export interface Rolling {
+  readonly radius: number;
+  readonly way: 1 | -1;
 }
 
 export function preparedRider(
@@ -25,10 +44,29 @@ export function preparedRider(
   guide: Guide | undefined,
   art: Art | undefined,
   clock: Clock,
+  graph: RiderGraph,
 ): PreparedRider {
   const folding = foldingOf(rider, clock);
   const way = guide ? { path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding.repeat === 'loop') } : null;
-  return { rider, art, folding, way };
+  const roll =
+    way && rider.roll
+      ? ({ radius: radiusOf(rider, art), way: rider.roll.side === 'left' ? 1 : -1 } as const)
+      : undefined;
+  const raised = roll && rider.roll?.guide === 'ground' ? roll.way * roll.radius : 0;
+  const loop = { length: loopLength(clock), repeat: clock.repeat };
+  const carrier = rider.carrier ? graph.motionOf(rider.carrier.rider) : undefined;
+  const frame = rider.carrier && carrier ? new CarrierFrame(carrier, rider.carrier) : undefined;
+  return { rider, art, folding, way, keys: keyLinesOf(rider.keys), roll, lift: rider.lift + raised, frame, loop };
+}
+
+/** px. A wheel without size turns as one of this radius. */
+const LEAST_RADIUS = 0.1;
+
+/** The radius with which a rider rolls, px on the canvas: as given, or half the smaller side of its art's box, scaled. */
+export function radiusOf({ roll, scale }: Pick<Rider, 'roll' | 'scale'>, art: Art | undefined): number {
+  if (roll?.radius != null) return roll.radius;
+  const [width, height] = [(art?.width ?? 0) * Math.abs(scale[0]), (art?.height ?? 0) * Math.abs(scale[1])];
+  return Math.max(LEAST_RADIUS, Math.min(width, height) / 2);
 }
 
 const lines = new WeakMap<Rider['pace'], { guide: Guide; line: PaceLine; wraps: boolean }>();
@@ -50,3 +88,7 @@ function lineOn(guide: Guide, pace: Rider['pace'], wraps: boolean): PaceLine {
   lines.set(pace, { guide, line, wraps });
   return line;
 }
+
+/** Whether the foot of a rider on its guide ever moves. */
+export const footMoves = ({ way, keys }: PreparedRider): boolean =>
+  way !== null && (!way.line.isStill || (keys.lead !== undefined && !keys.lead.isStill));

@@ -1,14 +1,17 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
-import { cursorAt } from './cursor.ts';
+import { cursorAt, type Cursor } from './cursor.ts';
 import type { PreparedRider } from './prepared-rider.ts';
-import { POSE, POSE_SIZE, SLOT } from './slots.ts';
-import { CHANNELS, type Channel, type Posed, type PoseStage, type RiderGraph } from './stage.ts';
+import { POSE_SIZE, SLOT } from './slots.ts';
+import { CHANNELS, type Channel, type Earlier, type Posed, type PoseStage, type RiderGraph } from './stage.ts';
 import { STAGES } from './stages/index.ts';
 
 /** s. Events nearer to the one before count as one. */
 const SAME_EVENT = 1e-9;
+
+/** s. So long before a time its state is looked at, where the limit from earlier times is asked for and a state may change there. */
+const JUST_BEFORE = 1e-7;
 
 /** One rider, ready to be posed. Immutable. */
 export class RiderMotion implements Posed {
@@ -18,14 +21,22 @@ export class RiderMotion implements Posed {
   readonly varies: readonly Channel[];
   readonly #prepared: PreparedRider;
   readonly #stages: readonly PoseStage[];
+  /** Some of its states change at once. */
+  readonly #switches: boolean;
   readonly #folded = emptyFolded();
 
   constructor(prepared: PreparedRider, graph: RiderGraph) {
     this.id = prepared.rider.id;
     this.folding = prepared.folding;
     this.#prepared = prepared;
-    this.#stages = STAGES.flatMap((make) => make(prepared, graph) ?? []);
-    this.varies = CHANNELS.filter((channel) => this.#stages.some((stage) => stage.varies.includes(channel)));
+    const stages: PoseStage[] = [];
+    for (const make of STAGES) {
+      const stage = make(prepared, graph, earlierOf(stages.slice()));
+      if (stage) stages.push(stage);
+    }
+    this.#stages = stages;
+    this.#switches = stages.some((stage) => stage.switches === true);
+    this.varies = variesOf(stages);
   }
 
   /** The guide's path; null when parked. */
@@ -38,9 +49,9 @@ export class RiderMotion implements Posed {
     return this.#prepared.way?.line ?? null;
   }
 
-  /** px along the guide from the pivot's distance to its foot. */
-  get lead(): number {
-    return this.#prepared.rider.lead;
+  /** The radius with which it rolls, px; null where it does not. */
+  get radius(): number | null {
+    return this.#prepared.roll?.radius ?? null;
   }
 
   /** The pose at a time in s, any real number, written into `data` from `offset` on (see POSE). `side` −1: the limit from earlier times. */
@@ -53,11 +64,12 @@ export class RiderMotion implements Posed {
   pose(time: number, side: Side, data: Float64Array, offset: number, depth: number): void {
     const cursor = cursorAt(depth);
     const { row } = cursor;
-    row[SLOT.time] = time;
-    row[POSE.distance] = 0;
-    cursor.side = side;
-    const stages = this.#stages;
-    for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
+    row[SLOT.held] = 0;
+    if (side < 0 && this.#switches) {
+      runStages(this.#stages, cursor, time - JUST_BEFORE, 1);
+      row[SLOT.held] = 1;
+    }
+    runStages(this.#stages, cursor, time, side);
     for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
   }
 
@@ -71,7 +83,22 @@ export class RiderMotion implements Posed {
 
   /** Where its foot is on the guide at a time: distance and lead, px. */
   footAt(time: number, side: Side = 1): number {
-    return this.distanceAt(time, side) + this.lead;
+    return this.distanceAt(time, side) + this.leadAt(time, side);
+  }
+
+  /** Least and greatest px from the pivot's distance to its foot, overshoot of eases left out. */
+  get leads(): readonly [low: number, high: number] {
+    const { rider, keys } = this.#prepared;
+    const keyed = keys.lead?.stops.map(({ value }) => value) ?? [0];
+    return [rider.lead + Math.min(...keyed), rider.lead + Math.max(...keyed)];
+  }
+
+  /** px along the guide from the pivot's distance to its foot at a time, keys included. */
+  leadAt(time: number, side: Side = 1): number {
+    const { rider, keys } = this.#prepared;
+    if (!keys.lead) return rider.lead;
+    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    return rider.lead + keys.lead.valueAt(local, side === direction ? 1 : -1);
   }
 
   /** Speed along the guide at a time, px/s, in the direction of the time that is played; 0 when parked. */
@@ -90,8 +117,30 @@ export class RiderMotion implements Posed {
 
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */
   events(from: number, to: number): number[] {
-    const inner = this.#stages.flatMap((stage) => stage.events(from, to));
-    const times = [...new Set([from, ...inner, to])].sort((a, b) => a - b);
-    return times.filter((time, i) => i === 0 || time === to || time - (times[i - 1] ?? 0) > SAME_EVENT);
+    return eventsOf(this.#stages, from, to);
   }
 }
+
+function runStages(stages: readonly PoseStage[], cursor: Cursor, time: number, side: Side): void {
+  const { row } = cursor;
+  row[SLOT.time] = time;
+  row[SLOT.distance] = 0;
+  cursor.side = side;
+  cursor.direction = 1;
+  for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
+}
+
+function eventsOf(stages: readonly PoseStage[], from: number, to: number): number[] {
+  const inner = stages.flatMap((stage) => stage.events(from, to));
+  const times = [...new Set([from, ...inner, to])].sort((a, b) => a - b);
+  return times.filter((time, i) => i === 0 || time === to || time - (times[i - 1] ?? 0) > SAME_EVENT);
+}
+
+const variesOf = (stages: readonly PoseStage[]): Channel[] =>
+  CHANNELS.filter((channel) => stages.some((stage) => stage.varies.includes(channel)));
+
+const earlierOf = (stages: readonly PoseStage[]): Earlier => ({
+  run: (cursor, time, side) => runStages(stages, cursor, time, side),
+  events: (from, to) => eventsOf(stages, from, to),
+  varies: variesOf(stages),
+});

@@ -31,6 +31,17 @@ export const SLOT = {
   time: 14,
   /** Time folded into the rider's cycle, s. */
   local: 15,
+  /** Lift and lead with their keys, px. */
+  lift: 16,
+  lead: 17,
+  /** The direction in which the rider heads, rad, unwrapped: what its nose points at before the fine turn. */
+  toward: 18,
+  /** 1 where it is mirrored, else 0. */
+  mirrored: 19,
+  /** 1 where it moves against the guide's direction and turns round for it, else 0. */
+  back: 20,
+  /** 1 where `mirrored` and `back` are given: a limit is asked for at a time where they change. */
+  held: 21,
 } as const;
 
-export const ROW_SIZE = 16;
+export const ROW_SIZE = 22;

@@ -13,6 +13,17 @@ export interface PoseStage {
   readonly varies: readonly Channel[];
   /** Times inside (from, to), s, at which what it adds is not smooth; in any order. */
   events(from: number, to: number): readonly number[];
+  /** It changes from one state to another at once, and takes the state before from `SLOT.held` where the limit from earlier times is asked for. */
+  readonly switches?: boolean;
+}
+
+/** The stages before one, as it sees them while its tables are made. */
+export interface Earlier {
+  /** Runs them at a time, s. */
+  run(cursor: Cursor, time: number, side: Side): void;
+  /** Times inside (from, to), s, at which they are not smooth; ascending. */
+  events(from: number, to: number): readonly number[];
+  readonly varies: readonly Channel[];
 }
 
 /** A rider that others depend on, as a stage sees it. */
@@ -29,7 +40,7 @@ export interface RiderGraph {
 }
 
 /** Undefined where this rider needs none: a rider pays only for what it uses. */
-export type PoseStageMaker = (rider: PreparedRider, graph: RiderGraph) => PoseStage | undefined;
+export type PoseStageMaker = (rider: PreparedRider, graph: RiderGraph, earlier: Earlier) => PoseStage | undefined;
 
 /** For stages that are smooth wherever what comes before them is. */
 export const noEvents = (): readonly number[] => [];

@@ -15,6 +15,8 @@ export interface DistanceLine {
    * or, at rest, that from which it arrived.
    */
   tangentSideAt(local: number, side: Side, direction: Side): Side;
+  /** The direction along the guide, +1 or −1, in which the rider moves at a local time, or, at rest, in which it arrived; +1 where it never moves. */
+  wayAt(local: number, side: Side, direction: Side): Side;
   /** Local times at which the line is not smooth, ascending. */
   events(): readonly number[];
   /** Least and greatest distance that it reaches, px; of a line without marks [0, 0]. */

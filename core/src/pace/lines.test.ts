@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { progress } from '../testing/reference.ts';
+import { progress } from '../testing/reference-ease.ts';
 import {
   compileLeg,
   EASE_OFFERS,

@@ -59,19 +59,33 @@ export class PaceLine implements DistanceLine {
   }
 
   tangentSideAt(local: number, side: Side, direction: Side): Side {
+    const moves = this.#movesAt(local, side);
+    if (moves !== 0) return moves * side > 0 ? 1 : -1;
+    return this.#arrivedAt(local, side, direction) > 0 ? -1 : 1;
+  }
+
+  wayAt(local: number, side: Side, direction: Side): Side {
+    const moves = this.#movesAt(local, side) * direction;
+    if (moves !== 0) return moves > 0 ? 1 : -1;
+    return this.#arrivedAt(local, side, direction) < 0 ? -1 : 1;
+  }
+
+  /** Sign of the change of distance on the leg at a local time; 0 at rest. */
+  #movesAt(local: number, side: Side): number {
     const i = this.#line.legAt(local, side);
-    if (i >= 0) {
-      const u = this.#line.shareOfLeg(i, local);
-      const moves = this.#line.trend(
-        i,
-        side > 0 ? Math.max(0, u) : Math.max(0, u - TREND_STEP),
-        side > 0 ? Math.min(1, u + TREND_STEP) : Math.min(1, u),
-      );
-      if (moves !== 0) return moves * side > 0 ? 1 : -1;
-    }
+    if (i < 0) return 0;
+    const u = this.#line.shareOfLeg(i, local);
+    return this.#line.trend(
+      i,
+      side > 0 ? Math.max(0, u) : Math.max(0, u - TREND_STEP),
+      side > 0 ? Math.min(1, u + TREND_STEP) : Math.min(1, u),
+    );
+  }
+
+  /** The direction along the guide in which a rider at rest came there. */
+  #arrivedAt(local: number, side: Side, direction: Side): number {
     const k = Math.max(0, this.#line.stopAt(local, side));
-    const arrived = direction > 0 ? (this.#arrives[k] ?? 0) : -(this.#departs[k] ?? 0);
-    return arrived > 0 ? -1 : 1;
+    return direction > 0 ? (this.#arrives[k] ?? 0) : -(this.#departs[k] ?? 0);
   }
 
   events(): readonly number[] {

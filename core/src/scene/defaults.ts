@@ -1,6 +1,7 @@
 import {
   defaultsOf,
   guideSchema,
+  headingSchema,
   markSchema,
   paceSchema,
   riderSchema,
@@ -8,6 +9,7 @@ import {
   SCENE_VERSION,
   sceneShape,
   type Guide,
+  type Heading,
   type Mark,
   type Pace,
   type Rider,
@@ -23,8 +25,12 @@ export const routeColor = (n: number): string => ROUTE_COLORS[n % ROUTE_COLORS.l
 const RIDER = defaultsOf(riderSchema) as Omit<Rider, 'id' | 'name' | 'art' | 'guide'>;
 const GUIDE = defaultsOf(guideSchema) as Omit<Guide, 'id' | 'name' | 'nodes' | 'closed' | 'color'>;
 const PACE = defaultsOf(paceSchema) as Pace;
+const HEADING = defaultsOf(headingSchema) as Heading;
 const MARK = defaultsOf(markSchema) as Omit<Mark, 'id' | 'time' | 'place'>;
 const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets'>;
+
+/** A heading that is level, or as given. */
+export const newHeading = (given: Partial<Heading> = {}): Heading => ({ ...HEADING, ...given });
 
 /** A rider with all that is not given as the schema has it; parked where no guide is given. */
 export const newRider = (given: Pick<Rider, 'id' | 'name' | 'art'> & Partial<Rider>): Rider => ({

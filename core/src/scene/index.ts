@@ -1,7 +1,8 @@
 export * from './art/index.ts';
 export { problemsOf } from './check.ts';
-export { emptyScene, newGuide, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
+export { emptyScene, newGuide, newHeading, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
 export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
+export { CircleError, dependenciesOf, orderOfDependence } from './dependence.ts';
 export { migrate } from './migrations.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {
@@ -25,21 +26,28 @@ export {
 } from './queries.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {
+  KEY_CHANNELS,
   SCENE_FORMAT,
   SCENE_VERSION,
   sceneShape,
   type Art,
+  type Carrier,
   type Clock,
   type Guide,
   type GuideLink,
   type GuideStroke,
   type Heading,
   type Join,
+  type Key,
+  type KeyChannel,
+  type Keys,
   type Mark,
   type Node,
   type Pace,
   type Place,
   type Rider,
+  type Roll,
   type Scene,
+  type Squash,
   type Tracing,
 } from './schema/index.ts';

@@ -3,8 +3,11 @@ import { SCENE_VERSION } from './schema/index.ts';
 /** A step from one version's JSON to the next one's: pure, and run before validation. */
 export type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
 
-/** Migrations by the version that they start from. 1 → 2: guides may have a thickness, a shape, a link and a stroke, nodes a name, scenes tracing pictures; all may be absent. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: (scene) => scene };
+/**
+ * Migrations by the version that they start from. 1 → 2: guides may have a thickness, a shape, a link and a stroke, nodes a name, scenes tracing pictures; all may be absent. 2 → 3: riders may
+ * have more headings, keys, a roll, a squash and a carrier, guides a carrier; all may be absent.
+ */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: (scene) => scene, 2: (scene) => scene };
 
 export type Migrated =
   { readonly ok: true; readonly scene: Record<string, unknown> } | { readonly ok: false; readonly message: string };

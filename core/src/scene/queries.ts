@@ -1,5 +1,6 @@
 import { pathThrough, type Path } from '../geometry/index.ts';
 import { roundOf, type Folding } from '../time/index.ts';
+import { KEY_CHANNELS } from './schema/index.ts';
 import type { Art, Clock, Guide, Mark, Node, Rider, Scene } from './schema/index.ts';
 
 /** The path of a guide; made once for each node list. */
@@ -44,6 +45,7 @@ export function idsIn(scene: Scene): Set<string> {
   for (const rider of scene.riders) {
     ids.add(rider.id);
     for (const mark of rider.pace.marks) ids.add(mark.id);
+    for (const channel of KEY_CHANNELS) for (const key of rider.keys[channel]) ids.add(key.id);
   }
   for (const picture of scene.tracing) ids.add(picture.id);
   return ids;

@@ -186,11 +186,26 @@ describe('versions', () => {
     expect(ring?.shape).toMatchObject({ kind: 'circle', turn: 0, reversed: false, start: 0 });
     expect(read.scene.tracing[0]).toMatchObject({ scale: 1, opacity: 0.5, visible: true, locked: true });
   });
+  test('the frozen scene of version 3 is read, with what riders may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-3.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const [ferry, lamp, barrel, gull, sledge] = read.scene.riders;
+    expect(ferry?.heading).toEqual({
+      ...{ mode: 'along', offset: 5, smooth: 20, reverse: 'turn', left: 'mirror', limit: 360 },
+      ...{ base: 40, target: { kind: 'point', at: [0, 0] } },
+    });
+    expect(ferry?.keys.turn[0]).toEqual({ id: 'k1', time: 0, value: 0, ease: { kind: 'hold' }, mark: null });
+    expect(lamp).toMatchObject({ stand: 15, carrier: { rider: 'ferry', turn: false, scale: true, mirror: true } });
+    expect(barrel?.roll).toEqual({ radius: 9, guide: 'centre', side: 'right' });
+    expect(gull?.heading.target).toEqual({ kind: 'rider', rider: 'lamp' });
+    expect(sledge?.squash).toEqual({ by: 'speed', axis: 'heading', about: null, strength: 0.3, limit: 1.4 });
+    expect(read.scene.guides.find(({ id }) => id === 'deck')?.carrier).toBe('ferry');
+  });
   test('every migration is exercised: version 1 becomes what this program writes', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 2 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 3 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -1,38 +1,393 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
+import { progress } from './reference-ease.ts';
+import { distanceOf, follow, spansOf, totalOf } from './reference-path.ts';
+
+type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
 /** A pose by the slow way: px, rad, px. */
 export interface ReferencePose {
   readonly x: number;
   readonly y: number;
+  /** Of what it does itself, before any carrier; not unwrapped. */
   readonly angle: number;
   readonly distance: number;
+  readonly matrix: Matrix;
+  readonly opacity: number;
 }
-
-type Point = readonly [number, number];
 
 /**
  * The evaluator as the scene file's text describes it, written to be read and not to be fast: everything is worked out again at each call. It shares no line with the real
- * one: lengths are sums of chords, eases are written out, the tangent is the derivative's. Every pose stage is added here first. Angles are not unwrapped. Nothing
- * but tests uses it.
+ * one: lengths are sums of chords, eases are written out, the tangent is the derivative's, averages are sums, poses are products of matrices. Every pose stage is added here
+ * first. Nothing but tests uses it.
  */
 export function referencePose(scene: Scene, rider: Rider, time: number): ReferencePose {
+  const own = new Ride(scene, rider);
+  const { x, y, distance } = own.placed(time);
+  const { angle, isMirrored } = own.faced(time);
   const art = scene.art.find((one) => one.id === rider.art);
-  const guide = scene.guides.find((one) => one.id === rider.guide);
-  const offset = (rider.heading.offset * Math.PI) / 180;
-  if (!guide) return { x: rider.at[0], y: rider.at[1], angle: offset, distance: 0 };
-  const cycle = rider.pace.cycle ?? scene.clock.duration;
-  const local = fold(time - rider.pace.delay, cycle, rider.pace.repeat ?? scene.clock.repeat);
-  const spans = spansOf(guide);
-  const distance = distanceAt(rider.pace.marks, local, (mark) => distanceOf(guide, spans, mark));
-  const at = follow(guide, spans, distance + rider.lead);
-  const facing = ((art?.facing ?? 0) * Math.PI) / 180;
-  return {
-    x: at.x + rider.lift * at.ty,
-    y: at.y - rider.lift * at.tx,
-    angle: rider.heading.mode === 'along' ? Math.atan2(at.ty, at.tx) - facing + offset : offset,
-    distance,
-  };
+  const [pivotX, pivotY] = art?.pivot ?? [0, 0];
+  const [kx, ky] = own.keyed('scale', time) ?? [1, 1];
+  const scaleX = rider.scale[0] * (kx ?? 1);
+  const scaleY = rider.scale[1] * (ky ?? 1) * (isMirrored ? -1 : 1);
+  let matrix = product(moved(x, y), turned(angle), [scaleX, 0, 0, scaleY, 0, 0], moved(-pivotX, -pivotY));
+  const squash = own.squashed(time);
+  if (squash) {
+    const [aboutX, aboutY] = applied(matrix, rider.squash?.about ?? [pivotX, pivotY]);
+    const along = turned(squash.axis);
+    const back = turned(-squash.axis);
+    matrix = product(
+      moved(aboutX, aboutY),
+      along,
+      [squash.stretch, 0, 0, 1 / squash.stretch, 0, 0],
+      back,
+      moved(-aboutX, -aboutY),
+      matrix,
+    );
+  }
+  let opacity = rider.opacity * (own.keyed('opacity', time)?.[0] ?? 1);
+  const carried = own.carriedAt(time);
+  if (carried) {
+    const [px, py] = applied(carried.matrix, applied(matrix, [pivotX, pivotY]));
+    const linear = product(carried.inherited, [matrix[0], matrix[1], matrix[2], matrix[3], 0, 0]);
+    matrix = product(moved(px, py), linear, moved(-pivotX, -pivotY));
+    opacity *= carried.opacity;
+  }
+  const [canvasX, canvasY] = applied(matrix, [pivotX, pivotY]);
+  return { x: canvasX, y: canvasY, angle, distance, matrix, opacity };
 }
+
+const RADIANS = Math.PI / 180;
+const moved = (x: number, y: number): Matrix => [1, 0, 0, 1, x, y];
+const turned = (angle: number): Matrix => [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 0, 0];
+
+function product(...factors: readonly Matrix[]): Matrix {
+  return factors.reduce(([a, b, c, d, e, f], [g, h, i, j, k, l]): Matrix => [
+    a * g + c * h,
+    b * g + d * h,
+    a * i + c * j,
+    b * i + d * j,
+    a * k + c * l + e,
+    b * k + d * l + f,
+  ]);
+}
+
+const applied = (
+  [a, b, c, d, e, f]: Matrix,
+  [x, y]: readonly [number, number] | readonly number[],
+): [number, number] => [a * (x ?? 0) + c * (y ?? 0) + e, b * (x ?? 0) + d * (y ?? 0) + f];
+
+/** What a rider does, asked piece by piece. */
+class Ride {
+  readonly #scene: Scene;
+  readonly #rider: Rider;
+  readonly #guide: Guide | undefined;
+
+  constructor(scene: Scene, rider: Rider) {
+    this.#scene = scene;
+    this.#rider = rider;
+    this.#guide = scene.guides.find((one) => one.id === rider.guide);
+  }
+
+  get #cycle(): number {
+    return this.#rider.pace.cycle ?? this.#scene.clock.duration;
+  }
+
+  #local(time: number): number {
+    const { pace } = this.#rider;
+    return fold(time - pace.delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat);
+  }
+
+  /** The value of a channel's keys; undefined where it has none. */
+  keyed(channel: keyof Rider['keys'], time: number): readonly number[] | undefined {
+    const keys = this.#rider.keys[channel].map((key) => ({
+      ...key,
+      values: typeof key.value === 'number' ? [key.value] : [...key.value],
+    }));
+    if (channel === 'squash')
+      for (const [i, key] of keys.entries()) {
+        const before = keys[i - 1]?.values[1] ?? key.values[1] ?? 0;
+        while ((key.values[1] ?? 0) - before > 90) key.values[1] = (key.values[1] ?? 0) - 180;
+        while ((key.values[1] ?? 0) - before < -90) key.values[1] = (key.values[1] ?? 0) + 180;
+      }
+    const local = this.#local(time);
+    let result = keys[0]?.values;
+    keys.forEach((key, i) => {
+      if (local < key.time) return;
+      result = key.values;
+      const next = keys[i + 1];
+      if (!next || local <= key.time || local > next.time) return;
+      const share = progress(key.ease, (local - key.time) / (next.time - key.time));
+      result = key.values.map((value, k) => value + ((next.values[k] ?? 0) - value) * share);
+    });
+    return result;
+  }
+
+  #distanceAt(local: number): number {
+    const guide = this.#guide;
+    if (!guide) return 0;
+    return distanceAt(this.#rider.pace.marks, local, (mark) => distanceOf(guide, spansOf(guide), mark));
+  }
+
+  get #radius(): number {
+    const { roll, scale, art: id } = this.#rider;
+    const art = this.#scene.art.find((one) => one.id === id);
+    const [width, height] = [Math.abs(scale[0]) * (art?.width ?? 0), Math.abs(scale[1]) * (art?.height ?? 0)];
+    return roll?.radius ?? Math.min(width, height) / 2;
+  }
+
+  get #rolls(): boolean {
+    return this.#guide !== undefined && this.#rider.roll !== null;
+  }
+
+  /** Which way round it rolls. */
+  get #spin(): number {
+    return this.#rider.roll?.side === 'right' ? -1 : 1;
+  }
+
+  get #raised(): number {
+    const { lift, roll } = this.#rider;
+    return lift + (this.#rolls && roll?.guide === 'ground' ? this.#spin * this.#radius : 0);
+  }
+
+  #foot(time: number): number {
+    return this.#distanceAt(this.#local(time)) + this.#rider.lead + (this.keyed('lead', time)?.[0] ?? 0);
+  }
+
+  /** The pivot in its frame. */
+  placed(time: number): { x: number; y: number; distance: number } {
+    const guide = this.#guide;
+    if (!guide) return { x: this.#rider.at[0], y: this.#rider.at[1], distance: 0 };
+    const lift = this.#raised + (this.keyed('lift', time)?.[0] ?? 0);
+    const distance = this.#distanceAt(this.#local(time));
+    if (this.#mode() === 'contacts') {
+      const { front, rear } = this.#contacts(this.#foot(time));
+      const angle = Math.atan2(front.y - rear.y, front.x - rear.x);
+      const [x, y] = [(front.x + rear.x) / 2, (front.y + rear.y) / 2];
+      return { x: x + lift * Math.sin(angle), y: y - lift * Math.cos(angle), distance };
+    }
+    const at = follow(guide, spansOf(guide), this.#foot(time));
+    return { x: at.x + lift * at.ty, y: at.y - lift * at.tx, distance };
+  }
+
+  #mode(): string {
+    const { mode } = this.#rider.heading;
+    if (this.#rolls || (!this.#guide && mode !== 'toward')) return 'level';
+    return mode;
+  }
+
+  /** By small steps back from the front one, then by halving. */
+  #contacts(foot: number): { front: ReturnType<typeof follow>; rear: ReturnType<typeof follow> } {
+    const guide = this.#guide;
+    if (!guide) throw new Error('reference: contacts without a guide');
+    const spans = spansOf(guide);
+    const { base } = this.#rider.heading;
+    const front = follow(guide, spans, foot + base / 2);
+    const short = (back: number): boolean => {
+      const { x, y } = follow(guide, spans, foot + base / 2 - back);
+      return Math.hypot(front.x - x, front.y - y) < base;
+    };
+    const most = guide.closed ? Math.min(4 * base, totalOf(spans)) : 4 * base;
+    const step = base / 40;
+    let back = base * (1 - 1e-9);
+    while (back < most && short(back)) back += step;
+    if (back >= most) return { front, rear: follow(guide, spans, foot - base / 2) };
+    let [low, high] = [Math.max(0, back - step), back];
+    for (let k = 0; k < 40; k++) {
+      const middle = (low + high) / 2;
+      if (short(middle)) low = middle;
+      else high = middle;
+    }
+    return { front, rear: follow(guide, spans, foot + base / 2 - high) };
+  }
+
+  /** The direction along the guide at a distance, by the mode; not averaged. */
+  #directionAt(foot: number): number {
+    const guide = this.#guide;
+    if (!guide) return 0;
+    if (this.#mode() === 'contacts') {
+      const { front, rear } = this.#contacts(foot);
+      return Math.atan2(front.y - rear.y, front.x - rear.x);
+    }
+    const { tx, ty } = follow(guide, spansOf(guide), foot);
+    return Math.atan2(ty, tx);
+  }
+
+  /** The same, averaged over the smoothing distance: midpoints, unwrapped as they are gone through. */
+  #smoothedAt(foot: number): number {
+    const { smooth } = this.#rider.heading;
+    if (!(smooth > 0)) return this.#directionAt(foot);
+    const count = this.#mode() === 'contacts' ? 40 : 400;
+    let sum = 0;
+    let last: number | undefined;
+    for (let i = 0; i < count; i++) {
+      let angle = this.#directionAt(foot - smooth / 2 + (smooth * (i + 0.5)) / count);
+      if (last !== undefined) angle = near(angle, last);
+      last = angle;
+      sum += angle;
+    }
+    return sum / count;
+  }
+
+  /** +1 or −1: the way along the guide in which it moves, or at rest moved last. */
+  #wayAt(time: number): number {
+    const step = this.#cycle * 1e-7;
+    const moves = (from: number): number => {
+      const way = this.#distanceAt(this.#local(from + step)) - this.#distanceAt(this.#local(from));
+      // What is longer than the guide's hundredth in so short a time is a jump.
+      return Math.abs(way) < 1e-7 || Math.abs(way) > 10 ? 0 : Math.sign(way);
+    };
+    for (let k = 0; k < 4000; k++) {
+      const way = moves(time - k * this.#cycle * 1e-3);
+      if (way !== 0) return way;
+    }
+    return 1;
+  }
+
+  /** Where it heads, before any limit. */
+  #headed(time: number): number {
+    const { heading, stand } = this.#rider;
+    const mode = this.#mode();
+    if (mode === 'toward') return this.#aimed(time);
+    if (!this.#guide) return stand * RADIANS;
+    const turn = heading.reverse === 'turn' && this.#wayAt(time) < 0 ? Math.PI : 0;
+    return this.#smoothedAt(this.#foot(time)) + turn;
+  }
+
+  #aimed(time: number): number {
+    const { target } = this.#rider.heading;
+    const carried = this.carriedAt(time);
+    const { x, y } = this.placed(time);
+    const other = target.kind === 'rider' ? this.#scene.riders.find((one) => one.id === target.rider) : undefined;
+    const onCanvas = (point: readonly [number, number] | readonly number[]): [number, number] =>
+      carried ? applied(carried.matrix, point) : [point[0] ?? 0, point[1] ?? 0];
+    const seen = other && referencePose(this.#scene, other, time);
+    const goal = seen ? [seen.x, seen.y] : onCanvas(target.kind === 'point' ? target.at : [0, 0]);
+    const from = onCanvas([x, y]);
+    const [u, v] = [(goal[0] ?? 0) - from[0], (goal[1] ?? 0) - from[1]];
+    const [a, b, c, d] = carried?.inherited ?? [1, 0, 0, 1];
+    const det = a * d - b * c;
+    return Math.atan2((a * v - b * u) / det, (d * u - c * v) / det);
+  }
+
+  /** The same, no faster than it may turn: followed in small steps from a loop earlier on. */
+  #limited(time: number): number {
+    const { limit } = this.#rider.heading;
+    const { duration, repeat } = this.#scene.clock;
+    if (limit === null || this.#mode() === 'level') return this.#headed(time);
+    const length = repeat === 'there-and-back' ? 2 * duration : duration;
+    const until = repeat === 'once' ? Math.max(0, Math.min(length, time)) : time - Math.floor(time / length) * length;
+    const count = Math.ceil((until + length) * 24_000);
+    const step = (until + length) / count;
+    let value = this.#headed(-length);
+    for (let i = 1; i <= count; i++) {
+      let goal = near(this.#headed(-length + i * step), value);
+      // Of two ways as short, clockwise.
+      if (goal - value < -Math.PI + 1e-6) goal += 2 * Math.PI;
+      value += Math.max(-limit * RADIANS * step, Math.min(limit * RADIANS * step, goal - value));
+    }
+    return value;
+  }
+
+  /** The rotation in its frame, and whether it is mirrored. */
+  faced(time: number): { angle: number; isMirrored: boolean } {
+    const { heading, roll } = this.#rider;
+    const art = this.#scene.art.find((one) => one.id === this.#rider.art);
+    const facing = (art?.facing ?? 0) * RADIANS;
+    const fine = (heading.offset + (this.keyed('turn', time)?.[0] ?? 0)) * RADIANS;
+    const mirrors = heading.left === 'mirror';
+    const mode = this.#mode();
+    const toward = this.#limited(time);
+    if (this.#rolls && roll) return { angle: fine + this.#rolled(time), isMirrored: false };
+    if (!this.#guide && mode === 'level') {
+      const isMirrored = mirrors && Math.cos(toward) < -1e-6;
+      return { angle: isMirrored ? toward - fine : toward + fine, isMirrored };
+    }
+    if (mode === 'level') {
+      const drawn = Math.abs(Math.cos(facing)) < 1e-9 ? 0 : Math.sign(Math.cos(facing));
+      const isMirrored = mirrors && Math.cos(toward) * drawn < -1e-6;
+      return { angle: isMirrored ? Math.PI - fine : fine, isMirrored };
+    }
+    const isMirrored = mirrors && Math.cos(toward - facing) < -1e-6;
+    return { angle: isMirrored ? toward + facing - fine : toward - facing + fine, isMirrored };
+  }
+
+  /** The spin since the first mark: the way of the centre, added up in small steps, over the radius. */
+  #rolled(time: number): number {
+    const guide = this.#guide;
+    if (!guide) return 0;
+    const spans = spansOf(guide);
+    const from = this.#distanceAt(0) + this.#rider.lead;
+    const to = this.#foot(time);
+    const count = 600;
+    let last = this.#directionAt(from);
+    let bent = 0;
+    for (let i = 1; i <= count; i++) {
+      const { tx, ty } = follow(guide, spans, from + ((to - from) * i) / count);
+      const angle = near(Math.atan2(ty, tx), last);
+      bent += angle - last;
+      last = angle;
+    }
+    return (this.#spin * (to - from + this.#raised * bent)) / this.#radius;
+  }
+
+  squashed(time: number): { stretch: number; axis: number } | undefined {
+    const { squash } = this.#rider;
+    if (!squash) return undefined;
+    const keyed = this.keyed('squash', time);
+    if (squash.by === 'keys' && !keyed) return undefined;
+    if (squash.by === 'speed' && !this.#guide) return undefined;
+    const axis = squash.axis === 'own' ? (keyed?.[1] ?? 0) * RADIANS : this.#axis(time);
+    if (squash.by === 'keys') return { stretch: keyed?.[0] ?? 1, axis };
+    const half = Math.min(0.04, this.#cycle / 4);
+    const stretch = 1 + (squash.strength * this.#meanSpeed(time, half)) / 1000;
+    return { stretch: Math.min(squash.limit, Math.max(1 / squash.limit, stretch)), axis };
+  }
+
+  #axis(time: number): number {
+    const mode = this.#mode();
+    if (mode !== 'level') return this.#limited(time);
+    const guide = this.#guide;
+    if (!guide) return 0;
+    const { tx, ty } = follow(guide, spansOf(guide), this.#foot(time));
+    return Math.atan2(ty, tx);
+  }
+
+  #meanSpeed(time: number, half: number): number {
+    const before = this.#local(time - half);
+    const after = this.#local(time + half);
+    let way = this.#distanceAt(after) - this.#distanceAt(before);
+    const repeat = this.#rider.pace.repeat ?? this.#scene.clock.repeat;
+    if (repeat === 'loop' && after < before) way += this.#distanceAt(this.#cycle) - this.#distanceAt(0);
+    return Math.abs(way) / (2 * half);
+  }
+
+  /** The carrier's matrix, what of it goes over to directions, and its opacity. */
+  carriedAt(time: number): { matrix: Matrix; inherited: Matrix; opacity: number } | undefined {
+    const takes = this.#rider.carrier;
+    const carrier = takes && this.#scene.riders.find((one) => one.id === takes.rider);
+    if (!carrier) return undefined;
+    const { matrix, opacity } = referencePose(this.#scene, carrier, time);
+    const [a, b, c, d] = matrix;
+    const det = a * d - b * c;
+    // Written as turned · leaning · wide and high · mirrored left to right.
+    const wide = Math.hypot(a, b);
+    const isMirrored = det < 0;
+    const first = isMirrored ? [-a, -b] : [a, b];
+    const angle = Math.atan2(first[1] ?? 0, first[0] ?? 1);
+    const lean = ((first[0] ?? 0) * c + (first[1] ?? 0) * d) / Math.abs(det);
+    const high = Math.abs(det) / wide;
+    const inherited = product(
+      takes.turn ? turned(angle) : turned(0),
+      takes.scale ? [1, 0, lean, 1, 0, 0] : moved(0, 0),
+      takes.scale ? [wide, 0, 0, high, 0, 0] : moved(0, 0),
+      takes.mirror && isMirrored ? [-1, 0, 0, 1, 0, 0] : moved(0, 0),
+    );
+    return { matrix, inherited, opacity };
+  }
+}
+
+/** An angle by whole turns nearest to another. */
+const near = (angle: number, to: number): number => angle + 2 * Math.PI * Math.round((to - angle) / (2 * Math.PI));
 
 function fold(t: number, cycle: number, repeat: string): number {
   if (repeat === 'once') return Math.max(0, Math.min(cycle, t));
@@ -57,211 +412,4 @@ function distanceAt(marks: readonly Mark[], local: number, distanceOfMark: (mark
     result += (distanceOfMark(next) - result) * progress(mark.ease, u);
   });
   return result;
-}
-
-type Ease = Mark['ease'];
-
-/** Progress of an ease at a share u of its time. */
-export function progress(ease: Ease, u: number): number {
-  const part = 'part' in ease ? ease.part : undefined;
-  if (part) {
-    const whole = (v: number): number => progress({ ...ease, part: undefined } as Ease, v);
-    const [from, to] = part;
-    return (whole(from + (to - from) * u) - whole(from)) / (whole(to) - whole(from));
-  }
-  switch (ease.kind) {
-    case 'steady':
-      return u;
-    case 'hold':
-      return u < 1 ? 0 : 1;
-    case 'family':
-      return familyProgress(ease.family, ease.mode, u);
-    case 'bezier':
-      return bezierProgress(ease.values, u);
-    case 'points':
-      return pointsProgress(ease.points, u);
-  }
-}
-
-/** By halving the parameter two hundred times. */
-function bezierProgress([x1, y1, x2, y2]: readonly [number, number, number, number], u: number): number {
-  const value = (a: number, b: number, t: number): number =>
-    3 * a * t * (1 - t) ** 2 + 3 * b * t ** 2 * (1 - t) + t ** 3;
-  let low = 0;
-  let high = 1;
-  for (let i = 0; i < 200; i++) {
-    const middle = (low + high) / 2;
-    if (value(x1, x2, middle) < u) low = middle;
-    else high = middle;
-  }
-  return value(y1, y2, (low + high) / 2);
-}
-
-function pointsProgress(points: readonly (readonly [number, number])[], u: number): number {
-  if (u >= 1) return 1;
-  const i = points.findLastIndex(([t]) => t <= u);
-  const [t0, p0] = points[i] ?? [0, 0];
-  const [t1, p1] = points[i + 1] ?? [1, 1];
-  return p0 + ((p1 - p0) * (u - t0)) / (t1 - t0);
-}
-
-/** The usual closed forms, each written for its own mode, in powers and roots. */
-function familyProgress(family: string, mode: string, u: number): number {
-  const bounceOut = (v: number): number =>
-    v < 4 / 11
-      ? (121 / 16) * v ** 2
-      : v < 8 / 11
-        ? (121 / 16) * (v - 6 / 11) ** 2 + 3 / 4
-        : v < 10 / 11
-          ? (121 / 16) * (v - 9 / 11) ** 2 + 15 / 16
-          : (121 / 16) * (v - 21 / 22) ** 2 + 63 / 64;
-  const slow = (v: number): number => {
-    switch (family) {
-      case 'sine':
-        return 1 - Math.cos((Math.PI / 2) * v);
-      case 'quad':
-        return v ** 2;
-      case 'cubic':
-        return v ** 3;
-      case 'quart':
-        return v ** 4;
-      case 'quint':
-        return v ** 5;
-      case 'expo':
-        return v <= 0 ? 0 : 2 ** (10 * (v - 1));
-      case 'circ':
-        return 1 - Math.sqrt(1 - v ** 2);
-      case 'back': {
-        const c = mode === 'in-out' ? 1.70158 * 1.525 : 1.70158;
-        return (c + 1) * v ** 3 - c * v ** 2;
-      }
-      case 'elastic':
-        if (v <= 0 || v >= 1) return v;
-        return mode === 'in-out'
-          ? -(2 ** (10 * v - 10)) * Math.sin((2 * Math.PI * (10 * v - 11.125)) / 4.5)
-          : -(2 ** (10 * v - 10)) * Math.sin((2 * Math.PI * (10 * v - 10.75)) / 3);
-      case 'bounce':
-        return 1 - bounceOut(1 - v);
-      default:
-        throw new Error(`reference: no family "${family}"`);
-    }
-  };
-  if (mode === 'in') return slow(u);
-  if (mode === 'out') return 1 - slow(1 - u);
-  return u < 0.5 ? slow(2 * u) / 2 : 1 - slow(2 - 2 * u) / 2;
-}
-
-/** A span as a table of parameters and the chord lengths up to them. */
-interface SlowSpan {
-  readonly points: readonly [Point, Point, Point, Point];
-  readonly ts: readonly number[];
-  readonly lengths: readonly number[];
-  readonly length: number;
-}
-
-const tables = new WeakMap<Guide, SlowSpan[]>();
-
-function spansOf(guide: Guide): SlowSpan[] {
-  const known = tables.get(guide);
-  if (known) return known;
-  const { nodes } = guide;
-  const count = guide.closed ? nodes.length : nodes.length - 1;
-  const spans = Array.from({ length: Math.max(0, count) }, (_, i) => {
-    const a = nodes[i];
-    const b = nodes[(i + 1) % nodes.length];
-    if (!a || !b) throw new Error('reference: a span without nodes');
-    const isStraight = !a.out && !b.in;
-    const third = (u: number): Point => [a.x + (b.x - a.x) * u, a.y + (b.y - a.y) * u];
-    return tableOf([
-      [a.x, a.y],
-      isStraight ? third(1 / 3) : [a.x + (a.out?.[0] ?? 0), a.y + (a.out?.[1] ?? 0)],
-      isStraight ? third(2 / 3) : [b.x + (b.in?.[0] ?? 0), b.y + (b.in?.[1] ?? 0)],
-      [b.x, b.y],
-    ]);
-  });
-  tables.set(guide, spans);
-  return spans;
-}
-
-/** Halved until a chord and two chords of its halves differ by less than a ten-millionth of a px, and at least into 256 pieces. */
-function tableOf(points: SlowSpan['points']): SlowSpan {
-  const ts = [0];
-  const lengths = [0];
-  const walk = (t0: number, p0: Point, t1: number, p1: Point, depth: number): void => {
-    const t = (t0 + t1) / 2;
-    const p = pointOf(points, t);
-    const two = gap(p0, p) + gap(p, p1);
-    if (depth >= 8 && (two - gap(p0, p1) < 1e-7 || depth > 40)) {
-      ts.push(t1);
-      lengths.push((lengths[lengths.length - 1] ?? 0) + two);
-      return;
-    }
-    walk(t0, p0, t, p, depth + 1);
-    walk(t, p, t1, p1, depth + 1);
-  };
-  walk(0, points[0], 1, points[3], 0);
-  return { points, ts, lengths, length: lengths[lengths.length - 1] ?? 0 };
-}
-
-const gap = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
-const lerp = (u: Point, v: Point, t: number): Point => [u[0] + (v[0] - u[0]) * t, u[1] + (v[1] - u[1]) * t];
-
-/** De Casteljau. */
-function pointOf([a, b, c, d]: SlowSpan['points'], t: number): Point {
-  const [ab, bc, cd] = [lerp(a, b, t), lerp(b, c, t), lerp(c, d, t)];
-  return lerp(lerp(ab, bc, t), lerp(bc, cd, t), t);
-}
-
-function tangentOf([a, b, c, d]: SlowSpan['points'], t: number): Point {
-  const [ab, bc, cd] = [lerp(a, b, t), lerp(b, c, t), lerp(c, d, t)];
-  const [from, to] = [lerp(ab, bc, t), lerp(bc, cd, t)];
-  const size = gap(from, to);
-  return size > 0 ? [(to[0] - from[0]) / size, (to[1] - from[1]) / size] : [1, 0];
-}
-
-const totalOf = (spans: readonly SlowSpan[]): number => spans.reduce((total, span) => total + span.length, 0);
-
-function distanceOf(guide: Guide, spans: readonly SlowSpan[], { place }: Mark): number {
-  const total = totalOf(spans);
-  if (place.by === 'share') return place.value * total;
-  if (place.by === 'distance') return guide.closed ? place.value : Math.max(0, Math.min(total, place.value));
-  const index = guide.nodes.findIndex((node) => node.id === place.node);
-  const before = totalOf(spans.slice(0, index));
-  return before + place.along * (spans[index]?.length ?? 0) + (guide.closed ? place.lap * total : 0);
-}
-
-function follow(guide: Guide, spans: readonly SlowSpan[], s: number): { x: number; y: number; tx: number; ty: number } {
-  const total = totalOf(spans);
-  const [first] = guide.nodes;
-  if (!(total > 0)) return { x: (first?.x ?? 0) + (guide.closed ? 0 : s), y: first?.y ?? 0, tx: 1, ty: 0 };
-  let local = s;
-  if (guide.closed) {
-    while (local < 0) local += total;
-    while (local >= total) local -= total;
-  }
-  let start = 0;
-  const held = Math.max(0, Math.min(total, local));
-  for (const [i, span] of spans.entries()) {
-    const isLast = i === spans.length - 1;
-    if (span.length > 0 && (held < start + span.length || isLast || totalOf(spans.slice(i + 1)) === 0)) {
-      const t = parameterAt(span, held - start);
-      const [x, y] = pointOf(span.points, t);
-      // Just beside a node the derivative may vanish; a hair inside it has a direction.
-      const [tx, ty] = tangentOf(span.points, Math.min(1 - 1e-9, Math.max(1e-9, t)));
-      const beyond = guide.closed ? 0 : local - held;
-      return { x: x + tx * beyond, y: y + ty * beyond, tx, ty };
-    }
-    start += span.length;
-  }
-  throw new Error('reference: a distance on no span');
-}
-
-function parameterAt({ ts, lengths }: SlowSpan, s: number): number {
-  const i = Math.max(
-    1,
-    lengths.findIndex((length) => length >= s),
-  );
-  const [s0, s1] = [lengths[i - 1] ?? 0, lengths[i] ?? 0];
-  const [t0, t1] = [ts[i - 1] ?? 0, ts[i] ?? 1];
-  return s1 > s0 ? t0 + ((t1 - t0) * Math.min(1, (s - s0) / (s1 - s0))) / 1 : t1;
 }

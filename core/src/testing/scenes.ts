@@ -18,7 +18,7 @@ type Json = Record<string, unknown>;
 export function sceneOf(parts: Json): Scene {
   const read = sceneFromJson({
     format: 'pace-line/scene',
-    version: 2,
+    version: 3,
     name: 'Test',
     canvas: { width: 800, height: 600, background: '#FFFFFF' },
     clock: { duration: 4, fps: 30, repeat: 'loop' },
@@ -216,6 +216,144 @@ export const WRITER_SCENES: Readonly<Record<string, Scene>> = {
         { time: 2.5, place: at('k2') },
         { time: 4, place: at('k1') },
       ]),
+    ],
+  }),
+  turning: sceneOf({
+    clock: { duration: 2, fps: 30, repeat: 'there-and-back' },
+    guides: [LOOPS],
+    riders: [
+      riderOn(
+        'turning',
+        'loops',
+        [
+          { time: 0, place: at('l1'), ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+          { time: 2, place: at('l4') },
+        ],
+        { heading: { mode: 'along', smooth: 40, reverse: 'turn', left: 'mirror' } },
+      ),
+      riderOn(
+        'slow',
+        'loops',
+        [
+          { time: 0, place: at('l2') },
+          { time: 2, place: at('l3') },
+        ],
+        {
+          heading: { mode: 'along', limit: 120 },
+        },
+      ),
+    ],
+  }),
+  rolling: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn(
+        'rolling',
+        'loops',
+        [
+          { time: 0, place: at('l1'), ease: { kind: 'family', family: 'quad', mode: 'in-out' } },
+          { time: 4, place: at('l1', { lap: 1 }) },
+        ],
+        { roll: { radius: 30 } },
+      ),
+      riderOn(
+        'on-two',
+        'loops',
+        [
+          { time: 0, place: at('l2') },
+          { time: 4, place: at('l2', { lap: 1 }) },
+        ],
+        {
+          heading: { mode: 'contacts', base: 50 },
+        },
+      ),
+    ],
+  }),
+  keyed: sceneOf({
+    guides: [LINE],
+    riders: [
+      riderOn(
+        'keyed',
+        'line',
+        [
+          { time: 0, place: at('a') },
+          { time: 4, place: at('c') },
+        ],
+        {
+          keys: {
+            turn: [
+              { id: 't1', time: 0, value: 0, ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+              { id: 't2', time: 2, value: 60 },
+              { id: 't3', time: 4, value: 0 },
+            ],
+            scale: [
+              { id: 's1', time: 0.5, value: [1, 1], ease: { kind: 'family', family: 'back', mode: 'out' } },
+              { id: 's2', time: 1.5, value: [1.6, 0.7] },
+            ],
+            opacity: [
+              { id: 'o1', time: 0, value: 0 },
+              { id: 'o2', time: 1, value: 1 },
+            ],
+            lift: [
+              { id: 'l1', time: 1, value: 0, ease: { kind: 'family', family: 'quad', mode: 'out' } },
+              { id: 'l2', time: 2, value: 80, ease: { kind: 'family', family: 'quad', mode: 'in' } },
+              { id: 'l3', time: 3, value: 0 },
+            ],
+            squash: [
+              { id: 'q1', time: 2.8, value: [1, 90] },
+              { id: 'q2', time: 3, value: [0.6, 90] },
+              { id: 'q3', time: 3.4, value: [1, 90] },
+            ],
+          },
+          squash: { axis: 'own', about: [30, 40] },
+        },
+      ),
+      riderOn(
+        'stretched',
+        'line',
+        [
+          { time: 0, place: at('a'), ease: { kind: 'family', family: 'cubic', mode: 'in-out' } },
+          { time: 4, place: at('c') },
+        ],
+        {
+          squash: { by: 'speed', strength: 2, limit: 1.5 },
+        },
+      ),
+    ],
+  }),
+  carried: sceneOf({
+    guides: [LOOPS, { ...SQUARE, carrier: 'boat' }],
+    riders: [
+      riderOn(
+        'boat',
+        'loops',
+        [
+          { time: 0, place: at('l1') },
+          { time: 4, place: at('l1', { lap: 1 }) },
+        ],
+        {
+          heading: { mode: 'along', left: 'mirror' },
+        },
+      ),
+      riderOn('lamp', 'square', [], { guide: null, at: [50, 0], carrier: { rider: 'boat', turn: false } }),
+      riderOn(
+        'moth',
+        'square',
+        [
+          { time: 0, place: at('q1') },
+          { time: 2, place: at('q1', { lap: 1 }) },
+        ],
+        {
+          scale: [0.4, 0.4],
+          carrier: { rider: 'boat' },
+          pace: { cycle: 2 },
+        },
+      ),
+      riderOn('watcher', 'square', [], {
+        guide: null,
+        at: [650, 500],
+        heading: { mode: 'toward', target: { kind: 'rider', rider: 'moth' } },
+      }),
     ],
   }),
 };

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { emptyScene, type Scene } from '@pace-line/core';
+import { emptyScene, newGuide, type Scene } from '@pace-line/core';
 import { SceneDocument } from './store.ts';
 
 beforeEach(() => void vi.useFakeTimers());
@@ -7,9 +7,7 @@ afterEach(() => void vi.useRealTimers());
 
 const moved = (scene: Scene, n: number): Scene => ({
   ...scene,
-  guides: [
-    { id: `g${n}`, name: '', closed: false, nodes: [], color: '#000', visible: true, locked: false, corridor: null },
-  ],
+  guides: [newGuide({ id: `g${n}`, name: '', nodes: [], color: '#000' })],
 });
 
 test('while a guide is dragged the calm state follows a few times a second, and is exact in the end', () => {

@@ -23,7 +23,7 @@ export {
 } from './context.ts';
 export { answerHandover, askHandover } from './handover.ts';
 export { lockScene, type SceneLock } from './lock.ts';
-export { PART_KINDS, selectedParts } from './parts.ts';
+export { keyIdsOf, PART_KINDS, selectedParts } from './parts.ts';
 export { NOTHING, selectGuide, selectRider, toggled, type Selection } from './selection.ts';
 export {
   claim,

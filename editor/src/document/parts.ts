@@ -1,16 +1,22 @@
-import { guideById, riderById, type Scene } from '@pace-line/core';
+import { guideById, KEY_CHANNELS, riderById, type Scene } from '@pace-line/core';
 import type { Selection } from './selection.ts';
 
 /** A kind of part that can be selected inside one guide or one rider. */
 export interface PartKind {
   /** Its list in the selection. */
-  readonly list: 'nodes' | 'marks';
+  readonly list: 'nodes' | 'marks' | 'keys';
   /** The list whose first entry owns the parts. */
   readonly owners: 'guides' | 'riders';
   /** One of them, for labels of undo. */
   readonly word: string;
   /** Ids of all of them in their owner, in order; none where it is not there. */
   readonly idsIn: (scene: Scene, owner: string) => readonly string[];
+}
+
+/** Ids of all keys of a rider. */
+export function keyIdsOf(scene: Scene, rider: string): readonly string[] {
+  const keys = riderById(scene, rider)?.keys;
+  return keys ? KEY_CHANNELS.flatMap((channel) => keys[channel].map((key) => key.id)) : [];
 }
 
 /** Every kind of part, the innermost first. To add one: a list in the selection, a row here. */
@@ -20,6 +26,12 @@ export const PART_KINDS: readonly PartKind[] = [
     owners: 'riders',
     word: 'mark',
     idsIn: (scene, owner) => riderById(scene, owner)?.pace.marks.map((mark) => mark.id) ?? [],
+  },
+  {
+    list: 'keys',
+    owners: 'riders',
+    word: 'key',
+    idsIn: keyIdsOf,
   },
   {
     list: 'nodes',

@@ -1,12 +1,13 @@
-/** What is selected. Nodes are of the first guide, marks of the first rider. */
+/** What is selected. Nodes are of the first guide, marks and keys of the first rider. */
 export interface Selection {
   readonly guides: readonly string[];
   readonly nodes: readonly string[];
   readonly riders: readonly string[];
   readonly marks: readonly string[];
+  readonly keys: readonly string[];
 }
 
-export const NOTHING: Selection = { guides: [], nodes: [], riders: [], marks: [] };
+export const NOTHING: Selection = { guides: [], nodes: [], riders: [], marks: [], keys: [] };
 
 export const selectGuide = (id: string, nodes: readonly string[] = []): Selection => ({
   ...NOTHING,

@@ -21,6 +21,7 @@ const guide = (name: string, nodes: readonly PathNode[], closed: boolean, index:
     visible: true,
     locked: false,
     corridor: null,
+    carrier: null,
   };
   return { id, name, guide: made };
 };

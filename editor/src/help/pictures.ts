@@ -1,6 +1,7 @@
 import {
   emptyScene,
   newGuide,
+  newHeading,
   newMark,
   newPace,
   newRider,
@@ -109,7 +110,7 @@ function guideAndRider(way: Way, index: number): { guide: Guide; rider: Rider | 
       [3.4, 1],
     ]
   ).map(([time, value], i) => newMark(`${rides}-m${i}`, time, { by: 'share', value }, { ease: way.ease ?? SMOOTH }));
-  const heading = { mode: way.level ? ('level' as const) : ('along' as const), offset: 0 };
+  const heading = newHeading({ mode: way.level ? 'level' : 'along' });
   return {
     guide,
     rider: newRider({ id: rides, name: rides, art: way.art, guide: id, heading, pace: newPace({ marks }) }),

@@ -1,6 +1,8 @@
 import type { Vec } from '../../geometry/index.ts';
-import { artById, idsIn, type Art } from '../../scene/index.ts';
+import { POSE } from '../../motion/index.ts';
+import { artById, idsIn, type Art, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
+import { poseOf, stoodAs } from '../rider/standing.ts';
 
 /** Changes an art's name, pivot or facing. A new pivot leaves parked riders where they are drawn. */
 export const setArt = command<{ id: string; patch: Partial<Pick<Art, 'name' | 'pivot' | 'facing'>> }>(
@@ -9,28 +11,23 @@ export const setArt = command<{ id: string; patch: Partial<Pick<Art, 'name' | 'p
     const art = artById(scene, id);
     if (!art) return scene;
     const next: Art = { ...art, ...patch };
-    const dx = next.pivot[0] - art.pivot[0];
-    const dy = next.pivot[1] - art.pivot[1];
-    return {
-      ...scene,
-      art: scene.art.map((one) => (one.id === id ? next : one)),
-      riders:
-        dx === 0 && dy === 0
-          ? scene.riders
-          : scene.riders.map((rider) => {
-              if (rider.art !== id || rider.guide !== null) return rider;
-              const angle = (rider.heading.offset * Math.PI) / 180;
-              const sx = dx * rider.scale[0];
-              const sy = dy * rider.scale[1];
-              const at: Vec = [
-                rider.at[0] + Math.cos(angle) * sx - Math.sin(angle) * sy,
-                rider.at[1] + Math.sin(angle) * sx + Math.cos(angle) * sy,
-              ];
-              return { ...rider, at };
-            }),
-    };
+    const changed: Scene = { ...scene, art: scene.art.map((one) => (one.id === id ? next : one)) };
+    if (next.pivot[0] === art.pivot[0] && next.pivot[1] === art.pivot[1]) return changed;
+    return scene.riders.reduce((sum, rider): Scene => {
+      const pose = rider.art === id && rider.guide === null ? poseOf(scene, rider.id, 0) : undefined;
+      return pose ? stoodAs(sum, rider.id, 0, withPivotAt(pose, next.pivot)) : sum;
+    }, changed);
   },
 );
+
+/** A pose whose pivot is another point of the art, px of its box. */
+function withPivotAt(pose: Float64Array, [x, y]: Vec): Float64Array {
+  const at = (key: keyof typeof POSE): number => pose[POSE[key]] ?? 0;
+  const moved = pose.slice();
+  moved[POSE.x] = at('a') * x + at('c') * y + at('e');
+  moved[POSE.y] = at('b') * x + at('d') * y + at('f');
+  return moved;
+}
 
 export const addArt = command<{ art: Art }>(
   (scene, { art }) => (idsIn(scene).has(art.id) ? refusal('id-taken', { id: art.id }) : undefined),

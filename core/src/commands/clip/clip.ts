@@ -1,5 +1,18 @@
-import { freeName, freshIds, guideById, type Art, type Guide, type Rider, type Scene } from '../../scene/index.ts';
+import {
+  freeName,
+  freshIds,
+  guideById,
+  KEY_CHANNELS,
+  riderById,
+  type Art,
+  type Guide,
+  type Key,
+  type Keys,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
+import type { KeysClip } from './keys.ts';
 import type { MarksClip } from './marks.ts';
 
 /** Copied riders and guides with all that they need. */
@@ -10,8 +23,8 @@ export interface ThingsClip {
   readonly riders: readonly Rider[];
 }
 
-/** What is copied: things of a scene, or marks of one pace line. */
-export type Clip = ThingsClip | MarksClip;
+/** What is copied: things of a scene, marks of one pace line, or keys of one rider. */
+export type Clip = ThingsClip | MarksClip | KeysClip;
 
 /** Copies guides and riders; a rider brings its art, and its guide where that is copied too or `withGuides` asks for it. */
 export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: readonly string[]): ThingsClip {
@@ -59,6 +72,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     const { shape, ...rest } = guide;
     guides.push({
       ...rest,
+      carrier: null,
       id: fresh(guide.id),
       name: freeName(
         [...scene.guides, ...guides].map((one) => one.name),
@@ -84,17 +98,52 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
       guide: rider.guide === null ? null : to(rider.guide),
       at: [rider.at[0] + offset, rider.at[1] + offset],
       pace: { ...moved.pace, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
+      keys: renamedKeys(moved.keys, fresh, to),
     });
   }
+  const bound = riders.map((rider) => boundRider(scene, rider, to));
   return {
     scene: {
       ...scene,
       art: [...scene.art, ...art],
       guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
-      riders: [...scene.riders, ...riders],
+      riders: [...scene.riders, ...bound],
     },
     guides: guides.map((guide) => guide.id),
     riders: riders.map((rider) => rider.id),
+  };
+}
+
+/** Keys with ids of their own, tied to the pasted marks. */
+function renamedKeys(keys: Keys, fresh: (id: string) => string, to: (id: string) => string): Keys {
+  return Object.fromEntries(
+    KEY_CHANNELS.map((channel) => [
+      channel,
+      (keys[channel] as readonly Key[]).map((key) => ({
+        ...key,
+        id: fresh(key.id),
+        mark: key.mark === null ? null : to(key.mark),
+      })),
+    ]),
+  ) as unknown as Keys;
+}
+
+/** A pasted rider is carried by, and looks toward, what was pasted with it, else what is in the scene, else nothing. */
+function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rider {
+  const { carrier, heading } = rider;
+  const { target } = heading;
+  const isThere = (id: string): boolean => to(id) !== id || riderById(scene, id) !== undefined;
+  return {
+    ...rider,
+    carrier:
+      carrier && rider.guide === null && isThere(carrier.rider) ? { ...carrier, rider: to(carrier.rider) } : null,
+    heading:
+      target.kind === 'point'
+        ? heading
+        : {
+            ...heading,
+            target: isThere(target.rider) ? { ...target, rider: to(target.rider) } : { kind: 'point', at: [0, 0] },
+          },
   };
 }
 

@@ -2,6 +2,7 @@ import { reversedNodes } from '../../geometry/index.ts';
 import { nodeIndex, pathOfGuide, ridersOf, type Guide, type Scene } from '../../scene/index.ts';
 import { checkNodes } from '../node/check-nodes.ts';
 import { command, guideOf, refusal, replaceRider } from '../command.ts';
+import { otherWay } from '../rider/other-way.ts';
 import { byDistance, remakeGuide } from '../places/place-map.ts';
 
 /**
@@ -30,9 +31,8 @@ export const reverseGuide = command<{ guide: string; riders: Reversal }>(
     const mirrored = byDistance(guide, next, (distance) => (guide.closed ? -distance : length - distance));
     const turned = remakeGuide(scene, next, mirrored);
     return ridersOf(scene, id).reduce((sum, rider) => {
-      if (rider.lift === 0 && rider.lead === 0) return sum;
       const now = sum.riders.find((one) => one.id === rider.id) ?? rider;
-      return replaceRider(sum, { ...now, lift: 0 - now.lift, lead: 0 - now.lead });
+      return replaceRider(sum, otherWay(now));
     }, turned);
   },
 );

@@ -1,9 +1,9 @@
-import { prepare } from '../../motion/index.ts';
 import { idsIn, type Guide, type Rider, type Scene } from '../../scene/index.ts';
 import { lockedGuide } from '../node/check-nodes.ts';
-import { command, guideOf, missingGuide, refusal, replaceGuide } from '../command.ts';
+import { command, guideOf, missingGuide, refusal, replaceGuide, replaceRider } from '../command.ts';
 import { mapPlaces } from '../places/place-map.ts';
 import { asShare } from '../places/places.ts';
+import { poseOf, stoodAs } from '../rider/standing.ts';
 
 /** Adds a guide above the others. Its ids and its nodes' must be free. */
 export const addGuide = command<{ guide: Guide }>(
@@ -65,30 +65,14 @@ export const deleteGuides = command<{ ids: readonly string[]; time: number }>(
   }),
 );
 
-/** Takes riders off their guides and leaves each where it is, facing as it does, at a time. */
+/** Takes riders off their guides and leaves each where it is, facing as it does, at a time. Heading, lift, lead and keys stay for its next guide. */
 export function parkRiders(scene: Scene, ids: readonly string[], time: number): Scene {
-  const motion = prepare(scene);
-  const poses = motion.poseAt(time);
-  return {
-    ...scene,
-    riders: scene.riders.map((rider, i): Rider => {
-      if (!ids.includes(rider.id) || rider.guide === null) return rider;
-      const guide = guideOf(scene, rider.guide);
-      return {
-        ...mapPlaces(rider, (place) => asShare(guide, place)),
-        guide: null,
-        at: [poses.of(i, 'x'), poses.of(i, 'y')],
-        heading: { mode: 'level', offset: degreesNear(poses.of(i, 'angle')) },
-        lift: 0,
-        lead: 0,
-      };
-    }),
-  };
-}
-
-/** An angle in rad as degrees in (−180, 180], rounded to a millionth. */
-export function degreesNear(angle: number): number {
-  const turns = (angle * 180) / Math.PI / 360;
-  const rest = (turns - Math.ceil(turns - 0.5)) * 360;
-  return Math.round(rest * 1e6) / 1e6 + 0;
+  return scene.riders.reduce((sum, rider): Scene => {
+    if (!ids.includes(rider.id) || rider.guide === null) return sum;
+    const guide = guideOf(scene, rider.guide);
+    const pose = poseOf(scene, rider.id, time);
+    const parked: Rider = { ...mapPlaces(rider, (place) => asShare(guide, place)), guide: null };
+    const next = replaceRider(sum, parked);
+    return pose ? stoodAs(next, rider.id, time, pose) : next;
+  }, scene);
 }

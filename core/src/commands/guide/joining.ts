@@ -1,4 +1,5 @@
 import { distanceBetween, pathThrough, reversedNodes, type Vec } from '../../geometry/index.ts';
+import { otherWay } from '../rider/other-way.ts';
 import {
   distanceOfPlace,
   pathOfGuide,
@@ -68,7 +69,7 @@ function joined(scene: Scene, a: Guide, b: Guide): Scene {
       if (rider.guide === a.id) return mapPlaces(rider, ofA);
       if (rider.guide !== b.id) return rider;
       const moved: Rider = { ...mapPlaces(rider, ofB), guide: a.id };
-      return turned ? { ...moved, lift: 0 - moved.lift, lead: 0 - moved.lead } : moved;
+      return turned ? otherWay(moved) : moved;
     }),
   };
 }

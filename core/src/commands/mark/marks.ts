@@ -1,4 +1,5 @@
 import { FLAT_PART } from '../../tolerances.ts';
+import { stretchedKeys } from '../key/keys.ts';
 import { prepare } from '../../motion/index.ts';
 import { compileLeg, joinedEase, splitEase, STEADY, type Ease } from '../../pace/index.ts';
 import {
@@ -184,7 +185,7 @@ export const setEase = command<{ rider: string; marks: readonly string[]; ease: 
   },
 );
 
-/** Sets a rider's own cycle, delay and repeat; a new cycle stretches the marks with it. */
+/** Sets a rider's own cycle, delay and repeat; a new cycle stretches marks and keys with it. */
 export const setPace = command<{
   rider: string;
   patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat'>>;
@@ -194,7 +195,11 @@ export const setPace = command<{
     const rider = riderOf(scene, id);
     const next: Rider = { ...rider, pace: { ...rider.pace, ...patch } };
     const factor = cycleOf(next, scene.clock) / cycleOf(rider, scene.clock);
-    return replaceRider(scene, { ...next, pace: { ...next.pace, marks: stretched(next.pace.marks, factor) } });
+    return replaceRider(scene, {
+      ...next,
+      pace: { ...next.pace, marks: stretched(next.pace.marks, factor) },
+      keys: stretchedKeys(next.keys, factor),
+    });
   },
 );
 

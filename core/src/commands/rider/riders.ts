@@ -1,5 +1,7 @@
 import { artById, guideById, idsIn, type Rider, type Scene } from '../../scene/index.ts';
 import { command, missingRider, refusal, replaceRider, riderOf, type Refusal } from '../command.ts';
+import { released } from './carrying.ts';
+import { inFrame } from './standing.ts';
 
 /** Adds a rider in front of the others. */
 export const addRider = command<{ rider: Rider }>(
@@ -12,7 +14,22 @@ export const addRider = command<{ rider: Rider }>(
 );
 
 type RiderPatch = Partial<
-  Pick<Rider, 'name' | 'art' | 'visible' | 'locked' | 'output' | 'lift' | 'lead' | 'scale' | 'opacity' | 'at'>
+  Pick<
+    Rider,
+    | 'name'
+    | 'art'
+    | 'visible'
+    | 'locked'
+    | 'output'
+    | 'lift'
+    | 'lead'
+    | 'scale'
+    | 'opacity'
+    | 'at'
+    | 'stand'
+    | 'roll'
+    | 'squash'
+  >
 >;
 
 /** Changes constant values of a rider. */
@@ -29,21 +46,26 @@ function heldRider(scene: Scene, ids: readonly string[]): Refusal | undefined {
   return missing ?? (locked ? refusal('locked', { name: locked.name }) : undefined);
 }
 
-/** Moves parked riders by an offset, px. Riders on a guide are moved in their lift and lead instead, by `slideRider`. */
-export const moveRiders = command<{ ids: readonly string[]; dx: number; dy: number }>(
+/** Moves parked riders by an offset on the canvas, px; carried ones as their carrier stands at a time, s. Riders on a guide are moved in their lift and lead instead. */
+export const moveRiders = command<{ ids: readonly string[]; dx: number; dy: number; time?: number }>(
   (scene, { ids }) => heldRider(scene, ids),
-  (scene, { ids, dx, dy }) => ({
+  (scene, { ids, dx, dy, time = 0 }) => ({
     ...scene,
-    riders: scene.riders.map((rider) =>
-      ids.includes(rider.id) && rider.guide === null ? { ...rider, at: [rider.at[0] + dx, rider.at[1] + dy] } : rider,
-    ),
+    riders: scene.riders.map((rider) => {
+      if (!ids.includes(rider.id) || rider.guide !== null) return rider;
+      const [x, y] = inFrame(scene, rider, [dx, dy], time);
+      return { ...rider, at: [rider.at[0] + x, rider.at[1] + y] };
+    }),
   }),
 );
 
-/** Deletes riders; a locked one has to be unlocked first. */
+/** Deletes riders, and leaves what they carried where it is at the loop's start; a locked one has to be unlocked first. */
 export const deleteRiders = command<{ ids: readonly string[] }>(
   (scene, { ids }) => heldRider(scene, ids),
-  (scene, { ids }) => ({ ...scene, riders: scene.riders.filter((rider) => !ids.includes(rider.id)) }),
+  (scene, { ids }) => {
+    const free = released(scene, ids);
+    return { ...free, riders: free.riders.filter((rider) => !ids.includes(rider.id)) };
+  },
 );
 
 /** Moves a rider to another place in the stacking order: 0 is behind all. */

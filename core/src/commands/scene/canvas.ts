@@ -1,6 +1,7 @@
 import type { Vec } from '../../geometry/index.ts';
 import type { Guide, Rider, Scene, Tracing } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
+import { mapOffsets } from '../key/keys.ts';
 import { matrixAbout, transformedNode, type Matrix } from '../guide/transform.ts';
 
 /** What happens to the things on a canvas that gets another size: they stay where they are, stay in its middle, or grow with it. */
@@ -25,7 +26,7 @@ export const resizeCanvas = command<{ width: number; height: number; refit: Refi
     const matrix: Matrix = [a, b, c, d, (width - factor * canvas.width) / 2, (height - factor * canvas.height) / 2];
     return {
       ...resized,
-      guides: resized.guides.map((guide) => movedGuide(guide, matrix, factor)),
+      guides: resized.guides.map((guide) => (guide.carrier === null ? movedGuide(guide, matrix, factor) : guide)),
       riders: resized.riders.map((rider) => movedRider(rider, matrix, factor)),
       tracing: resized.tracing.map((picture) => movedPicture(picture, matrix, factor)),
     };
@@ -49,13 +50,28 @@ function movedGuide(guide: Guide, matrix: Matrix, factor: number): Guide {
   };
 }
 
-const movedRider = (rider: Rider, matrix: Matrix, factor: number): Rider => ({
-  ...rider,
-  at: moved(rider.at, matrix),
-  lift: rider.lift * factor,
-  lead: rider.lead * factor,
-  scale: [rider.scale[0] * factor, rider.scale[1] * factor],
-});
+/** A rider moved and scaled with all its measures; what a rider carries is scaled with it, and stays where it is in its frame. */
+function movedRider(rider: Rider, matrix: Matrix, factor: number): Rider {
+  const { carrier, heading, roll, scale } = rider;
+  const { target } = heading;
+  const own: Rider =
+    carrier?.scale === false || !carrier ? { ...rider, scale: [scale[0] * factor, scale[1] * factor] } : rider;
+  if (carrier) return own;
+  return {
+    ...own,
+    at: moved(rider.at, matrix),
+    lift: rider.lift * factor,
+    lead: rider.lead * factor,
+    keys: mapOffsets(rider.keys, (px) => px * factor),
+    heading: {
+      ...heading,
+      base: heading.base * factor,
+      smooth: heading.smooth * factor,
+      target: target.kind === 'point' ? { kind: 'point', at: moved(target.at, matrix) } : target,
+    },
+    roll: roll?.radius == null ? roll : { ...roll, radius: roll.radius * factor },
+  };
+}
 
 function movedPicture(picture: Tracing, matrix: Matrix, factor: number): Tracing {
   const [x, y] = moved([picture.x, picture.y], matrix);

@@ -1,5 +1,6 @@
 import type { Clock, Pace, Rider } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
+import { stretchedKeys } from '../key/keys.ts';
 import { stretched } from '../mark/marks.ts';
 
 export const renameScene = command<{ name: string }>(
@@ -30,7 +31,7 @@ export const setClock = command<Partial<Clock> & { along?: boolean }>(
           ? scene.riders
           : scene.riders.map((rider) => {
               const pace = paceStretched(rider.pace, factor, along);
-              return pace === rider.pace ? rider : { ...rider, pace };
+              return pace === rider.pace ? rider : { ...rider, pace, keys: stretchedKeys(rider.keys, factor) };
             }),
     };
   },

@@ -1,10 +1,15 @@
 import type { Heading } from '../../scene/index.ts';
-import { along } from './along.ts';
-import { level } from './level.ts';
+import { along, level } from './along.ts';
+import { contacts } from './contacts.ts';
 import type { HeadingMode } from './mode.ts';
+import { toward } from './toward.ts';
 
 export { RADIANS } from './mode.ts';
 
-const MODES: Readonly<Record<Heading['mode'], HeadingMode>> = { level, along };
+const MODES: Readonly<Record<Heading['mode'], HeadingMode>> = { level, along, contacts, toward };
 
-export const headingMode = (mode: Heading['mode']): HeadingMode => MODES[mode];
+/** The mode by which a rider faces: level where it has no guide to face along, and where it rolls. */
+export function headingMode(mode: Heading['mode'], rides: boolean, rolls: boolean): HeadingMode {
+  const asked = MODES[mode];
+  return rolls || (!rides && !asked.parked) ? level : asked;
+}

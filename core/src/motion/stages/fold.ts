@@ -2,9 +2,9 @@ import { emptyFolded, fold, timesOfLocals } from '../../time/index.ts';
 import { SLOT } from '../slots.ts';
 import type { PoseStageMaker } from '../stage.ts';
 
-/** Time to local time, and the direction in which it runs there. A parked rider has no local time. */
-export const foldStage: PoseStageMaker = ({ folding, way }) => {
-  if (!way) return undefined;
+/** Time to local time, and the direction in which it runs there. A parked rider without keys has no local time. */
+export const foldStage: PoseStageMaker = ({ folding, way, keys }) => {
+  if (!way && keys.all.length === 0) return undefined;
   const folded = emptyFolded();
   return {
     run(cursor) {

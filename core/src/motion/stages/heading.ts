@@ -1,19 +1,108 @@
+import { addKeyed, keyEvents } from '../key-lines.ts';
 import { headingMode, RADIANS } from '../heading/index.ts';
+import { nearestTurn, TurningTable } from '../heading/turning.ts';
+import { ownCursor, type Cursor } from '../cursor.ts';
+import type { PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
-import type { PoseStageMaker } from '../stage.ts';
+import type { Channel, Earlier, PoseStage, PoseStageMaker } from '../stage.ts';
+import { switchTimes } from './switches.ts';
 
-/** Which way it faces: a constant, and what the heading's mode adds as it goes. */
-export const headingStage: PoseStageMaker = (prepared) => {
-  const { rider, art, way } = prepared;
-  const mode = headingMode(way ? rider.heading.mode : 'level');
-  const turn = rider.heading.offset * RADIANS + mode.rest(art);
-  const aim = mode.aim(prepared);
-  return {
-    run(cursor) {
-      cursor.row[SLOT.angle] = turn;
-      aim?.run(cursor);
-    },
-    varies: aim?.varies ?? [],
-    events: (from, to) => aim?.events(from, to) ?? [],
+/** Cosine below which something is more upside down than upright: straight up and down it stays as it was drawn. */
+const OVER = -1e-6;
+
+/** Which way it faces: where it heads, by its mode; round or mirrored; and the fine turn with its keys. */
+export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
+  const { rider, art, way, roll, keys, frame } = prepared;
+  const { offset, left, limit, reverse } = rider.heading;
+  const mode = headingMode(rider.heading.mode, way !== null, roll !== undefined);
+  const facing = (art?.facing ?? 0) * RADIANS;
+  const mirrors = left === 'mirror' && roll === undefined;
+  const aim = mode.turns || mirrors ? mode.aim({ prepared, graph, frame }) : undefined;
+  const turnsRound = way !== null && mode.reverses && reverse === 'turn' && aim !== undefined;
+  const nose = mode.turns ? facing : 0;
+  const drawn = mode.turns ? 0 : Math.sign(Math.abs(Math.cos(facing)) < 1e-9 ? 0 : Math.cos(facing));
+  const still = offset * RADIANS - nose;
+  // rad; undefined where it does not just stand.
+  const stands = way === null && !mode.turns ? rider.stand * RADIANS : undefined;
+
+  const head = (cursor: Cursor): void => {
+    const { row } = cursor;
+    row[SLOT.toward] = stands ?? 0;
+    aim?.run(cursor);
+    if (!turnsRound) return;
+    if (row[SLOT.held] === 0) row[SLOT.back] = isBack(prepared, cursor) ? 1 : 0;
+    if (row[SLOT.back] === 1) row[SLOT.toward] = (row[SLOT.toward] ?? 0) + Math.PI;
   };
+  const table = aim && mode.turns ? turningOf(prepared, earlier, aim, head) : undefined;
+  const work = new Float64Array(1);
+
+  const stage: PoseStage = {
+    run(cursor) {
+      const { row, side } = cursor;
+      head(cursor);
+      if (table) {
+        work[0] = row[SLOT.time] ?? 0;
+        table.advance(work, side);
+        row[SLOT.toward] = limit === null ? nearestTurn(row[SLOT.toward] ?? 0, work[0]) : work[0];
+      }
+      const toward = row[SLOT.toward] ?? 0;
+      if (row[SLOT.held] === 0) {
+        const upright = mode.turns ? Math.cos(toward - facing) : Math.cos(toward) * (stands === undefined ? drawn : 1);
+        row[SLOT.mirrored] = mirrors && upright < OVER ? 1 : 0;
+      }
+      row[SLOT.angle] = still;
+      addKeyed(row, SLOT.angle, keys.turn, SLOT.local, side === cursor.direction ? 1 : -1);
+      const turned = row[SLOT.angle] ?? 0;
+      const turnsThere = mode.turns || stands !== undefined;
+      if (row[SLOT.mirrored] === 0) row[SLOT.angle] = (turnsThere ? toward : 0) + turned;
+      else row[SLOT.angle] = (turnsThere ? toward : Math.PI) - turned;
+    },
+    varies: variesOf(prepared, aim, mirrors || turnsRound),
+    switches: mirrors || turnsRound,
+    events: (from, to) => {
+      const smooth = [...(aim?.events(from, to) ?? []), ...keyEvents(prepared, [keys.turn])(from, to)];
+      if (!mirrors && !turnsRound) return smooth;
+      const cursor = ownCursor();
+      const stateAt = (time: number): number => {
+        earlier.run(cursor, time, 1);
+        stage.run(cursor);
+        return (cursor.row[SLOT.mirrored] ?? 0) + 2 * (cursor.row[SLOT.back] ?? 0);
+      };
+      const stops = [from, ...earlier.events(from, to), ...smooth, to].sort((a, b) => a - b);
+      return [...smooth, ...switchTimes(stateAt, stops)];
+    },
+  };
+  return stage;
 };
+
+const isBack = ({ way }: PreparedRider, { row, side, direction }: Cursor): boolean =>
+  way !== null && way.line.wayAt(row[SLOT.local] ?? 0, side === direction ? 1 : -1, direction) < 0;
+
+function variesOf({ keys }: PreparedRider, aim: PoseStage | undefined, switches: boolean): Channel[] {
+  const found: Channel[] = aim ? [...aim.varies] : [];
+  if (keys.turn && !keys.turn.isStill) found.push('angle');
+  if (switches && aim && aim.varies.length > 0) found.push('angle', 'scaleY');
+  return [...new Set(found)];
+}
+
+/** The direction without whole turns that come and go, and as slowly as it may turn; undefined where neither asks for it. */
+function turningOf(
+  { rider, loop }: PreparedRider,
+  earlier: Earlier,
+  aim: PoseStage,
+  head: (cursor: Cursor) => void,
+): TurningTable | undefined {
+  const { limit, mode } = rider.heading;
+  if (aim.varies.length === 0 || (limit === null && mode !== 'toward')) return undefined;
+  const cursor = ownCursor();
+  return new TurningTable({
+    ...loop,
+    limit: limit === null ? Infinity : limit * RADIANS,
+    directionAt(time, side) {
+      earlier.run(cursor, time, side);
+      head(cursor);
+      return cursor.row[SLOT.toward] ?? 0;
+    },
+    events: (from, to) => [...earlier.events(from, to), ...aim.events(from, to)],
+  });
+}

@@ -1,13 +1,28 @@
+import { keyEvents, timesKeyed } from '../key-lines.ts';
 import { SLOT } from '../slots.ts';
-import { noEvents, type PoseStageMaker } from '../stage.ts';
+import type { Channel, PoseStageMaker } from '../stage.ts';
 
 /** Scale, opacity, and the matrix of all: translate(position) · rotate(angle) · scale · translate(−pivot). */
-export const matrixStage: PoseStageMaker = ({ rider, art }) => {
-  const [scaleX, scaleY] = rider.scale;
+export const matrixStage: PoseStageMaker = (prepared) => {
+  const { rider, art, keys } = prepared;
+  const [width, height] = rider.scale;
   const [pivotX, pivotY] = art?.pivot ?? [0, 0];
   const { opacity } = rider;
+  const varies: Channel[] = [];
+  if (keys.scaleX && !keys.scaleX.isStill) varies.push('scaleX');
+  if (keys.scaleY && !keys.scaleY.isStill) varies.push('scaleY');
+  if (keys.opacity && !keys.opacity.isStill) varies.push('opacity');
   return {
-    run({ row }) {
+    run({ row, side, direction }) {
+      const localSide = side === direction ? 1 : -1;
+      row[SLOT.scaleX] = width;
+      row[SLOT.scaleY] = row[SLOT.mirrored] === 1 ? -height : height;
+      row[SLOT.opacity] = opacity;
+      timesKeyed(row, SLOT.scaleX, keys.scaleX, SLOT.local, localSide);
+      timesKeyed(row, SLOT.scaleY, keys.scaleY, SLOT.local, localSide);
+      timesKeyed(row, SLOT.opacity, keys.opacity, SLOT.local, localSide);
+      const scaleX = row[SLOT.scaleX] ?? 1;
+      const scaleY = row[SLOT.scaleY] ?? 1;
       const angle = row[SLOT.angle] ?? 0;
       const cos = Math.cos(angle);
       const sin = Math.sin(angle);
@@ -21,12 +36,9 @@ export const matrixStage: PoseStageMaker = ({ rider, art }) => {
       row[SLOT.d] = d;
       row[SLOT.e] = (row[SLOT.x] ?? 0) - a * pivotX - c * pivotY;
       row[SLOT.f] = (row[SLOT.y] ?? 0) - b * pivotX - d * pivotY;
-      row[SLOT.opacity] = opacity;
-      row[SLOT.scaleX] = scaleX;
-      row[SLOT.scaleY] = scaleY;
       row[SLOT.skew] = 0;
     },
-    varies: [],
-    events: noEvents,
+    varies,
+    events: keyEvents(prepared, [keys.scaleX, keys.opacity]),
   };
 };

@@ -1,13 +1,13 @@
 import { bracketedRoot, type Path } from '../../geometry/index.ts';
 import { wholeNumbers } from '../../search.ts';
 import { foldTime, timesOfLocals } from '../../time/index.ts';
-import type { PreparedRider } from '../prepared-rider.ts';
+import { footMoves, type PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import { noEvents, type PoseStageMaker } from '../stage.ts';
 
 /** Distance to the place of the pivot: lead along the guide, lift to its left. A parked rider stands where it was put. */
 export const placeStage: PoseStageMaker = (prepared) => {
-  const { rider, folding, way } = prepared;
+  const { rider, folding, way, keys } = prepared;
   if (!way) {
     const [x, y] = rider.at;
     return {
@@ -20,21 +20,22 @@ export const placeStage: PoseStageMaker = (prepared) => {
     };
   }
   const { path, line } = way;
-  const { lift, lead } = rider;
   return {
     run({ row, side, direction, frame }) {
-      frame.distance = (row[SLOT.distance] ?? 0) + lead;
+      frame.distance = (row[SLOT.distance] ?? 0) + (row[SLOT.lead] ?? 0);
+      const lift = row[SLOT.lift] ?? 0;
       path.locate(frame, 1);
       if (frame.atBreak && line.tangentSideAt(row[SLOT.local] ?? 0, side === direction ? 1 : -1, direction) < 0)
         path.locate(frame, -1);
       row[SLOT.x] = frame.x + lift * frame.normalX;
       row[SLOT.y] = frame.y + lift * frame.normalY;
     },
-    varies: line.isStill ? [] : ['x', 'y'],
+    varies: footMoves(prepared) ? ['x', 'y'] : [],
     events(from, to) {
       const corners = path.corners();
       if (corners.length === 0) return [];
-      const inner = timesOfLocals(folding, [0, folding.cycle, ...line.events()], from, to);
+      const locals = [0, folding.cycle, ...line.events(), ...(keys.lead?.events() ?? [])];
+      const inner = timesOfLocals(folding, locals, from, to);
       const stops = [...new Set([from, ...inner, to])].sort((a, b) => a - b);
       return stops.slice(1).flatMap((stop, i) => passings(prepared, path, corners, stops[i] ?? from, stop));
     },
@@ -49,13 +50,16 @@ const MOST_PASSED = 500;
 
 /** Times inside (a, b) at which distance + lead passes a corner, laps included. */
 function passings(
-  { rider, folding, way }: PreparedRider,
+  { rider, folding, way, keys }: PreparedRider,
   path: Path,
   corners: readonly number[],
   a: number,
   b: number,
 ): number[] {
-  const at = (time: number): number => (way?.line.distanceAt(foldTime(time, folding).local) ?? 0) + rider.lead;
+  const at = (time: number): number => {
+    const { local } = foldTime(time, folding);
+    return (way?.line.distanceAt(local) ?? 0) + rider.lead + (keys.lead?.valueAt(local) ?? 0);
+  };
   const found: number[] = [];
   const inset = (b - a) * 1e-9;
   let t0 = a + inset;

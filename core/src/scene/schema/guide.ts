@@ -45,4 +45,6 @@ export const guideSchema = z.strictObject({
   shape: shapeSchema.optional(),
   link: link.optional(),
   stroke: stroke.optional(),
+  /** The rider in whose frame it lies and with which it moves. */
+  carrier: id.nullable().default(null),
 });

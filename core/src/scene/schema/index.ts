@@ -1,22 +1,30 @@
 export { withoutDefaults, defaultsOf } from './defaults.ts';
 export { guideSchema } from './guide.ts';
+export { headingSchema } from './heading.ts';
 export { sceneSchema } from './invariants.ts';
+export { KEY_CHANNELS } from './keys.ts';
 export { markSchema, paceSchema } from './pace.ts';
 export { riderSchema } from './rider.ts';
 export { SCENE_FORMAT, SCENE_VERSION, sceneShape } from './scene.ts';
 export type {
   Art,
+  Carrier,
   Clock,
   Guide,
   GuideLink,
   GuideStroke,
   Heading,
   Join,
+  Key,
+  KeyChannel,
+  Keys,
   Mark,
   Node,
   Pace,
   Place,
   Rider,
+  Roll,
   Scene,
+  Squash,
   Tracing,
 } from './types.ts';

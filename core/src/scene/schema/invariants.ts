@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import { readArtMarkup } from '../art/markup.ts';
+import { dependenciesOf } from '../dependence.ts';
+import { KEY_CHANNELS } from './keys.ts';
 import { sceneShape } from './scene.ts';
 
 type TellIssue = (path: (string | number)[], message: string) => void;
@@ -19,6 +21,8 @@ function checkIds(scene: Shape, issue: TellIssue): void {
   scene.riders.forEach((one, i) => {
     claim(one.id, ['riders', i]);
     one.pace.marks.forEach((each, j) => claim(each.id, ['riders', i, 'pace', 'marks', j]));
+    for (const channel of KEY_CHANNELS)
+      one.keys[channel].forEach((each, j) => claim(each.id, ['riders', i, 'keys', channel, j]));
   });
   scene.tracing.forEach((one, i) => claim(one.id, ['tracing', i]));
 }
@@ -35,6 +39,65 @@ function checkMarks(rider: Shape['riders'][number], index: number, duration: num
       issue([...path, 'dwell'], 'a mark rests past the next one');
     else if (!next && one.time + one.dwell > cycle + slack)
       issue([...path, 'time'], `a mark lies past the end of the cycle (${cycle} s)`);
+  });
+}
+
+/** Keys in order of time (two at one time are a jump), none past the cycle, tied to marks that are there. */
+function checkKeys(rider: Shape['riders'][number], index: number, duration: number, issue: TellIssue): void {
+  const cycle = rider.pace.cycle ?? duration;
+  const marks = new Set(rider.pace.marks.map((one) => one.id));
+  for (const channel of KEY_CHANNELS) {
+    const keys = rider.keys[channel];
+    keys.forEach((one, j) => {
+      const path = ['riders', index, 'keys', channel, j];
+      if (one.time < (keys[j - 1]?.time ?? 0)) issue([...path, 'time'], 'keys are in order of time');
+      if (one.time > cycle + 1e-9) issue([...path, 'time'], `a key lies past the end of the cycle (${cycle} s)`);
+      if (one.mark !== null && !marks.has(one.mark)) issue([...path, 'mark'], `the rider has no mark "${one.mark}"`);
+    });
+  }
+}
+
+/** How many riders may follow from one another: each has to be posed for the next. */
+const MOST_DEEP = 8;
+
+/** Carriers and targets are there, none depends on itself, and who rides a carried guide is carried with it. */
+function checkCarriers(scene: Shape, issue: TellIssue): void {
+  if (
+    scene.riders.every((one) => dependenciesOf(one).length === 0) &&
+    scene.guides.every((one) => one.carrier === null)
+  )
+    return;
+  const riders = new Map(scene.riders.map((one) => [one.id, one]));
+  const guides = new Map(scene.guides.map((one) => [one.id, one]));
+  const depths = new Map<string, number>();
+  const depthOf = (id: string, above: number): number => {
+    const known = depths.get(id);
+    if (known !== undefined) return known;
+    const rider = riders.get(id);
+    if (!rider || above > MOST_DEEP) return above > MOST_DEEP ? Infinity : 0;
+    const depth = dependenciesOf(rider).reduce((most, one) => Math.max(most, 1 + depthOf(one, above + 1)), 0);
+    if (depth <= MOST_DEEP) depths.set(id, depth);
+    return depth;
+  };
+  scene.riders.forEach((one, i) => {
+    const carrier = one.carrier?.rider ?? null;
+    if (carrier !== null && !riders.has(carrier))
+      issue(['riders', i, 'carrier', 'rider'], `there is no rider "${carrier}"`);
+    const { mode, target } = one.heading;
+    if (mode === 'toward' && target.kind === 'rider' && !riders.has(target.rider))
+      issue(['riders', i, 'heading', 'target', 'rider'], `there is no rider "${target.rider}"`);
+    if (one.guide !== null && (guides.get(one.guide)?.carrier ?? null) !== carrier)
+      issue(['riders', i, 'carrier'], 'a rider on a guide is carried by the rider that carries the guide');
+    if (depthOf(one.id, 0) > MOST_DEEP)
+      issue(
+        ['riders', i, one.carrier ? 'carrier' : 'heading'],
+        `riders are carried, or look toward each other, in a circle or more than ${MOST_DEEP} deep`,
+      );
+  });
+  scene.guides.forEach((one, i) => {
+    if (one.carrier !== null && !riders.has(one.carrier))
+      issue(['guides', i, 'carrier'], `there is no rider "${one.carrier}"`);
+    if (one.carrier !== null && one.stroke) issue(['guides', i, 'stroke'], 'a carried guide cannot be drawn yet');
   });
 }
 
@@ -74,7 +137,11 @@ export function invariantsOf(scene: Shape, issue: TellIssue): void {
   checkIds(scene, issue);
   checkReferences(scene, issue);
   checkLinks(scene, issue);
-  scene.riders.forEach((one, i) => checkMarks(one, i, scene.clock.duration, issue));
+  checkCarriers(scene, issue);
+  scene.riders.forEach((one, i) => {
+    checkMarks(one, i, scene.clock.duration, issue);
+    checkKeys(one, i, scene.clock.duration, issue);
+  });
 }
 
 /** Why an art's markup is not taken; undefined where it is. */

@@ -1,18 +1,21 @@
 import {
+  copyKeys,
   copyMarks,
   copyThings,
   guideById,
   nodesLost,
+  pasteKeys,
   pasteMarks,
   pasteThings,
   pathData,
   riderById,
   type Clip,
+  type KeysClip,
 } from '@pace-line/core';
-import { NOTHING, selectedParts, selectRider } from '../../document/index.ts';
+import { keyIdsOf, NOTHING, selectedParts, selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
-import { change, plural } from './change.ts';
+import { change, perform, plural } from './change.ts';
 import { deleteSelected } from './selecting.ts';
 import { localTimeOf } from './marks.ts';
 import { wordsOfRefusal } from '../../words/refusals.ts';
@@ -43,6 +46,7 @@ function clipOf(desk: Desk): Held | undefined {
   const scene = sceneOf(desk);
   const { guides, riders } = selectionOf(desk);
   const parts = selectedParts(selectionOf(desk));
+  if (parts?.kind.list === 'keys') return { clip: copyKeys(scene, parts.owner, parts.ids), guides: [] };
   if (parts?.kind.list === 'marks') return { clip: copyMarks(scene, parts.owner, parts.ids), guides: [] };
   return guides.length + riders.length > 0 ? { clip: copyThings(scene, guides, riders), guides } : undefined;
 }
@@ -63,10 +67,19 @@ export function pasteHeld(desk: Desk): void {
 
 /** Pastes a copy of what is selected, without touching what was copied. */
 export function duplicateSelected(desk: Desk): void {
-  if (selectedParts(selectionOf(desk))?.kind.list === 'marks')
-    return tell('Marks are duplicated by copying them and pasting at the playhead.');
+  const list = selectedParts(selectionOf(desk))?.kind.list;
+  if (list === 'marks' || list === 'keys')
+    return tell(`${list === 'marks' ? 'Marks' : 'Keys'} are duplicated by copying them and pasting at the playhead.`);
   const made = clipOf(desk);
   if (made) pasteClip(desk, made);
+}
+
+function pasteCopiedKeys(desk: Desk, clip: KeysClip, rider: string): void {
+  const idsOf = (): readonly string[] => keyIdsOf(sceneOf(desk), rider);
+  const before = new Set(idsOf());
+  const args = { rider, clip, time: localTimeOf(desk, rider) };
+  if (!perform(desk, plural('Paste key', clip.keys), pasteKeys, args)) return;
+  desk.doc.select({ ...selectRider(rider), keys: idsOf().filter((id) => !before.has(id)) });
 }
 
 function pasteClip(desk: Desk, { clip, guides }: Held): void {
@@ -76,7 +89,8 @@ function pasteClip(desk: Desk, { clip, guides }: Held): void {
     return;
   }
   const [rider] = selectionOf(desk).riders;
-  if (rider === undefined) return tell('Select the rider whose pace line should get the marks.');
+  if (rider === undefined) return tell(`Select the rider that should get the ${clip.kind}.`);
+  if (clip.kind === 'keys') return pasteCopiedKeys(desk, clip, rider);
   const args = { rider, clip, time: localTimeOf(desk, rider) };
   const refusal = pasteMarks.can(sceneOf(desk), args);
   if (refusal) return tell(wordsOfRefusal(refusal));

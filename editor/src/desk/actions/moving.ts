@@ -1,9 +1,9 @@
-import { moveGuides, moveNodes, moveRiders, shiftMarks } from '@pace-line/core';
+import { moveGuides, moveNodes, moveRiders, shiftKeys, shiftMarks } from '@pace-line/core';
 import { selectedParts } from '../../document/index.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { change, perform, plural } from './change.ts';
 
-/** Moves what is selected by an offset, canvas px; marks move by frames in time and by px along the guide. A held key is one step of undo. */
+/** Moves what is selected by an offset, canvas px; marks move by frames in time and by px along the guide, keys by frames. A held key is one step of undo. */
 export function nudge(desk: Desk, dx: number, dy: number): void {
   desk.doc.inRun(`nudge ${JSON.stringify(selectionOf(desk))}`, () => nudgeOnce(desk, dx, dy));
 }
@@ -14,8 +14,16 @@ function nudgeOnce(desk: Desk, dx: number, dy: number): void {
   if (parts?.kind.list === 'marks') {
     const [rider, marks, seconds] = [parts.owner, parts.ids, dx / sceneOf(desk).clock.fps];
     perform(desk, plural('Move mark', marks), shiftMarks, { rider, marks, seconds, px: -dy });
-  } else if (parts)
+  } else if (parts?.kind.list === 'keys')
+    perform(desk, plural('Move key', parts.ids), shiftKeys, {
+      rider: parts.owner,
+      keys: parts.ids,
+      seconds: dx / sceneOf(desk).clock.fps,
+    });
+  else if (parts)
     perform(desk, plural('Move node', parts.ids), moveNodes, { guide: parts.owner, nodes: parts.ids, dx, dy });
   else if (guides.length + riders.length > 0)
-    change(desk, 'Move', (scene) => moveRiders(moveGuides(scene, { ids: guides, dx, dy }), { ids: riders, dx, dy }));
+    change(desk, 'Move', (scene) =>
+      moveRiders(moveGuides(scene, { ids: guides, dx, dy }), { ids: riders, dx, dy, time: desk.playback.time }),
+    );
 }

@@ -1,4 +1,12 @@
-import { deleteGuides, deleteMarks, deleteNodes, deleteRiders, guideById, riderById } from '@pace-line/core';
+import {
+  deleteGuides,
+  deleteKeys,
+  deleteMarks,
+  deleteNodes,
+  deleteRiders,
+  guideById,
+  riderById,
+} from '@pace-line/core';
 import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
@@ -20,7 +28,7 @@ export function selectAll(desk: Desk): void {
   });
 }
 
-/** Deletes what is selected, the innermost first: marks, nodes, then riders and guides. */
+/** Deletes what is selected, the innermost first: marks, keys, nodes, then riders and guides. */
 export function deleteSelected(desk: Desk): void {
   const scene = sceneOf(desk);
   const { guides, riders } = selectionOf(desk);
@@ -31,6 +39,14 @@ export function deleteSelected(desk: Desk): void {
       plural('Delete mark', parts.ids),
       deleteMarks,
       { rider: parts.owner, marks: parts.ids },
+      selectRider(parts.owner),
+    );
+  else if (parts?.kind.list === 'keys')
+    perform(
+      desk,
+      plural('Delete key', parts.ids),
+      deleteKeys,
+      { rider: parts.owner, keys: parts.ids },
       selectRider(parts.owner),
     );
   else if (parts) {

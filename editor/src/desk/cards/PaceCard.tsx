@@ -2,6 +2,7 @@ import { cycleOf, guideById, loopLength, riderById, type Guide, type Rider } fro
 import { useCalmState } from '../../document/index.ts';
 import { seconds } from '../labels.ts';
 import { Card, Row } from './Card.tsx';
+import { ChosenKeys } from './keys/ChosenKeys.tsx';
 import { EaseSelect } from './pace/EaseSelect.tsx';
 import { ClockRows } from './pace/ClockRows.tsx';
 import { CycleRows } from './pace/CycleRows.tsx';
@@ -21,6 +22,7 @@ export function PaceCard() {
       : `${scene.clock.repeat === 'once' ? 'plays' : 'loop of'} ${seconds(loopLength(scene.clock))}`;
   return (
     <Card name="pace" number={4} title="Pace" summary={summary}>
+      {rider && selection.keys.length > 0 && <ChosenKeys rider={rider} chosen={selection.keys} />}
       {rider && guide ? <PaceRows rider={rider} guide={guide} chosen={selection.marks} /> : <ClockRows />}
       {rider && guide && (
         <>

@@ -5,7 +5,11 @@ import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
+import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
+import { CarriedRows } from './rider/CarriedRows.tsx';
+import { RollRows } from './rider/RollRows.tsx';
+import { SquashRows } from './rider/SquashRows.tsx';
 import { change } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
 import { flipSelection } from '../actions/transforming.ts';
@@ -66,9 +70,16 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
           <PointFields label="Stands at" point={rider.at} onCommit={(at) => patch('Move rider', { at })} />
         </Row>
       )}
+      <CarriedRows rider={rider} />
       <ScaleRow rider={rider} patch={patch} />
       <FlipRow rider={rider} />
       <ArtRows rider={rider} art={art} />
+      <RollRows rider={rider} />
+      <SquashRows rider={rider} art={art} />
+      {rider.guide !== null && <KeyRow rider={rider} channel="lift" />}
+      {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
+      <KeyRow rider={rider} channel="scale" />
+      <KeyRow rider={rider} channel="opacity" />
       <Row label="In the output">
         <Segments
           label="In the output"

@@ -1,13 +1,22 @@
 import { useElementSize } from '@mantine/hooks';
 import { useCallback, useMemo, useState } from 'react';
-import { riderById, ridersOf, type Guide } from '@pace-line/core';
+import {
+  KEY_CHANNELS,
+  loopLength,
+  riderById,
+  ridersOf,
+  type Guide,
+  type KeyChannel,
+  type Rider,
+} from '@pace-line/core';
 import { useCalmState, useSheetState, useSteadyScene } from '../../document/index.ts';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
 import { ScrubSlider } from './ScrubSlider.tsx';
 import { Transport } from './Transport.tsx';
+import { KEY_STRIP, KeyStrips } from './strips/KeyStrips.tsx';
 import { useRoute } from './use-route.ts';
-import { useSheetAxes } from './use-sheet-axes.ts';
+import { timeAxes, useSheetAxes } from './use-sheet-axes.ts';
 import type { Stretch } from './use-sheet-zoom.ts';
 import './sheet.css';
 
@@ -30,9 +39,12 @@ function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: 
   const selection = useSheetState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
   const { ref, ...size } = useElementSize();
-  const pane = useMemo(() => ({ width: size.width, height: size.height }), [size.width, size.height]);
+  const keyed = useKeyed();
+  const strips = Math.min(keyed?.channels.length ?? 0, Math.floor(size.height / 2 / KEY_STRIP)) * KEY_STRIP;
+  const pane = useMemo(() => ({ width: size.width, height: size.height - strips }), [size.width, size.height, strips]);
   // The sheet keeps its measure while a hand works: what is drawn larger than it is fitted when the hand lets go. A guide that is just being made has none yet.
   const measured = guide && ridersOf(committed, guide.id).length > 0 ? committed : scene;
+  const length = loopLength(scene.clock);
   const axes = useSheetAxes(measured, guide?.id, pane, stretch);
   return (
     <div className="sheet-host" ref={ref}>
@@ -41,8 +53,20 @@ function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: 
       ) : (
         riders.length === 0 && <EmptySheet guide={guide} />
       )}
+      {keyed && strips > 0 && (
+        <div className="key-strips-host" style={{ height: strips }}>
+          <KeyStrips {...keyed} axes={axes ?? timeAxes(pane, length, stretch)} width={size.width} length={length} />
+        </div>
+      )}
     </div>
   );
+}
+
+/** The selected rider, and which of its channels have keys. */
+function useKeyed(): { readonly rider: Rider; readonly channels: readonly KeyChannel[] } | undefined {
+  const rider = useCalmState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
+  const channels = KEY_CHANNELS.filter((channel) => rider && rider.keys[channel].length > 0);
+  return rider && channels.length > 0 ? { rider, channels } : undefined;
 }
 
 function EmptySheet({ guide }: { guide: Guide | undefined }) {

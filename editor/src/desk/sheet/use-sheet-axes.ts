@@ -12,6 +12,22 @@ const PADDING = 0.02;
 /** px. A pane smaller than this shows no chart. */
 const SMALLEST = 120;
 
+/** Where time stands on a sheet that shows no route. */
+export const timeAxes = (
+  size: { readonly width: number; readonly height: number },
+  length: number,
+  stretch: readonly [number, number] | null,
+): Axes => ({
+  left: NAMES,
+  right: size.width - 16,
+  top: 0,
+  bottom: size.height,
+  from: stretch?.[0] ?? -MARGIN * length,
+  to: stretch?.[1] ?? (1 + MARGIN) * length,
+  low: 0,
+  high: 1,
+});
+
 /**
  * Where time and distance stand on the sheet: the loop with its margins, or the stretch of time that was zoomed to; all that the riders reach. The same
  * object as long as its numbers are the same, so that what is drawn with it can stand.

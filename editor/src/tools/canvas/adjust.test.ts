@@ -192,9 +192,12 @@ describe('adjusting', () => {
   });
   test('the nearest of a kind wins, and a finger reaches further than a mouse', () => {
     const hits = (p: Pointer): string[] =>
-      hitsAt(doc.state.committed, { guides: [guide().id], nodes: [], riders: [], marks: [] }, host.poses(), p).map(
-        (hit) => hit.kind,
-      );
+      hitsAt(
+        doc.state.committed,
+        { guides: [guide().id], nodes: [], riders: [], marks: [], keys: [] },
+        host.poses(),
+        p,
+      ).map((hit) => hit.kind);
     expect(hits(at(300, 110))).not.toContain('node');
     expect(hits(at(300, 110, { kind: 'touch' }))[0]).toBe('node');
     expect(hits(at(300, 103, { zoom: 4 }))).not.toContain('node');

@@ -322,7 +322,7 @@ describe('acting out', () => {
     expect(bench.state.ticks).toEqual([]);
   });
   test('without a rider, or let go too soon, it says what to do', () => {
-    doc.select({ guides: [], nodes: [], riders: [], marks: [] });
+    doc.select({ guides: [], nodes: [], riders: [], marks: [], keys: [] });
     const tool = actOutTool(host, () => undefined);
     click(tool, at(900, 600));
     expect(bench.state.said[0]).toMatch(/rider/);

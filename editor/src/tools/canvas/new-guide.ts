@@ -38,6 +38,7 @@ export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boo
     visible: true,
     locked: false,
     corridor: null,
+    carrier: null,
   };
 }
 

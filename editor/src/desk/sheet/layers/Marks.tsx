@@ -16,6 +16,7 @@ import { footOfMark, restHandleX } from '../../../tools/sheet/index.ts';
 import { isTabStop } from '../../actions/parts-in-order.ts';
 import { nudge } from '../../actions/moving.ts';
 import { useDesk } from '../../context.ts';
+import { wayOfArrow } from '../arrows.ts';
 import { inRouteColor } from '../tints.ts';
 import { markLabel, seconds } from '../../labels.ts';
 
@@ -98,16 +99,6 @@ function MarkRing({ rider, mark, axes, shown, distance, chosen, isFirst, isStop 
       {isChosen && chosen.length === 1 && <MarkWords mark={mark} x={x} y={y} axes={axes} />}
     </g>
   );
-}
-
-/** Arrows as frames in time and px along the guide; with Shift ten of them. The key is used up. */
-function wayOfArrow(event: KeyboardEvent): readonly [number, number] | undefined {
-  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-  if (!way) return undefined;
-  event.preventDefault();
-  event.stopPropagation();
-  const size = event.shiftKey ? 10 : 1;
-  return [(way[0] ?? 0) * size, (way[1] ?? 0) * size];
 }
 
 function MarkWords({ mark, x, y, axes }: { mark: Mark; x: number; y: number; axes: Axes }) {

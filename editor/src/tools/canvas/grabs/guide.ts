@@ -24,7 +24,9 @@ export const guide: Grab<Hit & { kind: 'guide' }> = {
   holdsTime: false,
   isSelected: (selection, hit) => selection.guides.includes(hit.guide) && selection.nodes.length === 0,
   select: (before, hit, shift) =>
-    shift ? { ...before, nodes: [], marks: [], guides: toggled(before.guides, hit.guide) } : selectGuide(hit.guide),
+    shift
+      ? { ...before, nodes: [], marks: [], keys: [], guides: toggled(before.guides, hit.guide) }
+      : selectGuide(hit.guide),
   begin(host, { guide: id, span, t }) {
     const refusal = pullSpan.can(host.scene(), { guide: id, span, t, to: [0, 0] });
     if (refusal) {

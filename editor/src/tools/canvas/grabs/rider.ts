@@ -32,7 +32,9 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
   holdsTime: true,
   isSelected: (selection, hit) => selection.riders.includes(hit.rider),
   select: (before, hit, shift) =>
-    shift ? { ...before, nodes: [], marks: [], riders: toggled(before.riders, hit.rider) } : selectRider(hit.rider),
+    shift
+      ? { ...before, nodes: [], marks: [], keys: [], riders: toggled(before.riders, hit.rider) }
+      : selectRider(hit.rider),
   begin(host, hit, pressed) {
     const scene = host.scene();
     const one = riderById(scene, hit.rider);

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { CircleError, orderOfDependence } from './graph.ts';
+import { CircleError, orderOfDependence } from './dependence.ts';
 
 const order = (needs: Record<string, readonly string[]>): string[] => {
   const ids = Object.keys(needs);

@@ -1,7 +1,11 @@
-import type { Rider } from '../scene/index.ts';
+import type { Rider } from './schema/types.ts';
 
-/** The riders that a rider's pose is made from. Nothing is carried and nothing is aimed at yet. */
-export const dependenciesOf = (_rider: Rider): readonly string[] => [];
+/** The riders that a rider's pose is made from: the one that carries it and the one it looks toward. */
+export function dependenciesOf({ carrier, heading }: Pick<Rider, 'carrier' | 'heading'>): readonly string[] {
+  const needed = carrier ? [carrier.rider] : [];
+  if (heading.mode === 'toward' && heading.target.kind === 'rider') needed.push(heading.target.rider);
+  return needed;
+}
 
 /** Thrown where riders depend on each other in a circle; the schema and the commands refuse such scenes. */
 export class CircleError extends Error {}

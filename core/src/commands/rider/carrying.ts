@@ -1,0 +1,139 @@
+import { POSE } from '../../motion/index.ts';
+import {
+  CircleError,
+  dependenciesOf,
+  orderOfDependence,
+  riderById,
+  type Carrier,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
+import { transformedNode, type Matrix } from '../guide/transform.ts';
+import {
+  command,
+  guideOf,
+  missingGuide,
+  missingRider,
+  refusal,
+  replaceGuide,
+  replaceRider,
+  riderOf,
+  type Refusal,
+} from '../command.ts';
+import { lockedGuide } from '../node/check-nodes.ts';
+import { carriedBy, withCarriers } from './carriers.ts';
+import { poseOf, stoodAs } from './standing.ts';
+
+/** Why a rider cannot depend on others as it would: they depend on each other in a circle. */
+function circle(scene: Scene, next: Rider): Refusal | undefined {
+  const riders = scene.riders.map((one) => (one.id === next.id ? next : one));
+  try {
+    orderOfDependence(riders, ({ id }) => id, dependenciesOf);
+    return undefined;
+  } catch (error) {
+    if (error instanceof CircleError) return refusal('carried-in-circle', { name: next.name });
+    throw error;
+  }
+}
+
+/** Lets a parked rider be carried by another, or by none; at a time, s, it stays where it is. What it takes over of its carrier may change as well. */
+export const carryRider = command<{ rider: string; carrier: Carrier | null; time: number }>(
+  (scene, { rider: id, carrier }) => {
+    const missing = missingRider(scene, id) ?? (carrier ? missingRider(scene, carrier.rider) : undefined);
+    if (missing) return missing;
+    const rider = riderOf(scene, id);
+    if (rider.guide !== null && carrier?.rider !== rider.carrier?.rider) return refusal('carried-with-guide');
+    return circle(scene, { ...rider, carrier });
+  },
+  (scene, { rider: id, carrier, time }) => {
+    const rider = riderOf(scene, id);
+    const pose = poseOf(scene, id, time);
+    const next = replaceRider(scene, { ...rider, carrier });
+    return rider.guide === null && pose ? stoodAs(next, id, time, pose) : next;
+  },
+);
+
+/** Lets a guide, with all that rides it, be carried by a rider, or by none; at a time, s, it stays where it is. */
+export const carryGuide = command<{ guide: string; carrier: string | null; time: number }>(
+  (scene, { guide: id, carrier }) => {
+    const missing =
+      missingGuide(scene, id) ??
+      lockedGuide(scene, [id]) ??
+      (carrier === null ? undefined : missingRider(scene, carrier));
+    if (missing) return missing;
+    const guide = guideOf(scene, id);
+    if (guide.link) return refusal('linked', { name: guide.name });
+    if (carrier !== null && guide.stroke) return refusal('carried-stroke', { name: guide.name });
+    if (carrier === null) return undefined;
+    return scene.riders
+      .filter((rider) => rider.guide === id)
+      .map((rider) => circle(scene, { ...rider, carrier: carriedBy(carrier) }))
+      .find(Boolean);
+  },
+  (scene, { guide: id, carrier, time }) => {
+    const guide = guideOf(scene, id);
+    const from = matrixOf(scene, guide.carrier, time);
+    const to = inverse(matrixOf(scene, carrier, time));
+    const moved = to ? movedGuide({ ...guide, carrier }, product(to, from)) : { ...guide, carrier };
+    return withCarriers(replaceGuide(scene, moved));
+  },
+);
+
+const STILL: Matrix = [1, 0, 0, 1, 0, 0];
+
+/** What takes places of a carrier's frame to the canvas at a time, s. */
+function matrixOf(scene: Scene, carrier: string | null, time: number): Matrix {
+  const pose = carrier === null ? undefined : poseOf(scene, carrier, time);
+  if (!pose) return STILL;
+  const at = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => pose[POSE[key]] ?? 0;
+  return [at('a'), at('b'), at('c'), at('d'), at('e'), at('f')];
+}
+
+function inverse([a, b, c, d, e, f]: Matrix): Matrix | undefined {
+  const det = a * d - b * c;
+  if (Math.abs(det) < 1e-12) return undefined;
+  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
+}
+
+const product = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [
+  a * g + c * h,
+  b * g + d * h,
+  a * i + c * j,
+  b * i + d * j,
+  a * k + c * l + e,
+  b * k + d * l + f,
+];
+
+/** A guide's nodes moved; a shape's parameters no longer say what it is. */
+function movedGuide({ shape: _shape, ...guide }: Guide, matrix: Matrix): Guide {
+  return { ...guide, nodes: guide.nodes.map((node) => transformedNode(node, matrix)) };
+}
+
+/** What is to go taken out of the scene's dependences: what it carries stays where it is at the loop's start, and who looks toward it looks there. */
+export function released(scene: Scene, gone: readonly string[]): Scene {
+  const isGone = (id: string | null | undefined): boolean => id != null && gone.includes(id);
+  let result = scene;
+  for (const guide of scene.guides)
+    if (isGone(guide.carrier))
+      result = replaceGuide(result, movedGuide({ ...guide, carrier: null }, matrixOf(scene, guide.carrier, 0)));
+  for (const rider of scene.riders) {
+    if (gone.includes(rider.id)) continue;
+    const { target, mode } = rider.heading;
+    if (target.kind === 'rider' && isGone(target.rider)) {
+      const seen = poseOf(scene, target.rider, 0);
+      const at = [seen?.[POSE.x] ?? 0, seen?.[POSE.y] ?? 0] as const;
+      const heading = {
+        ...rider.heading,
+        target: { kind: 'point' as const, at: mode === 'toward' ? at : ([0, 0] as const) },
+      };
+      result = replaceRider(result, { ...(riderById(result, rider.id) ?? rider), heading });
+    }
+    if (!isGone(rider.carrier?.rider)) continue;
+    const pose = poseOf(scene, rider.id, 0);
+    const free = { ...(riderById(result, rider.id) ?? rider), carrier: null };
+    result = replaceRider(result, free);
+    if (rider.guide === null && pose) result = stoodAs(result, rider.id, 0, pose);
+  }
+  return result;
+}

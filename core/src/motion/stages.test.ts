@@ -1,0 +1,417 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Scene } from '../scene/index.ts';
+import { referencePose } from '../testing/reference.ts';
+import { BOX_ART, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import { prepare } from './index.ts';
+
+type Json = Record<string, unknown>;
+
+/** In steps of a thousandth of the way: extremes have tests of their own. */
+const between = (min: number, max: number) =>
+  fc.integer({ min: 0, max: 1000 }).map((k) => min + ((max - min) * k) / 1000);
+const choice = fc.constantFrom;
+
+const ease = choice(
+  { kind: 'steady' },
+  { kind: 'family', family: 'cubic', mode: 'in-out' },
+  { kind: 'family', family: 'back', mode: 'out' },
+  { kind: 'bezier', values: [0.3, 0, 0.2, 1] },
+);
+
+/** Keys of a channel within four seconds. */
+const keysOf = (value: fc.Arbitrary<unknown>): fc.Arbitrary<Json[]> =>
+  fc
+    .array(fc.record({ time: between(0, 4), value, ease }), { maxLength: 3 })
+    .map((keys) => [...keys].sort((a, b) => a.time - b.time));
+
+const keys = fc.record(
+  {
+    turn: keysOf(between(-90, 90)),
+    scale: keysOf(fc.tuple(between(0.4, 2), between(0.4, 2))),
+    opacity: keysOf(between(0, 1)),
+    lift: keysOf(between(-40, 40)),
+    lead: keysOf(between(-60, 60)),
+    squash: keysOf(fc.tuple(between(0.5, 2), between(-400, 400))),
+  },
+  { requiredKeys: [] },
+);
+
+const heading = fc.record(
+  {
+    mode: choice('level', 'along', 'contacts', 'toward'),
+    offset: between(-180, 180),
+    base: between(10, 60),
+    target: fc.record({ kind: fc.constant('point'), at: fc.tuple(between(700, 900), between(-200, 0)) }),
+    smooth: choice(0, 30, 120),
+    reverse: choice('keep', 'turn'),
+    left: choice('over', 'mirror'),
+  },
+  { requiredKeys: ['mode'] },
+);
+
+const pace = fc
+  .array(fc.record({ gap: between(0.2, 1), share: between(0, 2), dwell: choice(0, 0.2), ease }), {
+    minLength: 1,
+    maxLength: 3,
+  })
+  .map((legs) => {
+    let time = 0;
+    return legs.map(({ gap, share, dwell, ease: way }) => {
+      const mark = { time: time + gap, dwell, ease: way, place: { by: 'share', value: share } };
+      time += gap + dwell;
+      return mark;
+    });
+  });
+
+const rider = fc.record({
+  guide: choice('loops', 'loops', 'loops', null),
+  pace,
+  heading,
+  lift: choice(0, 15),
+  lead: choice(0, -20),
+  scale: choice([1, 1], [1.4, -0.8], [-1, 1]),
+  stand: between(-200, 200),
+  at: fc.tuple(between(0, 60), between(0, 60)),
+  keys,
+  roll: choice(
+    null,
+    null,
+    { radius: 17 },
+    { radius: null, side: 'right' },
+    { radius: 23, guide: 'centre' },
+    { radius: 12, guide: 'centre', side: 'right' },
+  ),
+  squash: choice(
+    null,
+    null,
+    { by: 'keys' },
+    { by: 'keys', axis: 'own', about: [10, 40] },
+    { by: 'speed', strength: 0.8, limit: 1.5 },
+    { by: 'speed', axis: 'own', about: [60, 0] },
+  ),
+  carries: fc.record({ turn: fc.boolean(), scale: fc.boolean(), mirror: fc.boolean() }),
+});
+
+/** A rider on a guide, one carried by it, and one that the second carries. */
+const scenes = fc
+  .tuple(rider, rider, rider, choice('loop', 'there-and-back', 'once'), between(-2, 2))
+  .map(([first, second, third, repeat, delay]): Scene => {
+    const make = (id: string, given: typeof first, carrier: string | null): Json => {
+      const { pace: marks, keys: channels, carries, ...more } = given;
+      const named = Object.fromEntries(
+        Object.entries(channels).map(([channel, list]) => [
+          channel,
+          list.map((key, i) => ({ id: `${id}-${channel}${i}`, ...key })),
+        ]),
+      );
+      return riderOn(id, 'loops', marks, {
+        ...more,
+        guide: carrier === null ? more.guide : null,
+        keys: named,
+        carrier: carrier === null ? null : { rider: carrier, ...carries },
+        pace: { repeat, delay },
+      });
+    };
+    return sceneOf({
+      clock: { duration: 4, fps: 30, repeat: 'loop' },
+      art: [{ ...BOX_ART, facing: delay > 1 ? 170 : 0 }],
+      guides: [LOOPS],
+      riders: [make('a', first, null), make('b', second, 'a'), make('c', third, 'b')],
+    });
+  });
+
+const CORNERS = [
+  [0, 0],
+  [60, 0],
+  [0, 40],
+  [60, 40],
+] as const;
+
+/** Largest distance of the art's corners under the fast pose from those under the slow one. */
+function gapAt(scene: Scene, index: number, time: number): number {
+  const fast = prepare(scene).poseAt(time);
+  const slow = referencePose(scene, scene.riders[index]!, time);
+  const m = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => fast.of(index, key));
+  expect(fast.of(index, 'opacity')).toBeCloseTo(slow.opacity, 9);
+  return Math.max(
+    ...CORNERS.map(([x, y]) =>
+      Math.hypot(
+        m[0]! * x + m[2]! * y + m[4]! - (slow.matrix[0] * x + slow.matrix[2] * y + slow.matrix[4]),
+        m[1]! * x + m[3]! * y + m[5]! - (slow.matrix[1] * x + slow.matrix[3] * y + slow.matrix[5]),
+      ),
+    ),
+  );
+}
+
+/** The matrix that a pose's own factors make. */
+function gapOfFactors(scene: Scene, index: number, time: number): number {
+  const pose = prepare(scene).poseAt(time);
+  const of = (key: Parameters<typeof pose.of>[1]): number => pose.of(index, key);
+  const [cos, sin, lean] = [Math.cos(of('angle')), Math.sin(of('angle')), Math.tan(of('skew'))];
+  const made = [
+    cos * of('scaleX'),
+    sin * of('scaleX'),
+    (cos * lean - sin) * of('scaleY'),
+    (sin * lean + cos) * of('scaleY'),
+  ];
+  return Math.max(...(['a', 'b', 'c', 'd'] as const).map((key, i) => Math.abs(of(key) - made[i]!)));
+}
+
+describe('all that a rider can do, against the slow reference', () => {
+  test('random riders, carried two deep, at random times', () => {
+    let compared = 0;
+    fc.assert(
+      fc.property(scenes, fc.array(between(-6, 12), { minLength: 6, maxLength: 6 }), (scene, times) => {
+        const motion = prepare(scene);
+        for (const time of times) {
+          const beside = motion.riders.flatMap((one) => one.events(time - 2e-3, time + 2e-3));
+          const near = beside.filter((event) => Math.abs(event - time) < 1.9e-3);
+          if (near.length > 0) continue;
+          for (const index of [0, 1, 2]) {
+            compared++;
+            expect(gapAt(scene, index, time)).toBeLessThan(1e-5);
+            expect(gapOfFactors(scene, index, time)).toBeLessThan(1e-9);
+          }
+        }
+      }),
+      { numRuns: 40, seed: 8, endOnFailure: true },
+    );
+    expect(compared).toBeGreaterThan(250);
+  }, 120_000);
+});
+
+test('no faster than its limit, against small steps', () => {
+  const scene = sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn(
+        'a',
+        'loops',
+        [
+          { time: 0, place: { by: 'share', value: 0 }, ease: { kind: 'steady' } },
+          { time: 2, place: { by: 'share', value: 0.7 } },
+          { time: 4, place: { by: 'share', value: 0 } },
+        ],
+        { heading: { mode: 'along', limit: 100 } },
+      ),
+    ],
+  });
+  // Within a thousandth of a rad on the box's farthest corner, 45 px from the pivot.
+  for (const time of [1.77]) expect(gapAt(scene, 0, time)).toBeLessThan(0.045);
+}, 60_000);
+
+const steady = [
+  { time: 0, place: { by: 'share', value: 0 } },
+  { time: 4, place: { by: 'share', value: 1 } },
+];
+const one = (guide: Json, more: Json, clock: Json = {}): Scene =>
+  sceneOf({
+    clock: { duration: 4, fps: 30, repeat: 'loop', ...clock },
+    guides: [guide],
+    riders: [riderOn('r', guide['id'] as string, steady, more)],
+  });
+const valueAt = (
+  scene: Scene,
+  time: number,
+  key: 'x' | 'y' | 'angle' | 'scaleX' | 'scaleY' | 'skew',
+  side: 1 | -1 = 1,
+) => prepare(scene).poseAt(time, undefined, side).of(0, key);
+const DEGREES = 180 / Math.PI;
+
+/** A circle of four cubics, radius 100 about (300, 300), clockwise from its left. */
+const K = 100 * 0.5522847498;
+const CIRCLE = {
+  id: 'circle',
+  name: 'Circle',
+  closed: true,
+  color: '#0B7A75',
+  nodes: [
+    { id: 'c1', x: 200, y: 300, in: [0, K], out: [0, -K] },
+    { id: 'c2', x: 300, y: 200, in: [-K, 0], out: [K, 0] },
+    { id: 'c3', x: 400, y: 300, in: [0, -K], out: [0, K] },
+    { id: 'c4', x: 300, y: 400, in: [K, 0], out: [-K, 0] },
+  ],
+};
+
+describe('closed forms', () => {
+  test('two contacts on a circle: the chord’s direction, the pivot at its middle', () => {
+    const scene = one(CIRCLE, { heading: { mode: 'contacts', base: 60 } });
+    for (const time of [0.3, 1.1, 2.7]) {
+      const [x, y] = [valueAt(scene, time, 'x') - 300, valueAt(scene, time, 'y') - 300];
+      expect(Math.hypot(x, y)).toBeCloseTo(Math.sqrt(100 ** 2 - 30 ** 2), 1);
+      const radial = Math.atan2(y, x) + Math.PI / 2;
+      const off = valueAt(scene, time, 'angle') - radial;
+      expect(Math.abs(off - 2 * Math.PI * Math.round(off / (2 * Math.PI))) * DEGREES).toBeLessThan(0.05);
+    }
+  });
+  test('a corner of a square smoothed over 40 px turns evenly over them', () => {
+    const scene = one(SQUARE, { heading: { mode: 'along', smooth: 40 } });
+    const at = (s: number): number => valueAt(scene, (s / 400) * 4, 'angle') * DEGREES;
+    expect(at(50)).toBeCloseTo(0, 6);
+    expect(at(80 + 1e-9)).toBeCloseTo(0, 5);
+    expect(at(90)).toBeCloseTo(22.5, 6);
+    expect(at(100)).toBeCloseTo(45, 6);
+    expect(at(119)).toBeCloseTo(87.75, 6);
+    expect(at(121)).toBeCloseTo(90, 6);
+  });
+  test('a limit of 90 degrees a second takes a second for a corner, and starts at it', () => {
+    const scene = one(SQUARE, { heading: { mode: 'along', limit: 90.9 } });
+    const at = (time: number): number => valueAt(scene, time, 'angle') * DEGREES;
+    expect(at(1.5) - at(1)).toBeCloseTo(45.45, 2);
+    expect(at(2) - at(1.995)).toBeLessThan(0.5);
+    const all = Array.from({ length: 400 }, (_, i) => at(i / 100));
+    all.slice(1).forEach((value, i) => expect(Math.abs(value - all[i]!)).toBeLessThan(0.9091));
+  });
+  test.each([
+    ['ground', 'left', (2 * Math.PI * 100) / 20 + 2 * Math.PI],
+    ['ground', 'right', -(2 * Math.PI * 100) / 20 + 2 * Math.PI],
+    ['centre', 'left', (2 * Math.PI * 100) / 20],
+    ['centre', 'right', -(2 * Math.PI * 100) / 20],
+  ])('a wheel of 20 px round a circle of 100: %s, %s', (guide, side, turns) => {
+    const scene = one(CIRCLE, { roll: { radius: 20, guide, side } });
+    expect(valueAt(scene, 4, 'angle', -1)).toBeCloseTo(turns, 1);
+    const away = Math.hypot(valueAt(scene, 1.3, 'x') - 300, valueAt(scene, 1.3, 'y') - 300);
+    expect(away).toBeCloseTo(guide === 'centre' ? 100 : side === 'left' ? 120 : 80, 1);
+  });
+  test('the rim stands still where it touches the ground, on a wave too', () => {
+    const wave = {
+      ...LINE,
+      nodes: Array.from({ length: 9 }, (_, i) => ({
+        id: `w${i}`,
+        x: 60 * i,
+        y: i % 2 === 0 ? 300 : 260,
+        in: [-30, 0],
+        out: [30, 0],
+      })),
+    };
+    const scene = one(wave, { roll: { radius: 14 } });
+    const motion = prepare(scene);
+    const rider = motion.riders[0]!;
+    const h = 1e-4;
+    // What of the art touches at a time, and where it is a little before and after: it comes down and goes up again, and does not slide.
+    let slipped = 0;
+    for (let i = 1; i < 400; i++) {
+      const time = (4 * i) / 400;
+      const frame = rider.path!.frameAtDistance(rider.footAt(time));
+      const pose = (at: number): { x: number; y: number; angle: number } => ({
+        x: motion.poseAt(at).of(0, 'x'),
+        y: motion.poseAt(at).of(0, 'y'),
+        angle: motion.poseAt(at).of(0, 'angle'),
+      });
+      const now = pose(time);
+      const [dx, dy] = [frame.x - now.x, frame.y - now.y];
+      expect(Math.hypot(dx, dy)).toBeCloseTo(14, 6);
+      const touching = (at: number): [number, number] => {
+        const { x, y, angle } = pose(at);
+        const turn = angle - now.angle;
+        return [x + Math.cos(turn) * dx - Math.sin(turn) * dy, y + Math.sin(turn) * dx + Math.cos(turn) * dy];
+      };
+      const [before, after] = [touching(time - h), touching(time + h)];
+      const along = ((after[0] - before[0]) * frame.tangentX + (after[1] - before[1]) * frame.tangentY) / (2 * h);
+      slipped += Math.abs(along) * (4 / 400);
+    }
+    expect(slipped).toBeLessThan(0.1);
+  });
+  test('squash keeps the area, and the point that it is about', () => {
+    const scene = one(LINE, {
+      heading: { mode: 'along', offset: 33 },
+      keys: {
+        squash: [
+          { id: 'k1', time: 0, value: [1, 0] },
+          { id: 'k2', time: 2, value: [0.5, 70] },
+          { id: 'k3', time: 4, value: [1.7, 100] },
+        ],
+      },
+      squash: { by: 'keys', axis: 'own', about: [30, 40] },
+    });
+    const plain = one(LINE, { heading: { mode: 'along', offset: 33 } });
+    for (const time of [0.5, 1.5, 2.5, 3.9]) {
+      const floor = (of: Scene): [number, number] => {
+        const pose = prepare(of).poseAt(time);
+        const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f') => pose.of(0, key);
+        expect(m('a') * m('d') - m('b') * m('c')).toBeCloseTo(1, 9);
+        return [m('a') * 30 + m('c') * 40 + m('e'), m('b') * 30 + m('d') * 40 + m('f')];
+      };
+      const [squashed, straight] = [floor(scene), floor(plain)];
+      expect(squashed[0]).toBeCloseTo(straight[0], 9);
+      expect(squashed[1]).toBeCloseTo(straight[1], 9);
+    }
+  });
+  test('on the way back it turns round and is mirrored: upright, its nose ahead', () => {
+    const scene = one(
+      LINE,
+      { heading: { mode: 'along', reverse: 'turn', left: 'mirror' } },
+      { repeat: 'there-and-back' },
+    );
+    expect([valueAt(scene, 1, 'scaleY'), valueAt(scene, 1, 'angle')]).toEqual([1, 0]);
+    expect(valueAt(scene, 5, 'scaleY')).toBe(-1);
+    expect(Math.abs(valueAt(scene, 5, 'angle'))).toBeCloseTo(Math.PI, 9);
+    expect([valueAt(scene, 4, 'scaleY', -1), valueAt(scene, 4, 'scaleY', 1)]).toEqual([1, -1]);
+  });
+  test('art drawn facing left is mirrored to the right rather than flown upside down', () => {
+    const scene = one(LINE, { heading: { mode: 'along', left: 'mirror' } });
+    const turned = { ...scene, art: scene.art.map((art) => ({ ...art, facing: 180 })) };
+    const pose = prepare(turned).poseAt(1);
+    expect([pose.of(0, 'a'), pose.of(0, 'd')].map((value) => Math.round(value * 1e9) / 1e9)).toEqual([-1, 1]);
+  });
+  test('what hangs upright on what turns', () => {
+    const scene = sceneOf({
+      guides: [CIRCLE],
+      riders: [
+        riderOn('arm', 'circle', steady),
+        riderOn('label', 'circle', [], { guide: null, at: [80, 20], carrier: { rider: 'arm', turn: false } }),
+      ],
+    });
+    for (const time of [0.4, 1.7, 3.2]) {
+      const pose = prepare(scene).poseAt(time);
+      expect(Math.cos(pose.of(1, 'angle'))).toBeCloseTo(1, 9);
+      expect(Math.hypot(pose.of(1, 'x') - pose.of(0, 'x'), pose.of(1, 'y') - pose.of(0, 'y'))).toBeCloseTo(60, 9);
+    }
+  });
+  test('toward a rider, and back: their noses meet', () => {
+    const scene = sceneOf({
+      guides: [LINE, { ...SQUARE }],
+      riders: [
+        riderOn('one', 'square', steady, { heading: { mode: 'toward', target: { kind: 'rider', rider: 'two' } } }),
+        riderOn('two', 'line', steady),
+      ],
+    });
+    for (const time of [0.4, 1.7, 3.2]) {
+      const pose = prepare(scene).poseAt(time);
+      const want = Math.atan2(pose.of(1, 'y') - pose.of(0, 'y'), pose.of(1, 'x') - pose.of(0, 'x'));
+      expect(Math.cos(pose.of(0, 'angle') - want)).toBeCloseTo(1, 12);
+    }
+  });
+});
+
+describe('what a scene may not hold', () => {
+  const riders = (...all: Json[]): string => {
+    try {
+      sceneOf({ guides: [LINE, { ...SQUARE, carrier: 'b' }], riders: all });
+      return '';
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  const b = riderOn('b', 'line', steady);
+  test.each([
+    ['in a circle', riders({ ...b, guide: null, carrier: { rider: 'b' } })],
+    ['no rider', riders(b, riderOn('a', 'line', [], { guide: null, carrier: { rider: 'x' } }))],
+    ['carries the guide', riders(b, riderOn('a', 'square', steady))],
+    [
+      'keys are in order',
+      riders({
+        ...b,
+        keys: {
+          turn: [
+            { id: 'x', time: 2, value: 0 },
+            { id: 'y', time: 1, value: 0 },
+          ],
+        },
+      }),
+    ],
+    ['past the end', riders({ ...b, keys: { turn: [{ id: 'x', time: 5, value: 0 }] } })],
+    ['no mark', riders({ ...b, keys: { turn: [{ id: 'x', time: 2, value: 0, mark: 'zz' }] } })],
+  ])('%s', (words, message) => expect(message).toContain(words));
+});

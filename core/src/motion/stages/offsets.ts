@@ -1,0 +1,24 @@
+import { addKeyed, keyEvents } from '../key-lines.ts';
+import { SLOT } from '../slots.ts';
+import type { PoseStageMaker } from '../stage.ts';
+
+/** Lift and lead, with their keys. */
+export const offsetsStage: PoseStageMaker = (prepared) => {
+  const { rider, way, keys } = prepared;
+  if (!way) return undefined;
+  const { lift: raised } = prepared;
+  const { lead: ahead } = rider;
+  const { lift, lead } = keys;
+  const moves = [lift, lead].some((line) => line && !line.isStill);
+  return {
+    run({ row, side, direction }) {
+      const localSide = side === direction ? 1 : -1;
+      row[SLOT.lift] = raised;
+      row[SLOT.lead] = ahead;
+      addKeyed(row, SLOT.lift, lift, SLOT.local, localSide);
+      addKeyed(row, SLOT.lead, lead, SLOT.local, localSide);
+    },
+    varies: moves ? ['x', 'y'] : [],
+    events: keyEvents(prepared, [lift, lead]),
+  };
+};

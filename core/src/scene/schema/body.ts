@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { id, vec } from './ids.ts';
+
+/** Spin without slip. */
+export const rollSchema = z.strictObject({
+  /** px on the canvas; null: half the smaller side of the art's box, scaled. */
+  radius: z.number().min(0.1).max(1e6).nullable().default(null),
+  /** What the guide is: the ground (the rider is lifted by the radius), or the way of the centre. */
+  guide: z.enum(['ground', 'centre']).default('ground'),
+  /** On which side of the ground it rolls, as seen along the guide's direction. */
+  side: z.enum(['left', 'right']).default('left'),
+});
+
+/** Stretched one way and narrowed across, so that the area stays. */
+export const squashSchema = z.strictObject({
+  by: z.enum(['keys', 'speed']).default('keys'),
+  /** Along the direction in which the rider heads, or along an axis of its own. */
+  axis: z.enum(['heading', 'own']).default('heading'),
+  /** What stays where it is, in px of the art's box; null: the pivot. */
+  about: vec.nullable().default(null),
+  /** By speed: stretch for each 1,000 px/s. */
+  strength: z.number().min(-20).max(20).default(0.5),
+  /** By speed: the most that it is stretched, or, as one over it, narrowed. */
+  limit: z.number().min(1).max(20).default(2),
+});
+
+/** The rider that carries another: place, guide and heading are in its frame, the px of its art. */
+export const carrierSchema = z.strictObject({
+  rider: id,
+  turn: z.boolean().default(true),
+  scale: z.boolean().default(true),
+  mirror: z.boolean().default(true),
+});

@@ -1,0 +1,64 @@
+import { deleteKeys, countedIds, riderById, setKey, type Key, type KeyChannel, type Rider } from '@pace-line/core';
+import { sceneOf, type Desk } from '../desk.ts';
+import { change, perform } from './change.ts';
+import { localTimeOf } from './marks.ts';
+
+/** What channels of keys are called. */
+export const CHANNEL_NAMES: Readonly<Record<KeyChannel, string>> = {
+  turn: 'turn',
+  scale: 'scale',
+  opacity: 'opacity',
+  lift: 'lift',
+  lead: 'lead',
+  squash: 'stretch',
+};
+
+const percent = (value: number): string => `${Math.round(value * 1000) / 10}%`;
+const px = (value: number): string => `${Math.round(value * 10) / 10} px`;
+
+/** A key's value in a few letters. */
+export function wordsOfKeyValue(channel: KeyChannel, value: Key['value']): string {
+  const [first, second] = [value].flat() as readonly number[];
+  switch (channel) {
+    case 'turn':
+      return `${Math.round((first ?? 0) * 10) / 10}°`;
+    case 'scale':
+      return first === second ? percent(first ?? 1) : `${percent(first ?? 1)} × ${percent(second ?? 1)}`;
+    case 'opacity':
+    case 'squash':
+      return percent(first ?? 1);
+    case 'lift':
+    case 'lead':
+      return px(first ?? 0);
+  }
+}
+
+/** The playhead in a rider's own time, on the nearest frame, s. */
+function frameTimeOf(desk: Desk, rider: string): number {
+  const { fps } = sceneOf(desk).clock;
+  return Math.round(localTimeOf(desk, rider) * fps) / fps;
+}
+
+/** The key of a channel that stands at a local time, within half a frame. */
+export const keyNear = (rider: Rider, channel: KeyChannel, local: number, fps: number): Key | undefined =>
+  (rider.keys[channel] as readonly Key[]).find((key) => Math.abs(key.time - local) < 0.5 / fps);
+
+/** Sets a key at the playhead; the one that stands there gets the value. Squash by keys begins with the first. */
+export function setKeyHere(desk: Desk, id: string, channel: KeyChannel, value: Key['value']): void {
+  const scene = sceneOf(desk);
+  const rider = riderById(scene, id);
+  if (!rider) return;
+  const there = keyNear(rider, channel, localTimeOf(desk, id), scene.clock.fps);
+  const next = countedIds(scene, `${id}-${CHANNEL_NAMES[channel]}-`);
+  const ids = [next(), next(), next()] as const;
+  const args = { rider: id, channel, time: there?.time ?? frameTimeOf(desk, id), value, ids };
+  change(desk, `Key ${CHANNEL_NAMES[channel]}`, (before) => setKey(before, args));
+}
+
+/** Takes away the key of a channel that stands at the playhead. */
+export function dropKeyHere(desk: Desk, id: string, channel: KeyChannel): void {
+  const scene = sceneOf(desk);
+  const rider = riderById(scene, id);
+  const there = rider && keyNear(rider, channel, localTimeOf(desk, id), scene.clock.fps);
+  if (there) perform(desk, 'Delete key', deleteKeys, { rider: id, keys: [there.id] });
+}

@@ -1,0 +1,95 @@
+import { useState, type ReactNode } from 'react';
+import { foldingOf, foldTime, keyValueAt, type Key, type KeyChannel, type Rider } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { DEGREES, NumberField, PERCENT, PX, type Units } from '../../../fields/index.ts';
+import { useFigure } from '../../../scene/context.ts';
+import { CHANNEL_NAMES, dropKeyHere, keyNear, setKeyHere } from '../../actions/keys.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+/** One number of a key's value, as a field shows it. */
+interface KeyField {
+  readonly name: string;
+  readonly unit: string;
+  readonly units: Units;
+  readonly digits: number;
+  /** From the file's number to the shown one. */
+  readonly factor: number;
+  readonly min?: number;
+  readonly max?: number;
+}
+
+const percent = (name: string, min: number, max: number): KeyField => ({
+  ...{ name, unit: '%', units: PERCENT, digits: 1, factor: 100 },
+  min,
+  max,
+});
+const degrees = (name: string): KeyField => ({ name, unit: '°', units: DEGREES, digits: 1, factor: 1 });
+const px = (name: string): KeyField => ({ name, unit: 'px', units: PX, digits: 1, factor: 1 });
+
+/** The fields of each channel's values, in their order. */
+export const KEY_FIELDS: Readonly<Record<KeyChannel, readonly KeyField[]>> = {
+  turn: [degrees('Turn key')],
+  scale: [percent('Scale key across', -100_000, 100_000), percent('Scale key over', -100_000, 100_000)],
+  opacity: [percent('Opacity key', 0, 100)],
+  lift: [px('Lift key')],
+  lead: [px('Lead key')],
+  squash: [percent('Stretch key', 5, 2000), degrees('Stretch axis')],
+};
+
+interface KeyRowProps {
+  readonly rider: Rider;
+  readonly channel: KeyChannel;
+  /** How many of its fields are shown. */
+  readonly fields?: number;
+}
+
+/** A channel's value at the playhead, on top of the rest: what is typed is kept as a key there. */
+export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: KeyRowProps): ReactNode {
+  const desk = useDesk();
+  const clock = useCalmState((state) => state.shown.clock);
+  const [time, setTime] = useState(() => desk.playback.time);
+  const isKeyed = rider.keys[channel].length > 0;
+  useFigure(({ time: now }) => {
+    if (now !== time) setTime(now);
+  });
+  const { local } = foldTime(time, foldingOf(rider, clock));
+  const there = keyNear(rider, channel, local, clock.fps);
+  const value = there?.value ?? keyValueAt(rider.keys, channel, local);
+  const numbers = [value].flat() as readonly number[];
+  const commit = (index: number, next: number): void => {
+    const all = numbers.map((one, i) => (i === index ? next : one));
+    setKeyHere(desk, rider.id, channel, (typeof value === 'number' ? all[0] : all) as Key['value']);
+  };
+  const name = CHANNEL_NAMES[channel];
+  return (
+    <Row label={`Key: ${name}`}>
+      {KEY_FIELDS[channel].slice(0, fields).map((field, i) => (
+        <NumberField
+          key={field.name}
+          label={field.name}
+          value={(numbers[i] ?? 0) * field.factor}
+          unit={field.unit}
+          units={field.units}
+          digits={field.digits}
+          {...(field.min === undefined ? {} : { min: field.min })}
+          {...(field.max === undefined ? {} : { max: field.max })}
+          onCommit={(next) => commit(i, next / field.factor)}
+        />
+      ))}
+      <button
+        type="button"
+        className="small-button"
+        aria-label={there ? `Delete the ${name} key at the playhead` : `Set a ${name} key at the playhead`}
+        title={
+          there
+            ? 'Takes the key at the playhead away'
+            : `Keeps the value at the playhead as a key${isKeyed ? '' : '; on top of what it is without keys'}`
+        }
+        onClick={() => (there ? dropKeyHere(desk, rider.id, channel) : setKeyHere(desk, rider.id, channel, value))}
+      >
+        {there ? 'drop' : 'key'}
+      </button>
+    </Row>
+  );
+}

@@ -1,0 +1,65 @@
+import { carryRider, type Carrier, type Rider } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { ChoiceField } from '../../../fields/index.ts';
+import { perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+const NOBODY = '·nobody';
+
+const TAKEN = [
+  ['turn', 'turn'],
+  ['scale', 'scale'],
+  ['mirror', 'mirroring'],
+] as const;
+
+/** Who carries it, and what it takes over of that. Changing the carrier leaves it where it is. */
+export function CarriedRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const riders = useCalmState((state) => state.shown.riders);
+  const { carrier } = rider;
+  const carry = (label: string, next: Carrier | null): void =>
+    void perform(desk, label, carryRider, { rider: rider.id, carrier: next, time: desk.playback.time });
+  if (rider.guide !== null && !carrier) return null;
+  const others = riders.filter((one) => one.id !== rider.id);
+  return (
+    <>
+      {rider.guide === null && (
+        <Row label="Carried by">
+          <ChoiceField
+            label="Carried by"
+            searchable
+            value={carrier?.rider ?? NOBODY}
+            data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+            onChange={(value) =>
+              value === NOBODY
+                ? carry('Set free', null)
+                : carry('Let it be carried', {
+                    ...(carrier ?? { turn: true, scale: true, mirror: true }),
+                    rider: value,
+                  })
+            }
+          />
+        </Row>
+      )}
+      {carrier && (
+        <Row label="Takes over">
+          <div className="segments" role="group" aria-label="What it takes over of its carrier">
+            {TAKEN.map(([key, name]) => (
+              <button
+                key={key}
+                type="button"
+                aria-pressed={carrier[key]}
+                onClick={() =>
+                  carry(`${carrier[key] ? 'Leave' : 'Take over'} ${name}`, { ...carrier, [key]: !carrier[key] })
+                }
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+        </Row>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+import { artById, guideById, radiusOf, setRider, type Rider, type Roll } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { NumberField, PX } from '../../../fields/index.ts';
+import { change } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { ChoiceRow, YesRow } from '../rows.tsx';
+import { closingRadius, turnsOf } from './roll-turns.ts';
+
+const FIRST: Roll = { radius: null, guide: 'ground', side: 'left' };
+
+/** Spin without slip: its radius, what the guide is, and how many turns that makes. */
+export function RollRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const scene = useCalmState((state) => state.shown);
+  const { roll } = rider;
+  const set = (label: string, next: Roll | null): void =>
+    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { roll: next } }));
+  const guide = guideById(scene, rider.guide);
+  if (!guide) return null;
+  const radius = radiusOf(rider, artById(scene, rider.art));
+  return (
+    <>
+      <YesRow
+        label="Rolls"
+        value={roll !== null}
+        onChange={(on) => set(on ? 'Roll' : 'Stop rolling', on ? FIRST : null)}
+      />
+      {roll && (
+        <>
+          <Row label="Radius">
+            <NumberField
+              label="Rolling radius"
+              value={radius}
+              unit="px"
+              units={PX}
+              min={0.1}
+              max={1e6}
+              onCommit={(next) => set('Set radius', { ...roll, radius: next })}
+            />
+            {roll.radius !== null && (
+              <button
+                type="button"
+                className="small-button"
+                onClick={() => set('Radius of the art', { ...roll, radius: null })}
+              >
+                of the art
+              </button>
+            )}
+          </Row>
+          <ChoiceRow
+            label="The guide is"
+            title="The ground: it is lifted by its radius. The centre’s way: the guide runs through its middle."
+            value={roll.guide}
+            options={[
+              ['ground', 'the ground'],
+              ['centre', 'the centre’s way'],
+            ]}
+            onChange={(of) => set('Set ground', { ...roll, guide: of })}
+          />
+          <ChoiceRow
+            label="Rolls on its"
+            title="The side of the guide, as seen along its direction: left is above where it runs right"
+            value={roll.side}
+            options={[
+              ['left', 'left'],
+              ['right', 'right'],
+            ]}
+            onChange={(side) => set('Set side', { ...roll, side })}
+          />
+          <Turns rider={rider} radius={radius} onRadius={(next) => set('Whole turns', { ...roll, radius: next })} />
+        </>
+      )}
+    </>
+  );
+}
+
+interface TurnsProps {
+  readonly rider: Rider;
+  readonly radius: number;
+  readonly onRadius: (radius: number) => void;
+}
+
+/** How often it turns in its cycle; where that is not a whole number of times, the radius that makes it so. */
+function Turns({ rider, radius, onRadius }: TurnsProps) {
+  const scene = useCalmState((state) => state.shown);
+  const turns = turnsOf(scene, rider.id);
+  if (turns === undefined) return null;
+  const closing = closingRadius(scene, rider, radius);
+  return (
+    <p className="card-note">
+      {Math.abs(turns).toFixed(2)} turns in its cycle.{' '}
+      {closing !== undefined && (
+        <button type="button" className="small-button" onClick={() => onRadius(closing.radius)}>
+          {closing.turns} with {closing.radius.toFixed(2)} px
+        </button>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,105 @@
+import { setRider, type Art, type Rider, type Squash } from '@pace-line/core';
+import { NumberField, PERCENT } from '../../../fields/index.ts';
+import { change } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { KeyRow } from '../keys/KeyRows.tsx';
+import { PointFields } from '../PointFields.tsx';
+import { ChoiceRow } from '../rows.tsx';
+
+const FIRST: Squash = { by: 'keys', axis: 'heading', about: null, strength: 0.5, limit: 2 };
+
+/** Squash and stretch: by keys or by speed, along what, and about which point. The area stays. */
+export function SquashRows({ rider, art }: { rider: Rider; art: Art }) {
+  const desk = useDesk();
+  const { squash } = rider;
+  const set = (label: string, next: Squash | null): void =>
+    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { squash: next } }));
+  return (
+    <>
+      <ChoiceRow
+        label="Stretches"
+        value={squash?.by ?? 'no'}
+        options={[
+          ['no', 'not'],
+          ['keys', 'by keys'],
+          ['speed', 'by speed'],
+        ]}
+        onChange={(by) => (by === 'no' ? set('Stop stretching', null) : set('Stretch', { ...(squash ?? FIRST), by }))}
+      />
+      {squash && <SquashDetails rider={rider} art={art} squash={squash} set={set} />}
+    </>
+  );
+}
+
+interface DetailsProps {
+  readonly rider: Rider;
+  readonly art: Art;
+  readonly squash: Squash;
+  readonly set: (label: string, next: Squash) => void;
+}
+
+function SquashDetails({ rider, art, squash, set }: DetailsProps) {
+  const floor = [art.width / 2, art.height] as const;
+  return (
+    <>
+      {squash.by === 'keys' && <KeyRow rider={rider} channel="squash" fields={squash.axis === 'own' ? 2 : 1} />}
+      {squash.by === 'speed' && <SpeedRow squash={squash} set={set} />}
+      <ChoiceRow
+        label="Along"
+        value={squash.axis}
+        options={[
+          ['heading', 'where it heads'],
+          ['own', 'an axis of its own'],
+        ]}
+        onChange={(axis) => set('Set axis', { ...squash, axis })}
+      />
+      <Row label="Stays put">
+        <PointFields
+          label="Stays put"
+          point={squash.about ?? art.pivot}
+          onCommit={(about) => set('Set what stays put', { ...squash, about })}
+        />
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => set('Stay on the floor', { ...squash, about: floor })}
+        >
+          floor
+        </button>
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => set('Stretch about the pivot', { ...squash, about: null })}
+        >
+          pivot
+        </button>
+      </Row>
+    </>
+  );
+}
+
+function SpeedRow({ squash, set }: Pick<DetailsProps, 'squash' | 'set'>) {
+  return (
+    <Row label="Strength, most">
+      <NumberField
+        label="Stretch for each 1,000 px/s"
+        value={squash.strength * 100}
+        unit="%"
+        units={PERCENT}
+        min={-2000}
+        max={2000}
+        onCommit={(value) => set('Set strength', { ...squash, strength: value / 100 })}
+      />
+      <NumberField
+        label="Stretch at most"
+        value={squash.limit * 100}
+        unit="%"
+        units={PERCENT}
+        min={100}
+        max={2000}
+        onCommit={(value) => set('Limit stretch', { ...squash, limit: value / 100 })}
+      />
+    </Row>
+  );
+}
