@@ -18,11 +18,14 @@ import {
   type Mark,
   type Node,
   pathThrough,
+  prepare,
   type Rider,
   type Scene,
   sceneFromJson,
 } from '@pace-line/core';
 import { readSvgArt } from '@pace-line/core/art-import';
+
+const NO_KEYS = newRider({ id: '-', name: '', art: '-' }).keys;
 
 /** Lantern Quay: a made-up canal-side tea market at dusk. Each scene is a complete job. */
 
@@ -82,7 +85,11 @@ function canal(): Scene {
     name: 'Down the canal',
     canvas: { width: 1280, height: 720, background: '#2F6670' },
     clock: { duration: 8, fps: 30, repeat: 'loop' },
-    art: [art('quay', 'Quay at dusk', [0, 0]), art('paper-boat', 'Paper boat', [58, 66])],
+    art: [
+      art('quay', 'Quay at dusk', [0, 0]),
+      art('paper-boat', 'Paper boat', [58, 66]),
+      art('lantern', 'Paper lantern', [48, 0]),
+    ],
     guides: [guide],
     riders: [
       scenery('quay', 'Quay'),
@@ -94,9 +101,72 @@ function canal(): Scene {
         pace: newPace({ marks }),
         heading: newHeading({ mode: 'along' }),
       }),
+      newRider({
+        id: 'boat-lamp',
+        name: 'Lamp on the boat',
+        art: 'lantern',
+        at: [100, 30],
+        scale: [0.42, 0.42],
+        carrier: { rider: 'boat', turn: false, scale: true, mirror: true },
+        keys: {
+          ...NO_KEYS,
+          turn: [0, 2, 4, 6, 8].map((time, i) => ({
+            id: `sway-${i + 1}`,
+            time,
+            value: i % 2 === 0 ? -7 : 7,
+            ease: { kind: 'family', family: 'sine', mode: 'in-out' },
+            mark: null,
+          })),
+        },
+      }),
     ],
   });
 }
+
+/** A barrel rolls down beside the stairs, over the ground, and out of the picture: its turns are those of the way it covers. */
+function barrel(): Scene {
+  const nodes: Node[] = [
+    node('quay-end', -80, 300, undefined, { out: [100, 0] }),
+    node('ramp-top', 330, 300, undefined, { in: [-80, 0], out: [110, 0], join: 'smooth' }),
+    node('ramp-foot', 740, 560, undefined, { in: [-110, 0], out: [90, 0], join: 'smooth' }),
+    node('rise', 980, 546, [80, 0]),
+    node('away', 1380, 560, undefined, { in: [-120, 0] }),
+  ];
+  const guide = newGuide({ id: 'ground', name: 'Ground', nodes, color: '#A3471F' });
+  const marks: Mark[] = [
+    newMark('pushed', 0, at('quay-end')),
+    newMark('over-the-lip', 1.8, at('ramp-top'), { ease: { kind: 'bezier', values: [0.333, 0.21, 0.667, 0.5] } }),
+    newMark('at-the-foot', 3.2, at('ramp-foot'), { ease: { kind: 'bezier', values: [0.333, 0.45, 0.667, 0.8] } }),
+    newMark('gone', 4.8, at('away')),
+  ];
+  return scene({
+    name: 'Tea barrel down the ramp',
+    canvas: { width: 1280, height: 720, background: '#54608C' },
+    clock: { duration: 4.8, fps: 30, repeat: 'loop' },
+    art: [art('stair-ramp', 'Stair ramp', [0, 0]), art('tea-barrel', 'Tea barrel', [38, 38])],
+    guides: [guide],
+    riders: [
+      scenery('stair-ramp', 'Stair ramp'),
+      newRider({
+        id: 'barrel',
+        name: 'Tea barrel',
+        art: 'tea-barrel',
+        guide: 'ground',
+        pace: newPace({ marks }),
+        roll: { radius: null, guide: 'ground', side: 'left' },
+      }),
+    ],
+  });
+}
+
+/** Where lanterns hang, and how large they are. */
+const LANTERNS = [
+  [210, 106, 0.86],
+  [420, 60, 1],
+  [640, 84, 0.8],
+  [860, 60, 1.06],
+  [1080, 66, 0.9],
+] as const;
 
 function dragonfly(): Scene {
   const nodes: Node[] = [
@@ -138,26 +208,20 @@ function dragonfly(): Scene {
     })),
     newMark('round', 9, at('perch', 1)),
   ];
-  const lanterns = [
-    [210, 106, 0.86],
-    [420, 60, 1],
-    [640, 84, 0.8],
-    [860, 60, 1.06],
-    [1080, 66, 0.9],
-  ] as const;
-  return scene({
+  const plain = scene({
     name: 'Dragonfly among lanterns',
     canvas: { width: 1280, height: 720, background: '#232A4A' },
     clock: { duration: 9, fps: 30, repeat: 'loop' },
     art: [
       art('reeds', 'Reeds by night', [0, 0]),
       art('lantern', 'Paper lantern', [48, 0]),
+      art('glow', 'Glow', [120, 120]),
       art('dragonfly', 'Dragonfly', [78, 52]),
     ],
     guides: [guide],
     riders: [
       scenery('reeds', 'Reeds'),
-      ...lanterns.map(([x, y, size], i) =>
+      ...LANTERNS.map(([x, y, size], i) =>
         newRider({
           id: `lantern-${i + 1}`,
           name: `Lantern ${i + 1}`,
@@ -177,6 +241,42 @@ function dragonfly(): Scene {
       }),
     ],
   });
+  return litInTurn(plain);
+}
+
+/** Lanterns light up as the dragonfly passes: a glow over each, brightest when it is nearest. */
+function litInTurn(plain: Scene): Scene {
+  const motion = prepare(plain);
+  const flies = motion.indexOf('dragonfly-1');
+  const times = Array.from({ length: 900 }, (_, i) => i / 100);
+  const glows = LANTERNS.map(([x, y, size], i): Rider => {
+    const middle = y + 84 * size;
+    const gapAt = (time: number): number => {
+      const pose = motion.poseAt(time);
+      return Math.hypot(pose.of(flies, 'x') - x, pose.of(flies, 'y') - middle);
+    };
+    const nearest = times.reduce((best, time) => (gapAt(time) < gapAt(best) ? time : best), 0);
+    const lit = (k: number, time: number, value: number) => ({
+      id: `glow-${i + 1}-${k}`,
+      time,
+      value,
+      ease: { kind: 'family', family: 'sine', mode: 'in-out' } as const,
+      mark: null,
+    });
+    return newRider({
+      id: `glow-${i + 1}`,
+      name: `Glow ${i + 1}`,
+      art: 'glow',
+      at: [x, middle],
+      scale: [size, size],
+      locked: true,
+      // Its cycle begins a second before the dragonfly is there.
+      pace: newPace({ delay: Math.round((nearest - 1) * 100) / 100 }),
+      keys: { ...NO_KEYS, opacity: [lit(1, 0.2, 0.12), lit(2, 1, 1), lit(3, 2.6, 0.12)] },
+    });
+  });
+  const riders = plain.riders.filter(({ id }) => id !== 'dragonfly-1');
+  return { ...plain, riders: [...riders, ...glows, ...plain.riders.filter(({ id }) => id === 'dragonfly-1')] };
 }
 
 function ferries(): Scene {
@@ -328,6 +428,7 @@ export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[
   { file: 'down-the-canal.paceline.json', scene: canal() },
   { file: 'dragonfly.paceline.json', scene: dragonfly() },
   { file: 'two-ferries.paceline.json', scene: ferries() },
+  { file: 'tea-barrel.paceline.json', scene: barrel() },
   { file: 'kite.paceline.json', scene: kite() },
   { file: 'heron.paceline.json', scene: heron() },
 ];

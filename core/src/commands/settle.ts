@@ -11,7 +11,7 @@ import {
   type Rider,
   type Scene,
 } from '../scene/index.ts';
-import { followedMarks } from './key/keys.ts';
+import { followedMarks } from './key/key-maps.ts';
 import { withFitNames } from './names.ts';
 import { withCarriers } from './rider/carriers.ts';
 import { pointOfPlace } from './places/places.ts';

@@ -1,7 +1,7 @@
 import type { Rider } from '../scene/index.ts';
 import type { Cursor } from './cursor.ts';
 import { POSE, POSE_SIZE } from './slots.ts';
-import type { Posed } from './stage.ts';
+import type { Posed } from './posed.ts';
 
 /** The frame of a rider that carries another, at the time of a cursor: the px of its art, and what of its turn, scale and mirroring goes over to what it carries. */
 export class CarrierFrame {

@@ -4,4 +4,4 @@ export { Poses } from './pose.ts';
 export { radiusOf } from './prepared-rider.ts';
 export type { RiderMotion } from './rider-motion.ts';
 export { POSE, POSE_SIZE } from './slots.ts';
-export { CHANNELS, type Channel } from './stage.ts';
+export { CHANNELS, type Channel } from './posed.ts';

@@ -9,7 +9,7 @@ import {
   type Scene,
 } from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
-import type { Posed, RiderGraph } from './stage.ts';
+import type { Posed, RiderGraph } from './posed.ts';
 import { Poses } from './pose.ts';
 import { preparedRider } from './prepared-rider.ts';
 import { RiderMotion } from './rider-motion.ts';

@@ -13,7 +13,7 @@ import {
 import type { Folding, Repeat } from '../time/index.ts';
 import { CarrierFrame } from './carrier-frame.ts';
 import { keyLinesOf, type KeyLines } from './key-lines.ts';
-import type { RiderGraph } from './stage.ts';
+import type { RiderGraph } from './posed.ts';
 
 /** A rider with what it refers to looked up: the input of the stages. Art lends it pivot, facing and size, nothing else. */
 export interface PreparedRider {

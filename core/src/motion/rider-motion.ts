@@ -4,7 +4,8 @@ import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/in
 import { cursorAt, type Cursor } from './cursor.ts';
 import type { PreparedRider } from './prepared-rider.ts';
 import { POSE_SIZE, SLOT } from './slots.ts';
-import { CHANNELS, type Channel, type Earlier, type Posed, type PoseStage, type RiderGraph } from './stage.ts';
+import { CHANNELS, type Channel, type Posed, type RiderGraph } from './posed.ts';
+import { type Earlier, type PoseStage } from './stage.ts';
 import { STAGES } from './stages/index.ts';
 
 /** s. Events nearer to the one before count as one. */
@@ -99,6 +100,14 @@ export class RiderMotion implements Posed {
     if (!keys.lead) return rider.lead;
     const { local, direction } = foldTime(time, this.folding, side, this.#folded);
     return rider.lead + keys.lead.valueAt(local, side === direction ? 1 : -1);
+  }
+
+  /** px from its foot to the left of the guide at a time, keys and the radius of what rolls on the ground included. */
+  liftAt(time: number, side: Side = 1): number {
+    const { lift, keys } = this.#prepared;
+    if (!keys.lift) return lift;
+    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    return lift + keys.lift.valueAt(local, side === direction ? 1 : -1);
   }
 
   /** Speed along the guide at a time, px/s, in the direction of the time that is played; 0 when parked. */

@@ -9,6 +9,7 @@ import {
   type Rider,
   type Scene,
 } from '../../scene/index.ts';
+import { inOrder } from './key-maps.ts';
 import { command, missingRider, refusal, replaceRider, riderOf, type Refusal } from '../command.ts';
 
 /** s. Keys of a channel nearer than this stand at one time. */
@@ -116,8 +117,6 @@ function withKeyIn(list: readonly AnyKey[], key: AnyKey): AnyKey[] {
 /** Share of a leg's way below which a part of its ease is flat. */
 const FLAT_PART = 1e-6;
 
-const inOrder = (keys: readonly AnyKey[]): readonly AnyKey[] => [...keys].sort((a, b) => a.time - b.time);
-
 /** The rider with some of its keys put through a function, each channel in order of time again. */
 function mapKeys(rider: Rider, ids: readonly string[], change: (key: AnyKey) => AnyKey | undefined): Rider {
   const keys = Object.fromEntries(
@@ -192,41 +191,3 @@ export const tieKeys = command<{ rider: string; keys: readonly string[]; mark: s
       mapKeys(riderOf(scene, rider), keys, (key) => ({ ...key, mark })),
     ),
 );
-
-/** Keys with their times multiplied. */
-export function stretchedKeys(keys: Keys, factor: number): Keys {
-  if (factor === 1) return keys;
-  return mapAll(keys, (key) => ({ ...key, time: key.time * factor }));
-}
-
-/** Every key put through a function; each channel in order of time again. */
-function mapAll(keys: Keys, change: (key: AnyKey) => AnyKey): Keys {
-  return Object.fromEntries(
-    KEY_CHANNELS.map((channel) => [channel, inOrder((keys[channel] as readonly AnyKey[]).map(change))]),
-  ) as unknown as Keys;
-}
-
-/** Keys that are tied to marks moved as far in time as those were, held within the cycle; of marks that are gone they are free. The same rider where none is. */
-export function followedMarks(before: Rider, after: Rider, cycle: number): Rider {
-  if (before.pace.marks === after.pace.marks) return after;
-  const isTied = KEY_CHANNELS.some((channel) => after.keys[channel].some(({ mark }) => mark !== null));
-  if (!isTied) return after;
-  const was = new Map(before.pace.marks.map((mark) => [mark.id, mark.time]));
-  const now = new Map(after.pace.marks.map((mark) => [mark.id, mark.time]));
-  const keys = mapAll(after.keys, (key) => {
-    if (key.mark === null) return key;
-    const to = now.get(key.mark);
-    const from = was.get(key.mark);
-    if (to === undefined) return { ...key, mark: null };
-    if (from === undefined || from === to || before.keys !== after.keys) return key;
-    return { ...key, time: Math.min(cycle, Math.max(0, key.time + to - from)) };
-  });
-  return { ...after, keys };
-}
-
-/** Lifts, or leads, of keys put through a function. */
-export const mapOffsets = (keys: Keys, change: (px: number) => number): Keys => ({
-  ...keys,
-  lift: keys.lift.map((key) => ({ ...key, value: change(key.value) })),
-  lead: keys.lead.map((key) => ({ ...key, value: change(key.value) })),
-});

@@ -1,5 +1,5 @@
 import { FLAT_PART } from '../../tolerances.ts';
-import { stretchedKeys } from '../key/keys.ts';
+import { stretchedKeys } from '../key/key-maps.ts';
 import { prepare } from '../../motion/index.ts';
 import { compileLeg, joinedEase, splitEase, STEADY, type Ease } from '../../pace/index.ts';
 import {

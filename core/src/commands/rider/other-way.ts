@@ -1,5 +1,5 @@
 import type { Rider } from '../../scene/index.ts';
-import { mapOffsets } from '../key/keys.ts';
+import { mapOffsets } from '../key/key-maps.ts';
 
 /** A rider whose guide was turned round under it, and that is to stay on its side of it: lift, lead and the side that it rolls on are the other way. */
 export function otherWay(rider: Rider): Rider {

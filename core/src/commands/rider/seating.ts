@@ -72,7 +72,9 @@ function keepAt(scene: Scene, id: string, [x, y]: Vec, time: number): Scene {
   const motion = prepare(scene).rider(id);
   const foot = nearestOnPath(path, x, y);
   if (!foot || !motion?.line) return scene;
-  const now = motion.distanceAt(time);
+  // With its keys, and the radius of what rolls on the ground, it is elsewhere than lift and lead alone say.
+  const now = motion.distanceAt(time) + motion.leadAt(time) - rider.lead;
+  const raised = motion.liftAt(time) - rider.lift;
   const [low, high] = motion.line.range();
   const lead = path.isClosed
     ? foot.distance - now + Math.round((now - foot.distance) / path.length) * path.length
@@ -80,7 +82,7 @@ function keepAt(scene: Scene, id: string, [x, y]: Vec, time: number): Scene {
   const frame = path.frameAtDistance(now + lead);
   const lift = (x - frame.x) * frame.normalX + (y - frame.y) * frame.normalY;
   const round = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
-  return replaceRider(scene, { ...rider, lift: round(lift), lead: round(lead) });
+  return replaceRider(scene, { ...rider, lift: round(lift - raised), lead: round(lead) });
 }
 
 function pivotAt(scene: Scene, id: string, time: number): Vec {

@@ -1,6 +1,6 @@
 import type { Clock, Pace, Rider } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
-import { stretchedKeys } from '../key/keys.ts';
+import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
 
 export const renameScene = command<{ name: string }>(

@@ -1,7 +1,8 @@
 import type { Heading } from '../../scene/index.ts';
 import type { CarrierFrame } from '../carrier-frame.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
-import type { PoseStage, RiderGraph } from '../stage.ts';
+import type { RiderGraph } from '../posed.ts';
+import type { PoseStage } from '../stage.ts';
 
 export const RADIANS = Math.PI / 180;
 

@@ -1,6 +1,7 @@
 import { decompose } from '../decompose.ts';
 import { POSE, SLOT } from '../slots.ts';
-import type { Channel, PoseStageMaker } from '../stage.ts';
+import type { Channel } from '../posed.ts';
+import type { PoseStageMaker } from '../stage.ts';
 
 const TURNED: readonly Channel[] = ['angle', 'skew', 'scaleX', 'scaleY'];
 

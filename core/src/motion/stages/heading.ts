@@ -4,7 +4,8 @@ import { nearestTurn, TurningTable } from '../heading/turning.ts';
 import { ownCursor, type Cursor } from '../cursor.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
-import type { Channel, Earlier, PoseStage, PoseStageMaker } from '../stage.ts';
+import type { Channel } from '../posed.ts';
+import type { Earlier, PoseStage, PoseStageMaker } from '../stage.ts';
 import { switchTimes } from './switches.ts';
 
 /** Cosine below which something is more upside down than upright: straight up and down it stays as it was drawn. */

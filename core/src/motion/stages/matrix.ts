@@ -1,6 +1,7 @@
 import { keyEvents, timesKeyed } from '../key-lines.ts';
 import { SLOT } from '../slots.ts';
-import type { Channel, PoseStageMaker } from '../stage.ts';
+import type { Channel } from '../posed.ts';
+import type { PoseStageMaker } from '../stage.ts';
 
 /** Scale, opacity, and the matrix of all: translate(position) · rotate(angle) · scale · translate(−pivot). */
 export const matrixStage: PoseStageMaker = (prepared) => {

@@ -4,7 +4,8 @@ import { headingMode } from '../heading/index.ts';
 import { keyEvents } from '../key-lines.ts';
 import { footMoves, type PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
-import type { Channel, PoseStageMaker } from '../stage.ts';
+import type { Channel } from '../posed.ts';
+import type { PoseStageMaker } from '../stage.ts';
 
 /** s. Speed is the way from this long before to this long after, over that time: it has no steps. */
 export const SPEED_WINDOW = 0.04;

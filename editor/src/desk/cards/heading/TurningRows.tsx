@@ -1,6 +1,6 @@
 import type { Art, Rider } from '@pace-line/core';
 import { DEGREES, NumberField, PX } from '../../../fields/index.ts';
-import { Row } from '../Card.tsx';
+import { Row, Segments } from '../Card.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
 import { useHeading } from './use-heading.ts';
 
@@ -66,7 +66,7 @@ function LimitRow({ rider }: { rider: Rider }) {
   const { limit } = rider.heading;
   const patch = useHeading(rider);
   return (
-    <Row label="Turns at most">
+    <Row label="Turns">
       {limit !== null && (
         <NumberField
           label="Degrees a second at most"
@@ -79,16 +79,19 @@ function LimitRow({ rider }: { rider: Rider }) {
           onCommit={(next) => patch('Limit turning', { limit: next })}
         />
       )}
-      <button
-        type="button"
-        className="small-button"
-        aria-pressed={limit !== null}
-        onClick={() =>
-          patch(limit === null ? 'Limit turning' : 'Turn at once', { limit: limit === null ? FIRST_LIMIT : null })
+      <Segments
+        label="How fast it turns"
+        value={limit === null ? 'free' : 'limited'}
+        options={[
+          ['free', 'at once'],
+          ['limited', 'at most'],
+        ]}
+        onChange={(how) =>
+          patch(how === 'free' ? 'Turn at once' : 'Limit turning', {
+            limit: how === 'free' ? null : (limit ?? FIRST_LIMIT),
+          })
         }
-      >
-        {limit === null ? 'no limit' : 'lift it'}
-      </button>
+      />
     </Row>
   );
 }

@@ -58,7 +58,9 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
   const value = there?.value ?? keyValueAt(rider.keys, channel, local);
   const numbers = [value].flat() as readonly number[];
   const commit = (index: number, next: number): void => {
-    const all = numbers.map((one, i) => (i === index ? next : one));
+    // Scales that are alike stay so when the first is set; the second is set alone.
+    const isAlike = channel === 'scale' && index === 0 && numbers[0] === numbers[1];
+    const all = numbers.map((one, i) => (i === index || isAlike ? next : one));
     setKeyHere(desk, rider.id, channel, (typeof value === 'number' ? all[0] : all) as Key['value']);
   };
   const name = CHANNEL_NAMES[channel];

@@ -38,18 +38,18 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
   begin(host, hit, pressed) {
     const scene = host.scene();
     const one = riderById(scene, hit.rider);
+    const time = host.time();
     const ids = host.selection().riders.filter((id) => !riderById(scene, id)?.locked);
     if (!one || one.guide === null)
       return {
         gesture: host.begin(ids.length > 1 ? `Move ${ids.length} riders` : `Move ${one?.name ?? 'rider'}`),
         follow(base, a, b) {
           const [dx, dy] = drawnWay(host, one?.at ?? [pressed.x, pressed.y], a, b, { riders: ids });
-          return moveRiders(base, { ids, dx, dy });
+          return moveRiders(base, { ids, dx, dy, time });
         },
       };
     const index = scene.riders.indexOf(one);
     const pivot = [host.poses().of(index, 'x'), host.poses().of(index, 'y')] as const;
-    const time = host.time();
     return {
       gesture: host.begin(`Set lift and lead of ${one.name}`),
       follow(base, a, b) {
