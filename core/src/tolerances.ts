@@ -45,6 +45,9 @@ export const SEAM_SPEED = 0.05;
 /** rad. Difference of angle at the seam above which a rider is said to jerk: one degree. */
 export const SEAM_ANGLE = Math.PI / 180;
 
+/** Difference of opacity, and share of the size, at the seam above which a rider is said to blink. */
+export const SEAM_FADE = 0.02;
+
 /** px. Radial error allowed when an imported elliptical arc becomes cubics. */
 export const ARC_TOLERANCE = 1e-3;
 

@@ -1,18 +1,21 @@
-import { retimeMark, setEase, setPace } from '../commands/index.ts';
+import { keyValueAt, retimeMark, setEase, setKey, setPace } from '../commands/index.ts';
 import {
+  countedIds,
   cycleOf,
   distanceOfPlace,
   guideById,
+  KEY_CHANNELS,
   loopLength,
   pathOfGuide,
   riderById,
+  type KeyChannel,
   type Rider,
   type Scene,
 } from '../scene/index.ts';
 import { checkSeam } from './seam.ts';
 
 /** What can be done about a seam that shows. */
-export type MendKind = 'whole-laps' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
+export type MendKind = 'whole-laps' | 'keys-meet' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
 
 export interface Mend {
   readonly kind: MendKind;
@@ -35,6 +38,21 @@ const wholeLaps: Maker = (scene, { id, guide: guideId, pace }) => {
   const laps = Math.round(way) || (way < 0 ? -1 : 1);
   const distance = from + laps * path.length;
   return (base) => retimeMark(base, { rider: id, mark: last.id, time: last.time, distance });
+};
+
+/** Keys at the end of the cycle as they are at its start. */
+const keysMeet: Maker = (scene, rider) => {
+  const cycle = cycleOf(rider, scene.clock);
+  const isOpen = (channel: KeyChannel): boolean =>
+    JSON.stringify(keyValueAt(rider.keys, channel, 0)) !== JSON.stringify(keyValueAt(rider.keys, channel, cycle));
+  const open = KEY_CHANNELS.filter(isOpen);
+  if (open.length === 0) return undefined;
+  return (base) =>
+    open.reduce((sum, channel) => {
+      const next = countedIds(sum, `${rider.id}-${channel}-`);
+      const value = keyValueAt(rider.keys, channel, 0);
+      return setKey(sum, { rider: rider.id, channel, time: cycle, value, ids: [next(), next(), next()] });
+    }, base);
 };
 
 /** A cycle of its own that goes into the loop a whole number of times. */
@@ -73,6 +91,7 @@ const restAtSeam: Maker = (_scene, { id, pace }) => {
 
 const MAKERS: readonly (readonly [MendKind, Maker])[] = [
   ['whole-laps', wholeLaps],
+  ['keys-meet', keysMeet],
   ['fit-cycle', fitCycle],
   ['there-and-back', thereAndBack],
   ['rest-at-seam', restAtSeam],

@@ -1,6 +1,6 @@
 import { POSE_SIZE, prepare } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
-import { SEAM_ANGLE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
+import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
 import { isOffCanvas } from './sight.ts';
 
 /** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
@@ -10,6 +10,9 @@ export interface SeamFinding {
   readonly gap: number;
   /** rad between the angles there, whole turns left out, in [0, π]. */
   readonly turn: number;
+  /** Step of its opacity, and of its size (px that the art's farther side grows or shrinks by, as a share of it). */
+  readonly fade: number;
+  readonly growth: number;
   /** px/s along the guide just before the end and just after the start. */
   readonly speedBefore: number;
   readonly speedAfter: number;
@@ -19,26 +22,31 @@ export interface SeamFinding {
   readonly smooth: boolean;
 }
 
-/** The seam of every rider on a guide that is sent. A scene that plays once has no seam. */
+/** The seam of every rider that is sent and moves, or is on a guide. A scene that plays once has no seam. */
 export function checkSeam(scene: Scene): SeamFinding[] {
   if (scene.clock.repeat === 'once') return [];
   const motion = prepare(scene);
   const end = motion.poseAt(motion.length, undefined, -1);
   const start = motion.poseAt(0);
   return scene.riders.flatMap((rider, i): SeamFinding[] => {
-    if (rider.guide === null || !rider.output) return [];
+    const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0;
+    if (!moves || !rider.output) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
     const angle = end.of(i, 'angle') - start.of(i, 'angle');
     const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
+    const step = (key: 'opacity' | 'scaleX' | 'scaleY'): number => Math.abs(end.of(i, key) - start.of(i, key));
+    const fade = step('opacity');
+    const wide = Math.max(Math.abs(start.of(i, 'scaleX')), Math.abs(start.of(i, 'scaleY')), 1e-9);
+    const growth = Math.max(step('scaleX'), step('scaleY')) / wide;
     const speedBefore = motion.riders[i]?.speedAt(motion.length, -1) ?? 0;
     const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
     const at = i * POSE_SIZE;
     const hidden = isOffCanvas(scene, rider, end.data, at) && isOffCanvas(scene, rider, start.data, at);
-    const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE);
+    const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
-    const step = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
+    const jolt = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
     const smooth =
-      hidden || Math.abs(step) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
-    return [{ rider: rider.id, gap, turn, speedBefore, speedAfter, hidden, closes, smooth }];
+      hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
+    return [{ rider: rider.id, gap, turn, fade, growth, speedBefore, speedAfter, hidden, closes, smooth }];
   });
 }

@@ -18,3 +18,4 @@ export type { Pointer } from './pointer.ts';
 export type { Preview } from './preview.ts';
 export { FIRST_SNAPPING, SNAP_KINDS, type Hint, type SnapKind, type SnapSettings } from './snap/settings.ts';
 export type { Tool, ToolHost } from './tool.ts';
+export { isInHand } from './in-hand.ts';

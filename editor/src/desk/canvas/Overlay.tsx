@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { guideById, pathOfGuide, type Scene } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
-import { flagsOf, type Preview } from '../../tools/index.ts';
+import { flagsOf, type Preview, isInHand } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { MarkFlag } from './layers/MarkFlag.tsx';
 import { Nodes } from './layers/Nodes.tsx';
@@ -23,7 +23,7 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
   const tool = useDeskView((state) => state.tool);
   const guide = guideById(scene, selection.guides[0] ?? null);
   const near = hover ? guideById(scene, hover.guide) : undefined;
-  const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
+  const dot = near && hover && near.carrier === null ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
   const z = view.zoom;
   return (
     <svg className="overlay handles" role="group" aria-label="Nodes and marks on the canvas">
@@ -34,7 +34,9 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
         {dot && <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z} />}
         {tool === 'adjust' && <SelectionBox scene={scene} selection={selection} zoom={z} />}
         {tool === 'adjust' && <RiderBoxLayer />}
-        {guide?.visible && !guide.locked && !guide.link && <Nodes guide={guide} selection={selection} zoom={z} />}
+        {guide && isInHand(guide) && !guide.locked && !guide.link && (
+          <Nodes guide={guide} selection={selection} zoom={z} />
+        )}
         {preview && <PreviewShape preview={preview} zoom={z} />}
       </g>
     </svg>

@@ -1,5 +1,6 @@
 import { memo, useMemo } from 'react';
 import { emptyFrame, landmarksOf, pathOfGuide, type Guide, nameOfNode } from '@pace-line/core';
+import { isInHand } from '../../tools/index.ts';
 import type { Selection } from '../../document/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { cssMatrix } from './view-transform.ts';
@@ -19,7 +20,7 @@ export const SeeingLayer = memo(function SeeingLayer({
     <svg className="overlay seeing" aria-hidden>
       <g transform={cssMatrix(view)}>
         {guides.map((guide) =>
-          guide.visible ? (
+          isInHand(guide) ? (
             <g key={guide.id} style={{ color: guide.color }}>
               {arrows && <Arrows guide={guide} zoom={view.zoom} />}
               {landmarks && <Landmarks guide={guide} zoom={view.zoom} />}

@@ -1,7 +1,7 @@
 import { useState, type DragEvent, type ReactNode } from 'react';
 import { guideById, nearestOnPath, pathOfGuide } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import type { Pointer } from '../../tools/index.ts';
+import { isInHand, type Pointer } from '../../tools/index.ts';
 import { useDesk } from '../context.ts';
 import { ART_DRAG, GUIDE_DRAG } from '../drawers/drag.ts';
 import { keptById } from '../drawers/kept.ts';
@@ -32,7 +32,7 @@ export function useArtDrop(pointerOf: (event: DragEvent<HTMLDivElement>) => Poin
   const guideUnder = (p: Pointer): string | null => {
     let best: { id: string; gap: number } | undefined;
     for (const guide of doc.state.committed.guides) {
-      if (!guide.visible) continue;
+      if (!isInHand(guide)) continue;
       const near = nearestOnPath(pathOfGuide(guide), p.x, p.y, DROP_REACH / p.zoom);
       if (near && (!best || near.gap < best.gap)) best = { id: guide.id, gap: near.gap };
     }

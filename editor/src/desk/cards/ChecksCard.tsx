@@ -9,6 +9,7 @@ import { Card } from './Card.tsx';
 /** What a mend does, on its button and in undo. */
 const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
   'whole-laps': ['end on a whole lap', 'Close the lap'],
+  'keys-meet': ['let its keys meet', 'Let keys meet'],
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
   'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
@@ -123,15 +124,17 @@ function MendButtons({ scene, rider }: { scene: Scene; rider: string }) {
   );
 }
 
+/** What jumps at a seam that does not close: its place, else its turn, its opacity or its size. */
+function stepWords({ gap, turn, fade, growth }: Pick<SeamFinding, 'gap' | 'turn' | 'fade' | 'growth'>): string {
+  if (gap > 0.5) return `jumps ${gap.toFixed(1)} px`;
+  if (turn > Math.PI / 180) return `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`;
+  return fade >= growth ? `blinks by ${Math.round(fade * 100)}%` : `changes size by ${Math.round(growth * 100)}%`;
+}
+
 function Wording({ finding }: { finding: SeamFinding }) {
-  const { gap, turn, speedBefore, speedAfter, hidden, closes, smooth } = finding;
+  const { gap, turn, fade, growth, speedBefore, speedAfter, hidden, closes, smooth } = finding;
   if (hidden) return <span className="good">✓ out of sight</span>;
-  if (!closes)
-    return (
-      <span className="bad">
-        ! {gap > 0.5 ? `jumps ${gap.toFixed(1)} px` : `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`}
-      </span>
-    );
+  if (!closes) return <span className="bad">! {stepWords({ gap, turn, fade, growth })}</span>;
   if (!smooth)
     return (
       <span className="bad">

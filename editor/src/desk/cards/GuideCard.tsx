@@ -2,6 +2,7 @@ import { guideById, pathOfGuide, riderById } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { CanvasRows } from './CanvasRows.tsx';
 import { Card } from './Card.tsx';
+import { GuideCarrier } from './guide/GuideCarrier.tsx';
 import { EditRows } from './guide/EditRows.tsx';
 import { LinkRows } from './guide/LinkRows.tsx';
 import { StyleRows } from './guide/StyleRows.tsx';
@@ -42,6 +43,7 @@ export function GuideCard() {
       <NodeRows guide={guide} nodes={nodes} />
       {guide.shape && <ShapeRows guide={guide} shape={guide.shape} />}
       {guide.link && <LinkRows guide={guide} link={guide.link} />}
+      <GuideCarrier guide={guide} />
       <EditRows guide={guide} nodes={nodes} />
       <StyleRows guide={guide} />
     </Card>

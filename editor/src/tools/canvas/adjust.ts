@@ -5,6 +5,7 @@ import type { Tool, ToolHost } from '../tool.ts';
 import type { CanvasDrag } from './grabs/grab.ts';
 import { grabOf } from './grabs/index.ts';
 import { hitsAt, type Hit } from './hit.ts';
+import { isInHand } from '../in-hand.ts';
 
 /** Adjusting: select and drag nodes, handles, marks, riders and whole guides by their grip; drag a box on empty canvas to select. */
 export function adjustTool(host: ToolHost): Tool {
@@ -116,7 +117,7 @@ function inBox(host: ToolHost, a: Pointer, b: Pointer): Selection {
     .map((rider) => rider.id);
   if (riders.length > 0) return { ...NOTHING, riders };
   const guides = scene.guides
-    .filter((one) => one.visible && one.nodes.length > 0 && one.nodes.every((node) => holds(node.x, node.y)))
+    .filter((one) => isInHand(one) && one.nodes.length > 0 && one.nodes.every((node) => holds(node.x, node.y)))
     .map((one) => one.id);
   return { ...NOTHING, guides };
 }

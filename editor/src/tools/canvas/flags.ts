@@ -16,7 +16,7 @@ export interface Flag {
 export function flagsOf(scene: Scene, selection: Selection): Flag[] {
   const rider = riderById(scene, selection.riders[0] ?? '');
   const guide = rider && guideById(scene, rider.guide);
-  if (!rider || !guide) return [];
+  if (!rider || !guide || guide.carrier !== null) return [];
   const path = pathOfGuide(guide);
   return rider.pace.marks.map((mark): Flag => {
     const { x, y, normalX, normalY } = path.frameAtDistance(distanceOfPlace(guide, path, mark.place) + rider.lead);

@@ -2,6 +2,7 @@ import { nearestOnPath, pathOfGuide, type Guide, type Nearest, type Scene } from
 import { snapped } from '../snap/snap.ts';
 import { hitRadius, wayOf, type Pointer } from '../pointer.ts';
 import type { Tool, ToolHost } from '../tool.ts';
+import { isInHand } from '../in-hand.ts';
 
 interface Spot {
   readonly x: number;
@@ -78,7 +79,7 @@ export function measureTool(host: ToolHost): Tool {
 function guideUnder(scene: Scene, x: number, y: number, reach: number): { guide: Guide; near: Nearest } | undefined {
   let best: { guide: Guide; near: Nearest } | undefined;
   for (const guide of scene.guides) {
-    if (!guide.visible) continue;
+    if (!isInHand(guide)) continue;
     const near = nearestOnPath(pathOfGuide(guide), x, y, reach);
     if (near && near.gap <= reach && (!best || near.gap < best.near.gap)) best = { guide, near };
   }

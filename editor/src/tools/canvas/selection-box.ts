@@ -1,5 +1,6 @@
 import { EMPTY_BOX, guideById, isEmptyBox, pathOfGuide, unionOf, type Box, type Scene } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
+import { isInHand } from '../in-hand.ts';
 
 /** A handle of the box about a selection: which side it scales (−1, 0, 1 in x and y), or the knob that turns. */
 export type BoxHandle =
@@ -20,7 +21,7 @@ export function boxTargetOf(scene: Scene, selection: Selection): BoxTarget | und
     return guide.locked || guide.link ? undefined : { kind: 'nodes', guide: guide.id, nodes: selection.nodes };
   const free = selection.guides.filter((id) => {
     const one = guideById(scene, id);
-    return one && !one.locked && one.visible && !one.link;
+    return one && !one.locked && isInHand(one) && !one.link;
   });
   return free.length > 0 ? { kind: 'guides', guides: free } : undefined;
 }

@@ -1,6 +1,7 @@
 import { guideById, landmarksOf, nearestOnPath, pathOfGuide, type Poses, type Scene } from '@pace-line/core';
 import type { Pointer } from '../pointer.ts';
 import type { Hint, SnapSettings } from './settings.ts';
+import { isInHand } from '../in-hand.ts';
 
 /** What is being moved, and so is nothing to be drawn to. */
 export interface Moving {
@@ -54,7 +55,7 @@ function nearestPoint(
     best = { x: px, y: py, hints: [{ kind: 'point', x: px, y: py, word }] };
   };
   for (const guide of scene.guides) {
-    if (!guide.visible || moving.guides?.includes(guide.id)) continue;
+    if (!isInHand(guide) || moving.guides?.includes(guide.id)) continue;
     const last = guide.nodes.length - 1;
     guide.nodes.forEach((node, i) => {
       if (moving.nodes?.includes(node.id)) return;
@@ -94,7 +95,7 @@ function nearestLines(
   if (kinds.lines) {
     for (const guide of scene.guides) {
       if (
-        !guide.visible ||
+        !isInHand(guide) ||
         moving.guides?.includes(guide.id) ||
         guide.nodes.some((node) => moving.nodes?.includes(node.id))
       )
@@ -147,7 +148,7 @@ function nearestLines(
 /** The straight continuation of an open guide's end. */
 function onTangent(scene: Scene, x: number, y: number, reach: number, moving: Moving): Snapped | undefined {
   for (const guide of scene.guides) {
-    if (!guide.visible || guide.closed || moving.guides?.includes(guide.id)) continue;
+    if (!isInHand(guide) || guide.closed || moving.guides?.includes(guide.id)) continue;
     if (guide.nodes.some((node) => moving.nodes?.includes(node.id))) continue;
     const path = pathOfGuide(guide);
     if (!(path.length > 0)) continue;

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { guideById, riderById } from '@pace-line/core';
+import { isInHand } from '../../../tools/index.ts';
 import { useSpacingState } from '../../../document/index.ts';
 import { ticksOf, type Ticks } from './ticks.ts';
 
@@ -9,6 +10,7 @@ export function useTicks(zoom: number): Ticks | null {
   const selection = useSpacingState((state) => state.selection);
   const riding = scene.riders.find((rider) => rider.guide !== null && rider.guide === selection.guides[0]);
   const rider = riderById(scene, selection.riders[0] ?? '') ?? riding;
-  const isRiding = rider?.guide != null && guideById(scene, rider.guide)?.visible;
+  const guide = guideById(scene, rider?.guide ?? null);
+  const isRiding = guide !== undefined && isInHand(guide);
   return useMemo(() => (rider && isRiding ? ticksOf(scene, rider, zoom) : null), [scene, rider, isRiding, zoom]);
 }

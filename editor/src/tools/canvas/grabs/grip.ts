@@ -3,6 +3,7 @@ import { selectGuide } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
+import { isInHand } from '../../in-hand.ts';
 
 /** Screen px from a guide's bounds to the handle that moves it. */
 const OUTSIDE = 18;
@@ -17,7 +18,7 @@ export const grip: Grab<Hit & { kind: 'grip' }> = {
   kind: 'grip',
   find({ scene, selection, pointer, near }) {
     const guide = guideById(scene, selection.guides[0] ?? null);
-    if (guide && !guide.locked && guide.visible)
+    if (guide && !guide.locked && isInHand(guide))
       near({ kind: 'grip', guide: guide.id }, RANKS.grip, ...gripOf(guide, pointer.zoom));
   },
   key: ({ guide }) => `grip ${guide}`,

@@ -3,13 +3,14 @@ import { selectGuide, toggled } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { wayOf } from '../../pointer.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
+import { isInHand } from '../../in-hand.ts';
 
 /** A guide's line: dragging it bends the span under the hand; with Alt a straight one becomes an arc. */
 export const guide: Grab<Hit & { kind: 'guide' }> = {
   kind: 'guide',
   find({ scene, pointer, reach, take }) {
     for (const one of scene.guides) {
-      if (!one.visible) continue;
+      if (!isInHand(one)) continue;
       const near = nearestOnPath(pathOfGuide(one), pointer.x, pointer.y, reach);
       if (near && near.gap <= reach)
         take(

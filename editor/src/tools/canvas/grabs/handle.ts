@@ -2,6 +2,7 @@ import { guideById, nodeIndex, setHandle, type Guide } from '@pace-line/core';
 import type { Selection } from '../../../document/index.ts';
 import { heldToAngles } from '../../pointer.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
+import { isInHand } from '../../in-hand.ts';
 
 /** Nodes that a guide may have for all its handles to be shown while none is selected. */
 const FEW_NODES = 4;
@@ -22,7 +23,7 @@ export const handle: Grab<Hit & { kind: 'handle' }> = {
   kind: 'handle',
   find({ scene, selection, near }) {
     const guide = guideById(scene, selection.guides[0] ?? null);
-    if (!guide || guide.locked || !guide.visible || guide.link) return;
+    if (!guide || guide.locked || !isInHand(guide) || guide.link) return;
     for (const node of guide.nodes)
       if (showsHandles(guide, selection, node.id))
         for (const side of ['in', 'out'] as const) {

@@ -3,13 +3,14 @@ import { selectGuide, toggled } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
+import { isInHand } from '../../in-hand.ts';
 
 /** A node: of the selected guide before all but handles, of another before that guide's line, so that its end is never bent by accident. */
 export const node: Grab<Hit & { kind: 'node' }> = {
   kind: 'node',
   find({ scene, selection, near }) {
     for (const guide of scene.guides) {
-      if (guide.locked || !guide.visible || guide.link) continue;
+      if (guide.locked || !isInHand(guide) || guide.link) continue;
       const rank = guide.id === selection.guides[0] ? RANKS.node : RANKS.otherNode;
       for (const one of guide.nodes) near({ kind: 'node', guide: guide.id, node: one.id }, rank, one.x, one.y);
     }

@@ -1,0 +1,34 @@
+import { carryGuide, type Guide } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { ChoiceField } from '../../../fields/index.ts';
+import { perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+const NOBODY = '·nobody';
+
+/** The rider with which a guide moves. It stays where it is at the playhead, and so does what rides it. */
+export function GuideCarrier({ guide }: { guide: Guide }) {
+  const desk = useDesk();
+  const riders = useCalmState((state) => state.shown.riders);
+  const others = riders.filter((one) => one.guide !== guide.id && (!one.locked || one.id === guide.carrier));
+  if (guide.link || others.length === 0) return null;
+  return (
+    <Row label="Carried by">
+      <ChoiceField
+        label="Rider that carries the guide"
+        searchable
+        value={guide.carrier ?? NOBODY}
+        data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+        onChange={(value) =>
+          perform(desk, value === NOBODY ? 'Set the guide free' : 'Let the guide be carried', carryGuide, {
+            guide: guide.id,
+            carrier: value === NOBODY ? null : value,
+            time: desk.playback.time,
+          })
+        }
+      />
+      {guide.carrier !== null && <span className="card-note">moves with it; choose nobody to bend it</span>}
+    </Row>
+  );
+}
