@@ -82,7 +82,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
   });
 
   await test.step('it turns along the curve', async () => {
-    await page.getByRole('group', { name: 'Faces' }).getByRole('button', { name: 'along guide' }).click();
+    await page.getByRole('group', { name: 'Faces' }).getByRole('button', { name: 'along', exact: true }).click();
     await expect(page.locator('[data-card="heading"] .card-summary')).toHaveText('along the guide');
   });
 

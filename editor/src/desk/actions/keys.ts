@@ -1,4 +1,5 @@
 import { deleteKeys, countedIds, riderById, setKey, type Key, type KeyChannel, type Rider } from '@pace-line/core';
+import { selectRider } from '../../document/index.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 import { change, perform } from './change.ts';
 import { localTimeOf } from './marks.ts';
@@ -43,7 +44,7 @@ function frameTimeOf(desk: Desk, rider: string): number {
 export const keyNear = (rider: Rider, channel: KeyChannel, local: number, fps: number): Key | undefined =>
   (rider.keys[channel] as readonly Key[]).find((key) => Math.abs(key.time - local) < 0.5 / fps);
 
-/** Sets a key at the playhead; the one that stands there gets the value. Squash by keys begins with the first. */
+/** Sets a key at the playhead and selects it; the one that stands there gets the value. Squash by keys begins with the first. */
 export function setKeyHere(desk: Desk, id: string, channel: KeyChannel, value: Key['value']): void {
   const scene = sceneOf(desk);
   const rider = riderById(scene, id);
@@ -52,7 +53,8 @@ export function setKeyHere(desk: Desk, id: string, channel: KeyChannel, value: K
   const next = countedIds(scene, `${id}-${CHANNEL_NAMES[channel]}-`);
   const ids = [next(), next(), next()] as const;
   const args = { rider: id, channel, time: there?.time ?? frameTimeOf(desk, id), value, ids };
-  change(desk, `Key ${CHANNEL_NAMES[channel]}`, (before) => setKey(before, args));
+  const selection = { ...selectRider(id), keys: [there?.id ?? ids[0]] };
+  change(desk, `Key ${CHANNEL_NAMES[channel]}`, (before) => setKey(before, args), selection);
 }
 
 /** Takes away the key of a channel that stands at the playhead. */

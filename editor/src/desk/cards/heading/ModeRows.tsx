@@ -47,8 +47,8 @@ export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
         value={heading.mode}
         options={[
           ['level', 'level'],
-          ['along', 'along guide'],
-          ['contacts', 'two contacts'],
+          ['along', 'along'],
+          ['contacts', 'contacts'],
           ['toward', 'toward'],
         ]}
         onChange={(mode) => face(mode, turning)}

@@ -1,0 +1,220 @@
+import { expect, test, type Page } from '@playwright/test';
+import { POSE, prepare, type Scene } from '@pace-line/core';
+import { dragOn, dropFile, newScene, savedScene } from './desk.ts';
+import { worstGap } from './motion.ts';
+import { write } from './writing.ts';
+
+// Whole jobs with riders, by pointer and keyboard, with drawings that are not among the samples.
+
+const svg = (title: string, width: number, height: number, inside: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><title>${title}</title>${inside}</svg>`;
+
+const ARM = svg('Arm', 160, 24, '<rect width="160" height="24" rx="12" fill="#3D5A99"/>');
+const LABEL = svg(
+  'Label',
+  80,
+  30,
+  '<rect width="80" height="30" fill="#F7F3EA"/><path d="M8 22L20 8L32 22" fill="none" stroke="#1F2933" stroke-width="3"/>',
+);
+const DRUM = svg(
+  'Drum',
+  60,
+  60,
+  '<circle cx="30" cy="30" r="30" fill="#A3471F"/><path d="M30 4V30" stroke="#F7F3EA" stroke-width="4"/>',
+);
+
+/** Drops a drawing on the canvas: a parked rider with that name. */
+async function park(page: Page, file: string, text: string): Promise<void> {
+  await dropFile(page, `${file.toLowerCase()}.svg`, 'image/svg+xml', text);
+  const drawer = page.getByRole('button', { name: 'Close Art' });
+  await expect(drawer).toBeVisible();
+  await page.getByRole('button', { name: `Park ${file} on the canvas` }).click();
+  await drawer.click();
+  await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue(file);
+}
+
+async function open(page: Page, card: 'rider' | 'heading' | 'guide' | 'pace'): Promise<void> {
+  const head = page.locator(`[data-card=${card}] .card-head`);
+  if ((await head.getAttribute('aria-expanded')) !== 'true') await head.click();
+}
+
+async function fill(page: Page, field: string, value: string): Promise<void> {
+  await page.getByRole('textbox', { name: field, exact: true }).fill(value);
+  await page.keyboard.press('Enter');
+}
+
+async function choose(page: Page, field: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: field, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+/** What was sent plays as the scene says, everywhere. */
+async function playsAsMeant(page: Page, scene: Scene): Promise<void> {
+  const file = await write(scene, 'animated-svg');
+  await page.setContent(`<!doctype html><body style="margin:0">${file.text}</body>`);
+  const { length } = prepare(scene);
+  const times = Array.from({ length: 40 }, (_, i) => ((i * 0.618 + 0.03) % 1) * length);
+  const worst = await worstGap(page, scene, times);
+  expect(worst.gap, `${worst.rider} at ${worst.time}`).toBeLessThan(0.5);
+}
+
+/** Draws a bumpy guide across the canvas with the plotting tool. */
+async function plotGround(page: Page): Promise<void> {
+  await page.keyboard.press('2');
+  const nodes = [
+    [140, 460],
+    [380, 400],
+    [620, 470],
+    [860, 410],
+    [1120, 450],
+  ] as const;
+  for (const [x, y] of nodes)
+    await dragOn(page, [
+      [x, y],
+      [x + 70, y],
+    ]);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('1');
+}
+
+test('a label that stays upright on a turning arm', async ({ page }) => {
+  await newScene(page);
+  await park(page, 'Arm', ARM);
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await fill(page, 'Stands at x', '640');
+  await fill(page, 'Stands at y', '360');
+  await open(page, 'heading');
+  await page.getByRole('button', { name: 'Set a turn key at the playhead' }).click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('End');
+  await open(page, 'heading');
+  await fill(page, 'Turn key', '360');
+  await park(page, 'Label', LABEL);
+  await open(page, 'rider');
+  await choose(page, 'Carried by', 'Arm');
+  await page.getByRole('button', { name: 'turn', exact: true }).click();
+  await fill(page, 'Stands at x', '150');
+  await fill(page, 'Stands at y', '12');
+  const scene = await savedScene(page);
+  const motion = prepare(scene);
+  const label = scene.riders.findIndex(({ name }) => name === 'Label');
+  const arm = scene.riders.findIndex(({ name }) => name === 'Arm');
+  expect(scene.riders[arm]?.keys.turn.at(-1)?.value).toBe(360);
+  for (const time of [0.5, 1.3, 2.9]) {
+    const pose = motion.poseAt(time);
+    expect(Math.cos(pose.of(label, 'angle'))).toBeCloseTo(1, 6);
+    expect(Math.hypot(pose.of(label, 'x') - pose.of(arm, 'x'), pose.of(label, 'y') - pose.of(arm, 'y'))).toBeCloseTo(
+      70,
+      3,
+    );
+  }
+  await playsAsMeant(page, scene);
+});
+
+test('a drum rolls over a bumpy guide and does not slip', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await page.getByRole('group', { name: 'Rolls', exact: true }).getByRole('button', { name: 'yes' }).click();
+  await expect(page.getByRole('textbox', { name: 'Rolling radius' })).toHaveValue('30 px');
+  const scene = await savedScene(page);
+  const moving = prepare(scene).riders[0]!;
+  // The drum's own point that touches, followed a little before and after: it has no speed along the ground.
+  const h = 1e-4;
+  const steps = 500;
+  let slipped = 0;
+  for (let i = 1; i < steps; i++) {
+    const time = (4 * i) / steps;
+    const frame = moving.path!.frameAtDistance(moving.footAt(time));
+    const now = moving.poseAt(time);
+    const [dx, dy] = [frame.x - now[POSE.x]!, frame.y - now[POSE.y]!];
+    expect(Math.hypot(dx, dy)).toBeCloseTo(30, 6);
+    const touching = (at: number): [number, number] => {
+      const pose = moving.poseAt(at);
+      const turn = pose[POSE.angle]! - now[POSE.angle]!;
+      return [
+        pose[POSE.x]! + Math.cos(turn) * dx - Math.sin(turn) * dy,
+        pose[POSE.y]! + Math.sin(turn) * dx + Math.cos(turn) * dy,
+      ];
+    };
+    const [before, after] = [touching(time - h), touching(time + h)];
+    const along = (after[0] - before[0]) * frame.tangentX + (after[1] - before[1]) * frame.tangentY;
+    slipped += (Math.abs(along) / (2 * h)) * (4 / steps);
+  }
+  expect(slipped).toBeLessThan(0.1);
+  await playsAsMeant(page, scene);
+});
+
+test('a bounce whose floor contact stays put while it is squashed', async ({ page }) => {
+  await newScene(page);
+  await page.keyboard.press('Space');
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await fill(page, 'Stands at x', '640');
+  await fill(page, 'Stands at y', '500');
+  await page.getByRole('group', { name: 'Stretches' }).getByRole('button', { name: 'by keys' }).click();
+  await page
+    .getByRole('group', { name: 'Along', exact: true })
+    .getByRole('button', { name: 'an axis of its own' })
+    .click();
+  await page.getByRole('button', { name: 'floor', exact: true }).click();
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 30; i++) await page.keyboard.press('.');
+  await open(page, 'rider');
+  await fill(page, 'Stretch key', '60');
+  await fill(page, 'Stretch axis', '90');
+  await expect(page.locator('.key-strips .key')).toHaveCount(3);
+  const scene = await savedScene(page);
+  const drum = scene.riders[0]!;
+  expect(drum.keys.squash.map(({ value }) => value[0])).toEqual([1, 0.6, 1]);
+  const motion = prepare(scene);
+  for (let i = 0; i < 40; i++) {
+    const pose = motion.poseAt(i / 10);
+    const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f') => pose.of(0, key);
+    expect([m('a') * 30 + m('c') * 60 + m('e'), m('b') * 30 + m('d') * 60 + m('f')]).toEqual([
+      expect.closeTo(640, 6),
+      expect.closeTo(530, 6),
+    ]);
+    expect(m('a') * m('d') - m('b') * m('c')).toBeCloseTo(1, 9);
+  }
+  await playsAsMeant(page, scene);
+});
+
+test('keys on their strip: dragged, nudged, tied, deleted, undone', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await page.keyboard.press('Space');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await fill(page, 'Lift key', '40');
+  await page.keyboard.press('Escape');
+  const tick = page.locator('.key-strips .key').first();
+  const box = (await tick.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const lift = async () => (await savedScene(page)).riders[0]!.keys.lift[0]!;
+  const before = await lift();
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 60, y, { steps: 4 });
+  await page.mouse.up();
+  const after = await lift();
+  expect(after.time).toBeGreaterThan(before.time);
+  expect(after.value).toBe(40);
+  await page.keyboard.press('ArrowRight');
+  expect((await lift()).time).toBeCloseTo(after.time + 1 / 30, 6);
+  await open(page, 'pace');
+  await page.getByRole('combobox', { name: 'Mark that the key goes with' }).click();
+  await page.getByRole('option', { name: /^mark 1/ }).click();
+  expect((await lift()).mark).not.toBeNull();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.key-strips')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.key-strips .key')).toHaveCount(1);
+});
