@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { placedArt, type Art } from '@pace-line/core';
+import { placedArt, type SvgArt } from '@pace-line/core';
 import { readSvgArt } from '@pace-line/core/art-import';
 import { DRAWINGS, HOSTILE } from './fixtures/drawings.ts';
 
@@ -31,7 +31,7 @@ async function compare(page: Page, a: string, b: string): Promise<{ differing: n
   );
 }
 
-function artOf(text: string): Art {
+function artOf(text: string): SvgArt {
   const read = readSvgArt(text);
   if (!read.ok) throw new Error(read.message);
   const { markup, width, height } = read.art;

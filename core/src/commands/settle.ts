@@ -11,7 +11,7 @@ import {
   type Rider,
   type Scene,
 } from '../scene/index.ts';
-import { followedMarks } from './key/key-maps.ts';
+import { followedMarks, hasTiedKeys } from './key/key-maps.ts';
 import { withFitNames } from './names.ts';
 import { withCarriers } from './rider/carriers.ts';
 import { pointOfPlace } from './places/places.ts';
@@ -33,6 +33,8 @@ export function settled(before: Scene, edited: Scene): Scene {
 /** Keys that are tied to marks go with them in time. */
 function keysFollowed(before: Scene, after: Scene): Scene {
   if (after.riders === before.riders) return after;
+  // Most edits change one rider of many, and few have keys that are tied.
+  if (!after.riders.some((rider, i) => rider !== before.riders[i] && hasTiedKeys(rider))) return after;
   const was = new Map(before.riders.map((rider) => [rider.id, rider]));
   const followed = (rider: Rider): Rider => {
     const old = was.get(rider.id);

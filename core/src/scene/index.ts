@@ -27,6 +27,7 @@ export {
 export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,
+  PIXEL_TYPES,
   SCENE_FORMAT,
   SCENE_VERSION,
   sceneShape,
@@ -34,6 +35,7 @@ export {
   type Carrier,
   type Clock,
   type Guide,
+  type ImageArt,
   type GuideLink,
   type GuideStroke,
   type Heading,
@@ -49,5 +51,6 @@ export {
   type Roll,
   type Scene,
   type Squash,
+  type SvgArt,
   type Tracing,
 } from './schema/index.ts';

@@ -52,6 +52,8 @@ export interface Take {
   readonly repeat: Repeat;
   /** What is drawn, from the back to the front. */
   readonly drawing: readonly Drawn[];
+  /** Pixels of the pictures among it, base64 by their names. */
+  readonly assets: Scene['assets'];
 }
 
 export interface BakeOptions {
@@ -80,7 +82,15 @@ export function bake(
     tell(1);
     return drawn ? [drawn] : [];
   });
-  return { name: scene.name, canvas: scene.canvas, length: motion.length, repeat: scene.clock.repeat, drawing };
+  const { name, canvas, clock } = scene;
+  return { name, canvas, length: motion.length, repeat: clock.repeat, drawing, assets: assetsOf(scene, drawing) };
+}
+
+function assetsOf({ assets }: Scene, drawing: readonly Drawn[]): Scene['assets'] {
+  const used = drawing.flatMap((drawn) =>
+    drawn.kind === 'art' && drawn.art.kind === 'image' ? [drawn.art.asset] : [],
+  );
+  return Object.fromEntries([...new Set(used)].map((name) => [name, assets[name] ?? '']));
 }
 
 function drawnArt(

@@ -7,6 +7,7 @@ import { openSceneFile } from '../shelf/open-scene.ts';
 import { useDesk } from './context.ts';
 import { importArt, importArtText } from './import-art.ts';
 import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
+import { importRaster, isRasterFile } from './raster-art.tsx';
 import { addTracingFile, isPictureFile } from './tracing.ts';
 import { useDeskView } from './view.ts';
 import { copiedText, copySelected, pasteHeld } from './actions/clipboard.ts';
@@ -23,6 +24,7 @@ export function useFileDrops(): void {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
         if (isGuideFile(file)) await importGuideFiles([file], desk);
+        else if (isRasterFile(file) && useDeskView.getState().drawer === 'art') await importRaster(file, desk);
         else if (isPictureFile(file)) await addTracingFile(file, desk);
         else if (isSvgFile(file)) {
           if (await importArt(file, desk)) useDeskView.getState().set({ drawer: 'art' });

@@ -1,8 +1,9 @@
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { readArtFile } from '../jobs/index.ts';
-import { askHeavy } from './ask-heavy.tsx';
+import { askTaking } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
 import { bringInArt } from './actions/riding.ts';
+import { importAsPicture } from './raster-art.tsx';
 import { keepBefore } from './actions/saving.ts';
 import type { Desk } from './desk.ts';
 
@@ -27,7 +28,9 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
     warnUntaken(name, read.message);
     return undefined;
   }
-  if (!(await askHeavy(name, read.art.heavy))) return undefined;
+  const taking = await askTaking(name, read.art.heavy);
+  if (taking === 'none') return undefined;
+  if (taking === 'picture') return importAsPicture(desk, name, read.art);
   const title =
     name
       .replace(/\.svg$/i, '')

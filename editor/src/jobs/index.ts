@@ -51,7 +51,7 @@ export function writeOutput(
   };
   const job = sending.run(
     'send',
-    { scene: withoutPixels(scene), format, options },
+    { scene: withoutTracing(scene), format, options },
     {
       onChunk,
       ...(onProgress ? { onProgress } : {}),
@@ -104,7 +104,17 @@ const withLines = (scene: Scene): Scene => ({
   })),
 });
 
-/** A scene without the pixels of its pictures: they are large, and no format of today needs them. */
+/** A scene with the pixels of its art alone: those of what is only drawn over are large, and never sent. */
+function withoutTracing(scene: Scene): Scene {
+  const used = new Set(scene.art.flatMap((art) => (art.kind === 'image' ? [art.asset] : [])));
+  return {
+    ...scene,
+    tracing: [],
+    assets: Object.fromEntries(Object.entries(scene.assets).filter(([name]) => used.has(name))),
+  };
+}
+
+/** A scene without the pixels of its pictures: they are large, and checks need none. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });
 
 /** ms. A drawing that takes longer to read is given up, whatever it is. */

@@ -9,21 +9,28 @@ interface Question {
   /** What the answers are called. */
   readonly yes: string;
   readonly no: string;
+  /** A third one, between them. */
+  readonly other?: string;
 }
 
+export type Answer = 'yes' | 'no' | 'other';
+
 interface Asking {
-  readonly question: (Question & { readonly answer: (yes: boolean) => void }) | null;
+  readonly question: (Question & { readonly answer: (answer: Answer) => void }) | null;
 }
 
 const useAsking = create<Asking>()(() => ({ question: null }));
 
 /** Asks the person; closing the question is a no. One that is asked while another stands is answered with no. */
-export function ask(question: Question): Promise<boolean> {
-  if (useAsking.getState().question) return Promise.resolve(false);
+export const ask = async (question: Omit<Question, 'other'>): Promise<boolean> => (await askAmong(question)) === 'yes';
+
+/** The same with a third answer. */
+export function askAmong(question: Question): Promise<Answer> {
+  if (useAsking.getState().question) return Promise.resolve('no');
   return new Promise((resolve) => {
-    const answer = (yes: boolean): void => {
+    const answer = (given: Answer): void => {
       useAsking.setState({ question: null });
-      resolve(yes);
+      resolve(given);
     };
     useAsking.setState({ question: { ...question, answer } });
   });
@@ -33,20 +40,25 @@ export function ask(question: Question): Promise<boolean> {
 export function Questions() {
   const question = useAsking((state) => state.question);
   if (!question) return null;
-  const { title, body, yes, no, answer } = question;
+  const { title, body, yes, no, other, answer } = question;
   return (
     <Modal
       opened
-      onClose={() => answer(false)}
+      onClose={() => answer('no')}
       title={plainDirection(title)}
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
       {body}
       <div className="question-answers">
-        <button type="button" className="bar-button" data-autofocus onClick={() => answer(false)}>
+        <button type="button" className="bar-button" data-autofocus onClick={() => answer('no')}>
           {no}
         </button>
-        <button type="button" className="bar-button strong" onClick={() => answer(true)}>
+        {other !== undefined && (
+          <button type="button" className="bar-button" onClick={() => answer('other')}>
+            {other}
+          </button>
+        )}
+        <button type="button" className="bar-button strong" onClick={() => answer('yes')}>
           {yes}
         </button>
       </div>

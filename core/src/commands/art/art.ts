@@ -2,6 +2,7 @@ import type { Vec } from '../../geometry/index.ts';
 import { POSE } from '../../motion/index.ts';
 import { artById, idsIn, type Art, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
+import { withUsedAssets } from '../scene/assets.ts';
 import { poseOf, stoodAs } from '../rider/standing.ts';
 
 /** Changes an art's name, pivot or facing. A new pivot leaves parked riders where they are drawn. */
@@ -29,9 +30,14 @@ function withPivotAt(pose: Float64Array, [x, y]: Vec): Float64Array {
   return moved;
 }
 
-export const addArt = command<{ art: Art }>(
+/** Adds art; the pixels of a picture come with it, base64. */
+export const addArt = command<{ art: Art; data?: string }>(
   (scene, { art }) => (idsIn(scene).has(art.id) ? refusal('id-taken', { id: art.id }) : undefined),
-  (scene, { art }) => ({ ...scene, art: [...scene.art, art] }),
+  (scene, { art, data }) => ({
+    ...scene,
+    art: [...scene.art, art],
+    assets: art.kind === 'image' && data !== undefined ? { ...scene.assets, [art.asset]: data } : scene.assets,
+  }),
 );
 
 /** Deletes art that no rider shows. */
@@ -40,5 +46,5 @@ export const deleteArt = command<{ id: string }>(
     const rider = scene.riders.find((one) => one.art === id);
     return rider ? refusal('art-in-use', { name: rider.name }) : undefined;
   },
-  (scene, { id }) => ({ ...scene, art: scene.art.filter((art) => art.id !== id) }),
+  (scene, { id }) => withUsedAssets({ ...scene, art: scene.art.filter((art) => art.id !== id) }),
 );

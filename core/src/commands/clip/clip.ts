@@ -19,6 +19,8 @@ import type { MarksClip } from './marks.ts';
 export interface ThingsClip {
   readonly kind: 'things';
   readonly art: readonly Art[];
+  /** Pixels of its pictures. */
+  readonly assets: Scene['assets'];
   readonly guides: readonly Guide[];
   readonly riders: readonly Rider[];
 }
@@ -35,7 +37,10 @@ export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: 
   const needed = scene.guides.filter(
     (guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id),
   );
-  return { kind: 'things', art, guides: [...guides, ...needed], riders };
+  const pixels = art.flatMap((one) =>
+    one.kind === 'image' ? [[one.asset, scene.assets[one.asset] ?? ''] as const] : [],
+  );
+  return { kind: 'things', art, assets: Object.fromEntries(pixels), guides: [...guides, ...needed], riders };
 }
 
 /** The ids that `pasteThings` gives, so that the caller can select what it made. */
@@ -59,9 +64,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
   };
   const art: Art[] = [];
   for (const one of clip.art) {
-    const same = scene.art.find(
-      (known) => known.markup === one.markup && known.width === one.width && known.name === one.name,
-    );
+    const same = scene.art.find((known) => isSameArt(known, one));
     if (same) renamed.set(one.id, same.id);
     else art.push({ ...one, id: fresh(one.id) });
   }
@@ -106,6 +109,9 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     scene: {
       ...scene,
       art: [...scene.art, ...art],
+      assets: Object.keys(clip.assets).every((key) => Object.hasOwn(scene.assets, key))
+        ? scene.assets
+        : { ...clip.assets, ...scene.assets },
       guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
       riders: [...scene.riders, ...bound],
     },
@@ -113,6 +119,11 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     riders: riders.map((rider) => rider.id),
   };
 }
+
+const isSameArt = (a: Art, b: Art): boolean =>
+  (a.kind === 'svg' ? b.kind === 'svg' && a.markup === b.markup : b.kind === 'image' && a.asset === b.asset) &&
+  a.width === b.width &&
+  a.name === b.name;
 
 /** Keys with ids of their own, tied to the pasted marks. */
 function renamedKeys(keys: Keys, fresh: (id: string) => string, to: (id: string) => string): Keys {

@@ -15,11 +15,14 @@ function mapAll(keys: Keys, change: (key: Key) => Key): Keys {
   ) as unknown as Keys;
 }
 
+/** Whether some of a rider's keys go with marks. */
+export const hasTiedKeys = ({ keys }: Rider): boolean =>
+  KEY_CHANNELS.some((channel) => keys[channel].some(({ mark }) => mark !== null));
+
 /** Keys that are tied to marks moved as far in time as those were, held within the cycle; of marks that are gone they are free. The same rider where none is. */
 export function followedMarks(before: Rider, after: Rider, cycle: number): Rider {
   if (before.pace.marks === after.pace.marks) return after;
-  const isTied = KEY_CHANNELS.some((channel) => after.keys[channel].some(({ mark }) => mark !== null));
-  if (!isTied) return after;
+  if (!hasTiedKeys(after)) return after;
   const was = new Map(before.pace.marks.map((mark) => [mark.id, mark.time]));
   const now = new Map(after.pace.marks.map((mark) => [mark.id, mark.time]));
   const keys = mapAll(after.keys, (key) => {

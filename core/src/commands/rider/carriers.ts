@@ -5,6 +5,8 @@ export const carriedBy = (rider: string): Carrier => ({ rider, turn: true, scale
 
 /** Riders on guides carried as their guides are. The same scene where they are. */
 export function withCarriers(scene: Scene): Scene {
+  const isPlain = ({ guide, carrier }: Rider): boolean => carrier === null || guide === null;
+  if (scene.guides.every((guide) => guide.carrier === null) && scene.riders.every(isPlain)) return scene;
   const carriers = new Map(scene.guides.map((guide) => [guide.id, guide.carrier]));
   const wanted = ({ guide }: Rider): string | null | undefined => (guide === null ? undefined : carriers.get(guide));
   const isRight = (rider: Rider): boolean => {

@@ -1,5 +1,6 @@
 import { idsIn, type Scene, type Tracing } from '../../scene/index.ts';
 import { command, refusal, type Refusal } from '../command.ts';
+import { withUsedAssets } from './assets.ts';
 
 /** Adds a picture to draw over; its pixels go into the assets under `picture.asset`. */
 export const addTracing = command<{ picture: Tracing; data: string }>(
@@ -29,12 +30,6 @@ export const setTracing = command<{ id: string; patch: TracingPatch }>(
 export const deleteTracing = command<{ id: string }>(
   (scene, { id }) => missing(scene, id),
   (scene, { id }) => {
-    const tracing = scene.tracing.filter((one) => one.id !== id);
-    const used = new Set(tracing.map((one) => one.asset));
-    return {
-      ...scene,
-      tracing,
-      assets: Object.fromEntries(Object.entries(scene.assets).filter(([key]) => used.has(key))),
-    };
+    return withUsedAssets({ ...scene, tracing: scene.tracing.filter((one) => one.id !== id) });
   },
 );

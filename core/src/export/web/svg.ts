@@ -21,7 +21,7 @@ interface Writing {
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
 export function svgOf(take: Take, { title, background }: SvgOptions): string {
-  const prefix = `pl${shortHash(JSON.stringify([take, title, background]))}`;
+  const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
   const writing: Writing = { prefix, take, shared: sharedArts(take.drawing), rules: [] };
   const drawing = take.drawing.map((drawn, i) =>
     drawn.kind === 'art' ? artMarkup(writing, drawn, i + 1) : strokeMarkup(writing, drawn, i + 1),
@@ -29,7 +29,7 @@ export function svgOf(take: Take, { title, background }: SvgOptions): string {
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
   const definitions = [...writing.shared].map(
-    ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`)}</g>`,
+    ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`, take.assets)}</g>`,
   );
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
   return (
@@ -38,6 +38,12 @@ export function svgOf(take: Take, { title, background }: SvgOptions): string {
     `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${definitions.join('')}</defs>` +
     `<g clip-path="url(#${prefix}-c)">${paint}${drawing.join('')}</g></svg>`
   );
+}
+
+/** A take with the names of its pixels, which are made of them, instead of them; without any where it has none. */
+function withoutPixels({ assets, ...take }: Take): object {
+  const names = Object.keys(assets);
+  return names.length > 0 ? { ...take, assets: names } : take;
 }
 
 /** The style sheet: all that moves has the class `prefix-m`; it stands still for those who asked for less motion. */
@@ -113,7 +119,7 @@ function factorsOf({ x, y, angle, skew, scaleX, scaleY }: DrawnArt['curves']): F
 
 /** A rider: a group for each channel that moves, each with its own keyframes; what stands still is an attribute of the next group. */
 function artMarkup(writing: Writing, drawn: DrawnArt, number: number): string {
-  const { prefix } = writing;
+  const { prefix, take } = writing;
   const name = `${prefix}-${number}`;
   const opacity = drawn.curves.opacity;
   const [pivotX, pivotY] = drawn.art.pivot;
@@ -141,7 +147,8 @@ function artMarkup(writing: Writing, drawn: DrawnArt, number: number): string {
       : '';
   if (still || fade || depth === 0) group(`${still ? ` transform="${still}"` : ''}${fade}`);
   const shared = writing.shared.get(drawn.art);
-  const picture = shared === undefined ? placedArt(drawn.art, `${name}-`) : `<use href="#${prefix}-a${shared}"/>`;
+  const picture =
+    shared === undefined ? placedArt(drawn.art, `${name}-`, take.assets) : `<use href="#${prefix}-a${shared}"/>`;
   return open + picture + '</g>'.repeat(depth);
 }
 

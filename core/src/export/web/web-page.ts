@@ -28,7 +28,7 @@ export const webPage: Format<'take', typeof options> = {
     const text =
       `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n` +
       `<meta name="viewport" content="width=device-width, initial-scale=1">\n` +
-      `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'">\n` +
+      `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'${Object.keys(take.assets).length > 0 ? '; img-src data:' : ''}">\n` +
       `<title>${escapeMarkup(given.title || name)}</title>\n` +
       `<style>html,body{margin:0;height:100%}body{${paper}display:grid;place-items:center}body>svg{display:block;${size}}</style>\n` +
       `</head>\n<body>\n${svgOf(take, given)}\n</body>\n</html>\n`;

@@ -1,11 +1,11 @@
-import type { Art } from '../schema/index.ts';
+import type { Art, ImageArt, Scene, SvgArt } from '../schema/index.ts';
 import { readArtMarkup, writeArtElement, type ArtReading } from './markup.ts';
 
 type Verified = Extract<ArtReading, { ok: true }>;
 
-const verified = new WeakMap<Art, Verified>();
+const verified = new WeakMap<SvgArt, Verified>();
 
-function verifiedOf(art: Art): Verified {
+function verifiedOf(art: SvgArt): Verified {
   let known = verified.get(art);
   if (!known) {
     const read = readArtMarkup(art.markup);
@@ -15,14 +15,24 @@ function verifiedOf(art: Art): Verified {
   return known;
 }
 
+/** px of a picture that cost about as much to paint as a plain element. */
+const PIXELS_PER_ELEMENT = 20_000;
+
 /** What an art costs to paint, in plain elements. */
-export const paintingOf = (art: Art): number => verifiedOf(art).cost;
+export const paintingOf = (art: Art): number =>
+  art.kind === 'svg' ? verifiedOf(art).cost : Math.ceil((art.width * art.height) / PIXELS_PER_ELEMENT);
+
+/** The pixels of a picture as an address that holds them. */
+export const pixelsOf = ({ asset, type }: ImageArt, assets: Scene['assets']): string =>
+  `data:${type};base64,${assets[asset] ?? ''}`;
 
 /**
  * An art as a nested <svg> of its width × height with its upper left corner at 0, 0, ready to stand inside another drawing: `prefix` goes
- * before its ids, so that two arts never colour each other.
+ * before its ids, so that two arts never colour each other. A picture is an <image> with its pixels in it.
  */
-export function placedArt(art: Art, prefix: string): string {
+export function placedArt(art: Art, prefix: string, assets: Scene['assets'] = {}): string {
+  if (art.kind === 'image')
+    return `<image width="${art.width}" height="${art.height}" preserveAspectRatio="none" href="${pixelsOf(art, assets)}"/>`;
   const { root } = verifiedOf(art);
   const { xmlns: _xmlns, x: _x, y: _y, id: _id, ...kept } = root.attributes;
   const attributes = { ...kept, width: String(art.width), height: String(art.height) };

@@ -1,3 +1,4 @@
+export { PIXEL_TYPES } from './art.ts';
 export { withoutDefaults, defaultsOf } from './defaults.ts';
 export { guideSchema } from './guide.ts';
 export { headingSchema } from './heading.ts';
@@ -11,6 +12,7 @@ export type {
   Carrier,
   Clock,
   Guide,
+  ImageArt,
   GuideLink,
   GuideStroke,
   Heading,
@@ -26,5 +28,6 @@ export type {
   Roll,
   Scene,
   Squash,
+  SvgArt,
   Tracing,
 } from './types.ts';

@@ -3,6 +3,7 @@ import { readArtMarkup } from '../art/markup.ts';
 import { dependenciesOf } from '../dependence.ts';
 import { KEY_CHANNELS } from './keys.ts';
 import { sceneShape } from './scene.ts';
+import type { Art } from './types.ts';
 
 type TellIssue = (path: (string | number)[], message: string) => void;
 type Shape = z.infer<typeof sceneShape>;
@@ -127,6 +128,10 @@ function checkLinks(scene: Shape, issue: TellIssue): void {
     if (one.stroke?.draws != null && !riders.has(one.stroke.draws))
       issue(['guides', i, 'stroke', 'draws'], `there is no rider "${one.stroke.draws}"`);
   });
+  scene.art.forEach((one, i) => {
+    if (one.kind === 'image' && !Object.hasOwn(scene.assets, one.asset))
+      issue(['art', i, 'asset'], 'its picture is not in the assets');
+  });
   scene.tracing.forEach((one, i) => {
     if (!Object.hasOwn(scene.assets, one.asset)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
   });
@@ -145,8 +150,9 @@ export function invariantsOf(scene: Shape, issue: TellIssue): void {
 }
 
 /** Why an art's markup is not taken; undefined where it is. */
-export function artTrouble({ markup }: { readonly markup: string }): string | undefined {
-  const read = readArtMarkup(markup);
+export function artTrouble(art: Shape['art'][number] | Art): string | undefined {
+  if (art.kind !== 'svg') return undefined;
+  const read = readArtMarkup(art.markup);
   return read.ok ? undefined : `line ${read.line}: ${read.message}`;
 }
 

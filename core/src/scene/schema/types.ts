@@ -9,6 +9,8 @@ type Immutable<T> = T extends (infer U)[]
 
 export type Scene = Immutable<z.infer<typeof sceneShape>>;
 export type Art = Scene['art'][number];
+export type SvgArt = Extract<Art, { kind: 'svg' }>;
+export type ImageArt = Extract<Art, { kind: 'image' }>;
 export type Guide = Scene['guides'][number];
 export type Node = Guide['nodes'][number];
 export type Join = Node['join'];

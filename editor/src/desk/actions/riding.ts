@@ -9,6 +9,7 @@ import {
   newRider,
   riderById,
   type Art,
+  type ImageArt,
   type Rider,
   type Vec,
 } from '@pace-line/core';
@@ -22,6 +23,20 @@ export function bringInArt(desk: Desk, name: string, { markup, width, height }: 
   const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
   const art: Art = { id, name, kind: 'svg', markup, width, height, pivot: [width / 2, height / 2], facing: 0 };
   perform(desk, `Bring in ${name}`, addArt, { art });
+  return id;
+}
+
+/** Takes a picture into the scene's art with its pixels, base64; gives its id. */
+export function bringInPicture(
+  desk: Desk,
+  name: string,
+  picture: Pick<ImageArt, 'asset' | 'type' | 'width' | 'height'>,
+  data: string,
+): string {
+  const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
+  const { width, height } = picture;
+  const art: Art = { id, name, kind: 'image', ...picture, pivot: [width / 2, height / 2], facing: 0 };
+  perform(desk, `Bring in ${name}`, addArt, { art, data });
   return id;
 }
 

@@ -6,6 +6,7 @@ import { IconAction } from '../../look/IconAction.tsx';
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
+import { importRaster, isRasterFile } from '../raster-art.tsx';
 import { takeApart } from '../import-guides.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
@@ -16,21 +17,24 @@ import { bringInArt, parkArt } from '../actions/riding.ts';
 import { rideAtStart } from '../actions/seating.ts';
 import { svgUrl } from '../../look/svg-url.ts';
 
+const ART_FILES = '.svg,image/svg+xml,image/png,image/jpeg,image/webp,image/gif';
+
 /** The scene's art and the built-in shapes; dragged to the canvas, or placed by a button. */
 export function ArtDrawer() {
   const desk = useDesk();
   const art = useDocumentState((state) => state.shown.art);
   const bringIn = async (): Promise<void> => {
-    for (const file of await pickFiles('.svg,image/svg+xml')) await importArt(file, desk);
+    for (const file of await pickFiles(ART_FILES))
+      await (isRasterFile(file) ? importRaster(file, desk) : importArt(file, desk));
   };
   return (
     <Drawer title="Art">
       <button type="button" className="wide-button" onClick={() => void bringIn()}>
-        <IconUpload size={15} aria-hidden /> Bring in SVG…
+        <IconUpload size={15} aria-hidden /> Bring in SVG or picture…
       </button>
       <p className="card-note">
         Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the
-        Desk.
+        Desk, pictures while this drawer is open.
       </p>
       {art.length > 0 && <h3 className="drawer-heading">In this scene</h3>}
       <ul className="art-grid">
@@ -59,10 +63,11 @@ export function ArtDrawer() {
 }
 
 function ArtTile({ art }: { art: Art }) {
+  const assets = useDocumentState((state) => state.shown.assets);
   const picture = useMemo(
     () =>
-      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '')}</svg>`,
-    [art],
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '', assets)}</svg>`,
+    [art, assets],
   );
   return (
     <li className="art-tile">
@@ -113,12 +118,14 @@ function ArtButtons({ art }: { art: Art }) {
       >
         park
       </button>
-      <IconAction
-        label={`Take ${art.name} apart`}
-        hint="Take apart: name its parts guide, rider or scenery"
-        icon={<IconPuzzle size={14} aria-hidden />}
-        onClick={() => void takeApart(art.name, art.markup)}
-      />
+      {art.kind === 'svg' && (
+        <IconAction
+          label={`Take ${art.name} apart`}
+          hint="Take apart: name its parts guide, rider or scenery"
+          icon={<IconPuzzle size={14} aria-hidden />}
+          onClick={() => void takeApart(art.name, art.markup)}
+        />
+      )}
       {!used && (
         <IconAction
           label={`Delete ${art.name}`}

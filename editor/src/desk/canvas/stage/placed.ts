@@ -13,7 +13,7 @@ interface Placed {
 /** The groups of a stage's riders. */
 export interface PlacedRiders {
   /** The group of a rider, with its art. */
-  groupOf: (rider: Rider, art: Art) => SVGGElement;
+  groupOf: (rider: Rider, art: Art, assets: Scene['assets']) => SVGGElement;
   /** Takes those away that are not of these. */
   keepOnly: (ids: ReadonlySet<string>) => void;
   /** Puts each where it is in a frame. */
@@ -23,12 +23,12 @@ export interface PlacedRiders {
 export function createPlacedRiders(): PlacedRiders {
   const placed = new Map<string, Placed>();
   return {
-    groupOf(rider, art) {
+    groupOf(rider, art, assets) {
       let one = placed.get(rider.id);
       if (!one || one.art !== art) {
         one?.group.remove();
         const group = svgElement('g');
-        group.append(artNodes(art));
+        group.append(artNodes(art, assets));
         placed.set(rider.id, (one = { group, art, matrix: '', opacity: 1, visible: true }));
       }
       if (one.visible !== rider.visible) {

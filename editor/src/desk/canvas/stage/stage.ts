@@ -1,9 +1,16 @@
-import { displayOrder, type Scene } from '@pace-line/core';
+import { displayOrder, KEY_CHANNELS, type Rider, type Scene } from '@pace-line/core';
 import type { Frame } from '../../../scene/playback.ts';
 import { cssMatrix, type ViewTransform } from '../view-transform.ts';
 import { createPlacedRiders } from './placed.ts';
 import { createStrokes } from './strokes.ts';
 import { arrange, svgElement } from './svg.ts';
+
+/** Whether a rider never moves: it rides nothing, is carried by nobody, looks toward nothing and has no keys. */
+const standsStill = ({ guide, carrier, heading, keys }: Rider): boolean =>
+  guide === null &&
+  !carrier &&
+  heading.mode !== 'toward' &&
+  KEY_CHANNELS.every((channel) => keys[channel].length === 0);
 
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {
@@ -62,9 +69,10 @@ export function createSvgStage(host: HTMLElement): Stage {
     // Riders at the bottom that never move are scenery; from the first thing on that may, all is in the layer that moves.
     let isScenery = true;
     for (const one of displayOrder(next)) {
-      isScenery &&= one.kind === 'rider' && one.rider.guide === null;
+      isScenery &&= one.kind === 'rider' && standsStill(one.rider);
       const art = one.kind === 'rider' ? arts.get(one.rider.art) : undefined;
-      const element = one.kind === 'stroke' ? paths.get(one.guide.id) : art && riders.groupOf(one.rider, art);
+      const element =
+        one.kind === 'stroke' ? paths.get(one.guide.id) : art && riders.groupOf(one.rider, art, next.assets);
       if (element) layers[isScenery ? 0 : 1].push(element);
     }
     riders.keepOnly(new Set(next.riders.map(({ id }) => id)));
