@@ -1,0 +1,108 @@
+import { expect, test, type Page } from '@playwright/test';
+import { prepare, type ImageArt } from '@pace-line/core';
+import { dropFile, newScene, savedScene } from './desk.ts';
+import { worstGap } from './motion.ts';
+import { write } from './writing.ts';
+
+/** A picture made by the browser: a plain colour with another in its left upper quarter. */
+async function picture(page: Page, width: number, height: number, type: string): Promise<Buffer> {
+  const url = await page.evaluate(
+    ({ width, height, type }) => {
+      const canvas = document.createElement('canvas');
+      Object.assign(canvas, { width, height });
+      const context = canvas.getContext('2d')!;
+      context.fillStyle = '#0b7a75';
+      context.fillRect(0, 0, width, height);
+      context.fillStyle = '#a3471f';
+      context.fillRect(0, 0, width / 2, height / 2);
+      return canvas.toDataURL(type);
+    },
+    { width, height, type },
+  );
+  return Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
+}
+
+async function bringIn(page: Page, name: string, mimeType: string, buffer: Buffer): Promise<void> {
+  const close = page.getByRole('button', { name: 'Close Art' });
+  if (!(await close.isVisible())) await page.getByRole('button', { name: 'Art', exact: true }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: /Bring in SVG or picture/ }).click(),
+  ]);
+  await chooser.setFiles({ name, mimeType, buffer });
+}
+
+test('a picture rides, is kept, undone, and sent with its pixels in it', async ({ page }) => {
+  await newScene(page);
+  await bringIn(page, 'round-stamp.png', 'image/png', await picture(page, 80, 60, 'image/png'));
+  await page.getByRole('button', { name: 'Park Round stamp on the canvas' }).click();
+  await page.getByRole('button', { name: 'Close Art' }).click();
+  await page.locator('[data-card=rider] .card-head').click();
+  await page.getByRole('textbox', { name: 'Lift key' }).waitFor({ state: 'detached' });
+  await page.getByRole('textbox', { name: 'Scale key across' }).fill('150');
+  await page.keyboard.press('Enter');
+  const scene = await savedScene(page);
+  const art = scene.art[0] as ImageArt;
+  expect(art).toMatchObject({ kind: 'image', type: 'image/png', width: 80, height: 60, pivot: [40, 30] });
+  expect(Object.keys(scene.assets)).toEqual([art.asset]);
+  // Opened anew it is still there.
+  await page.reload();
+  await expect(page.locator('.stage image, svg image').first()).toBeAttached();
+  // What is sent holds its pixels, and shows them where the scene says.
+  const file = await write(scene, 'animated-svg');
+  expect(file.text).toContain('href="data:image/png;base64,');
+  await page.setContent(`<!doctype html><body style="margin:0">${file.text}</body>`);
+  const worst = await worstGap(page, scene, [0.2, 1.1, 3.3]);
+  expect(worst.gap).toBeLessThan(0.5);
+  const pose = prepare(scene).poseAt(0);
+  const [x, y] = [pose.of(0, 'x'), pose.of(0, 'y')];
+  const shot = await page.screenshot({ clip: { x: x - 30, y: y - 20, width: 60, height: 40 } });
+  const colours = await page.evaluate(async (data) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${data}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    Object.assign(canvas, { width: 60, height: 40 });
+    const context = canvas.getContext('2d')!;
+    context.drawImage(image, 0, 0);
+    const at = (px: number, py: number): number[] => [...context.getImageData(px, py, 1, 1).data.slice(0, 3)];
+    return [at(5, 5), at(55, 35)];
+  }, shot.toString('base64'));
+  expect(colours).toEqual([
+    [0xa3, 0x47, 0x1f],
+    [0x0b, 0x7a, 0x75],
+  ]);
+});
+
+test('its pixels go with the last art that shows them', async ({ page }) => {
+  await newScene(page);
+  await bringIn(page, 'stamp.webp', 'image/webp', await picture(page, 40, 40, 'image/webp'));
+  await expect(page.getByRole('button', { name: 'Delete Stamp' })).toBeVisible();
+  expect(Object.keys((await savedScene(page)).assets)).toHaveLength(1);
+  await page.getByRole('button', { name: 'Delete Stamp' }).click();
+  expect(Object.keys((await savedScene(page)).assets)).toHaveLength(0);
+  await page.keyboard.press('Control+z');
+  expect(Object.keys((await savedScene(page)).assets)).toHaveLength(1);
+});
+
+test('one that is too large is offered to be made smaller; what is no picture is said to be none', async ({ page }) => {
+  await newScene(page);
+  await bringIn(page, 'long.png', 'image/png', await picture(page, 9000, 30, 'image/png'));
+  await expect(page.getByRole('dialog')).toContainText('9000 × 30 px');
+  await page.getByRole('button', { name: 'Make it 2048 px' }).click();
+  await expect(page.getByRole('button', { name: 'Park Long on the canvas' })).toBeVisible();
+  expect((await savedScene(page)).art[0]).toMatchObject({ kind: 'image', width: 2048, height: 7 });
+  await bringIn(page, 'broken.png', 'image/png', Buffer.from('no picture at all'));
+  await expect(page.getByText('It could not be read as a picture.')).toBeVisible();
+  expect((await savedScene(page)).art).toHaveLength(1);
+});
+
+test('a heavy drawing can be taken as a picture of itself', async ({ page }) => {
+  await newScene(page);
+  const circles = Array.from({ length: 6000 }, (_, i) => `<circle cx="${i % 100}" cy="${Math.floor(i / 100)}" r="1"/>`);
+  const text = `<svg xmlns="http://www.w3.org/2000/svg" width="100" height="60" viewBox="0 0 100 60"><rect width="100" height="60" fill="#0b7a75"/>${circles.join('')}</svg>`;
+  await dropFile(page, 'dots.svg', 'image/svg+xml', text);
+  await page.getByRole('button', { name: 'Take it as a picture' }).click();
+  await expect(page.getByRole('button', { name: 'Park Dots on the canvas' })).toBeVisible();
+  expect((await savedScene(page)).art[0]).toMatchObject({ kind: 'image', type: 'image/png', width: 100, height: 60 });
+});
