@@ -20,6 +20,7 @@ import {
 import { countedRandom } from '../core/src/testing/random.ts';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { callsPerSecond, medianTime, millions, ms, type Row } from './measure.ts';
+import { riding } from './riders.ts';
 import { keysOf, takeRows } from './takes.ts';
 
 interface Truth {
@@ -264,6 +265,7 @@ export const coreRows = async (): Promise<Row[]> => [
   ...frames(),
   ...preparing(),
   ...posing(),
+  ...riding(),
   ...baking(),
   ...(await takeRows()),
   ...sketching(),

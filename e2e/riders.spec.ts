@@ -218,3 +218,31 @@ test('keys on their strip: dragged, nudged, tied, deleted, undone', async ({ pag
   await page.keyboard.press('Control+z');
   await expect(page.locator('.key-strips .key')).toHaveCount(1);
 });
+
+test('the same movement moved to another drawing, and eight of it along a closed guide', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await open(page, 'guide');
+  await page.getByRole('button', { name: 'closed', exact: true }).click();
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await open(page, 'heading');
+  await page.getByRole('group', { name: 'Faces' }).getByRole('button', { name: 'along', exact: true }).click();
+  await fill(page, 'Smoothed over', '60');
+  await park(page, 'Label', LABEL);
+  await open(page, 'rider');
+  await choose(page, 'Take over the movement of', 'Drum');
+  const one = await savedScene(page);
+  const [drum, label] = one.riders;
+  expect(label?.heading).toEqual(drum?.heading);
+  const motion = prepare(one);
+  for (const time of [0.4, 1.9, 3.1])
+    for (const key of ['x', 'y', 'angle'] as const)
+      expect(motion.poseAt(time).of(1, key)).toBeCloseTo(motion.poseAt(time).of(0, key), 6);
+  await page.getByRole('button', { name: 'set copies' }).click();
+  const many = await savedScene(page);
+  expect(many.riders.filter(({ art }) => art === label?.art)).toHaveLength(8);
+  await playsAsMeant(page, many);
+});

@@ -20,6 +20,8 @@ export { type Refusal, type RefusalCode } from './refusal.ts';
 export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from './rider/act-out.ts';
 export { carryGuide, carryRider } from './rider/carrying.ts';
 export { setHeading } from './rider/heading.ts';
+export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movement.ts';
+export { copiesAlong } from './rider/copies.ts';
 export {
   deleteKeys,
   keyValueAt,

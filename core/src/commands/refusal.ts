@@ -37,12 +37,14 @@ export const REFUSALS = [
   'original-linked',
   'other-guide',
   'outside-cycle',
+  'pace-needs-guide',
   'parallel-bound',
   'parked',
   'piece-needs-two-ends',
   'split-at-end',
   'stretch-needs-two',
   'tolerance',
+  'too-many-riders',
   'two-nodes-to-close',
 ] as const;
 export type RefusalCode = (typeof REFUSALS)[number];

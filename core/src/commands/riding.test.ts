@@ -239,3 +239,53 @@ describe('edits of the whole', () => {
     expect(problemsWhenRead(pasted.scene)).toEqual([]);
   });
 });
+
+describe('the movement of another', () => {
+  const source = {
+    ...boat,
+    lift: 14,
+    keys: { turn: [{ id: 'k1', time: 1, value: 10, mark: 'boat-m2' }] },
+  };
+  test('all of it: another drawing moves just the same, nothing of it is lost', () => {
+    const scene = withRiders(source, lamp);
+    const moving = c.takeMovement(scene, { from: 'boat', to: 'lamp', parts: c.MOVEMENT_PARTS });
+    expect(problemsWhenRead(moving)).toEqual([]);
+    const motion = prepare(moving);
+    for (const time of TIMES) {
+      const pose = motion.poseAt(time);
+      for (const key of ['x', 'y', 'angle'] as const) expect(pose.of(1, key)).toBeCloseTo(pose.of(0, key), 9);
+    }
+    const [from, to] = moving.riders;
+    expect(to!.scale).toEqual([0.5, 0.5]);
+    expect(to!.pace.marks.map(({ time, place, ease }) => [time, place, ease])).toEqual(
+      from!.pace.marks.map(({ time, place, ease }) => [time, place, ease]),
+    );
+    expect(to!.keys.turn[0]!.mark).toBe(to!.pace.marks[1]!.id);
+    expect(from).toBe(scene.riders[0]);
+  });
+  test('some of it: heading alone leaves place and pace; a pace of another guide needs that guide', () => {
+    const scene = withRiders(source, riderOn('cart', 'line', [{ time: 0, place: { by: 'share', value: 0.3 } }]));
+    const turned = c.takeMovement(scene, { from: 'boat', to: 'cart', parts: ['heading'] });
+    expect(riderById(turned, 'cart')!.heading).toEqual(riderById(turned, 'boat')!.heading);
+    expect(riderById(turned, 'cart')!.pace).toEqual(riderById(scene, 'cart')!.pace);
+    expect(c.takeMovement.can(scene, { from: 'boat', to: 'cart', parts: ['pace'] })?.code).toBe('pace-needs-guide');
+    expect(c.takeMovement.can(scene, { from: 'boat', to: 'boat', parts: ['pace'] })?.code).toBe('nothing-copied');
+  });
+  test('eight along a closed guide at one speed are as far from each other, everywhere', () => {
+    const even = withRiders(
+      riderOn('seed', 'loops', [
+        { time: 0, place: { by: 'node', node: 'l1' } },
+        { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
+      ]),
+    );
+    const many = c.copiesAlong(even, { rider: 'seed', count: 8, every: null });
+    expect(many.riders).toHaveLength(8);
+    expect(new Set(many.riders.map(({ name }) => name)).size).toBe(8);
+    expect(problemsWhenRead(many)).toEqual([]);
+    const motion = prepare(many);
+    const { length } = motion.riders[0]!.path!;
+    const along = motion.riders.map((one) => one.distanceAt(1.37) % length).sort((a, b) => a - b);
+    along.slice(1).forEach((distance, i) => expect(distance - along[i]!).toBeCloseTo(length / 8, 6));
+    expect(c.copiesAlong.can(withRiders(lamp), { rider: 'lamp', count: 8, every: null })?.code).toBe('parked');
+  });
+});

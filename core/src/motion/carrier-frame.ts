@@ -22,10 +22,10 @@ export class CarrierFrame {
   }
 
   /** Poses the carrier. */
-  run({ row, side, depth }: Cursor, time: number): void {
+  run(cursor: Cursor): void {
     const { pose, inherited } = this;
     const { turn, scale, mirror } = this.#takes;
-    this.#carrier.pose(row[time] ?? 0, side, pose, 0, depth + 1);
+    this.#carrier.poseWith(cursor, pose, 0);
     const sx = pose[POSE.scaleX] ?? 1;
     const sy = pose[POSE.scaleY] ?? 1;
     // Read as turned, then skewed and scaled, then mirrored left to right: what is mirrored by turning over faces the other way, upright.

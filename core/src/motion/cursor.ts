@@ -28,5 +28,8 @@ const made: Cursor[] = [];
 /** The cursor of a depth of nesting: a rider that asks for its carrier's pose does so one deeper. Shared by all motions: a pose is finished before the next begins. */
 export const cursorAt = (depth: number): Cursor => (made[depth] ??= newCursor(depth));
 
+/** A cursor that only asks, from outside of all nesting. */
+export const askedCursor = (): Cursor => newCursor(-1);
+
 /** A cursor of its own, for what looks at a rider's stages while tables are made. No rider is posed meanwhile. */
 export const ownCursor = (): Cursor => newCursor(0);

@@ -13,7 +13,8 @@ import type { Posed, RiderGraph } from './posed.ts';
 import { Poses } from './pose.ts';
 import { preparedRider } from './prepared-rider.ts';
 import { RiderMotion } from './rider-motion.ts';
-import { POSE_SIZE } from './slots.ts';
+import { askedCursor } from './cursor.ts';
+import { POSE_SIZE, SLOT } from './slots.ts';
 
 /** The evaluator: where every rider is at any time. Immutable; the only one that drawing, checks and exports use. */
 export class Motion {
@@ -21,6 +22,7 @@ export class Motion {
   readonly riders: readonly RiderMotion[];
   /** Seconds that are played and sent. */
   readonly length: number;
+  readonly #asked = askedCursor();
   readonly #indexes: ReadonlyMap<string, number>;
 
   constructor(riders: readonly RiderMotion[], length: number) {
@@ -42,7 +44,10 @@ export class Motion {
   /** Poses of all riders at a time in s, any real number. `side` −1: the limit from earlier times, where a pose jumps. Allocates nothing when given `out`. */
   poseAt(time: number, out: Poses = new Poses(this.riders.length), side: Side = 1): Poses {
     const { riders } = this;
-    for (let i = 0; i < riders.length; i++) riders[i]?.pose(time, side, out.data, i * POSE_SIZE, 0);
+    const asked = this.#asked;
+    asked.row[SLOT.time] = time;
+    asked.side = side;
+    for (let i = 0; i < riders.length; i++) riders[i]?.poseWith(asked, out.data, i * POSE_SIZE);
     return out;
   }
 }

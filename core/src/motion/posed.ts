@@ -1,4 +1,4 @@
-import type { Side } from '../geometry/index.ts';
+import type { Cursor } from './cursor.ts';
 
 /** What of a rider's picture can change over time. */
 export const CHANNELS = ['x', 'y', 'angle', 'skew', 'scaleX', 'scaleY', 'opacity'] as const;
@@ -7,8 +7,8 @@ export type Channel = (typeof CHANNELS)[number];
 /** A rider that others depend on, as a stage sees it. */
 export interface Posed {
   readonly varies: readonly Channel[];
-  /** Writes its pose at a time, s, into `data` from `offset` on, with the cursor of a depth of nesting that nobody above it uses. */
-  pose(time: number, side: Side, data: Float64Array, offset: number, depth: number): void;
+  /** Writes its pose at the time and side of a cursor into `data` from `offset` on, with the cursor of the next depth of nesting. The time is not handed over: it would be boxed. */
+  poseWith(cursor: Cursor, data: Float64Array, offset: number): void;
   events(from: number, to: number): readonly number[];
 }
 

@@ -1,7 +1,7 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
-import { cursorAt, type Cursor } from './cursor.ts';
+import { askedCursor, cursorAt, type Cursor } from './cursor.ts';
 import type { PreparedRider } from './prepared-rider.ts';
 import { POSE_SIZE, SLOT } from './slots.ts';
 import { CHANNELS, type Channel, type Posed, type RiderGraph } from './posed.ts';
@@ -13,6 +13,9 @@ const SAME_EVENT = 1e-9;
 
 /** s. So long before a time its state is looked at, where the limit from earlier times is asked for and a state may change there. */
 const JUST_BEFORE = 1e-7;
+
+/** Holds the time and side that are asked about, outermost. */
+const ASKED = askedCursor();
 
 /** One rider, ready to be posed. Immutable. */
 export class RiderMotion implements Posed {
@@ -57,20 +60,23 @@ export class RiderMotion implements Posed {
 
   /** The pose at a time in s, any real number, written into `data` from `offset` on (see POSE). `side` −1: the limit from earlier times. */
   poseAt(time: number, side: Side = 1, data: Float64Array = new Float64Array(POSE_SIZE), offset = 0): Float64Array {
-    this.pose(time, side, data, offset, 0);
+    ASKED.row[SLOT.time] = time;
+    ASKED.side = side;
+    this.poseWith(ASKED, data, offset);
     return data;
   }
 
-  /** The same at a depth of nesting. */
-  pose(time: number, side: Side, data: Float64Array, offset: number, depth: number): void {
-    const cursor = cursorAt(depth);
+  poseWith(asked: Cursor, data: Float64Array, offset: number): void {
+    const cursor = cursorAt(asked.depth + 1);
     const { row } = cursor;
+    row[SLOT.time] = asked.row[SLOT.time] ?? 0;
+    cursor.side = asked.side;
+    row[SLOT.distance] = 0;
     row[SLOT.held] = 0;
-    if (side < 0 && this.#switches) {
-      runStages(this.#stages, cursor, time - JUST_BEFORE, 1);
-      row[SLOT.held] = 1;
-    }
-    runStages(this.#stages, cursor, time, side);
+    cursor.direction = 1;
+    const stages = this.#stages;
+    if (cursor.side < 0 && this.#switches) holdStates(stages, cursor);
+    for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
     for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
   }
 
@@ -130,11 +136,23 @@ export class RiderMotion implements Posed {
   }
 }
 
-function runStages(stages: readonly PoseStage[], cursor: Cursor, time: number, side: Side): void {
+/** Leaves the states of just before the cursor's time in it: what changes at once is asked for from earlier times. */
+function holdStates(stages: readonly PoseStage[], cursor: Cursor): void {
   const { row } = cursor;
+  const time = row[SLOT.time] ?? 0;
+  row[SLOT.time] = time - JUST_BEFORE;
+  cursor.side = 1;
+  runStages(stages, cursor);
   row[SLOT.time] = time;
   row[SLOT.distance] = 0;
-  cursor.side = side;
+  row[SLOT.held] = 1;
+  cursor.side = -1;
+  cursor.direction = 1;
+}
+
+/** Runs stages at the time and side that stand in the cursor: a number that is handed over may be boxed. */
+function runStages(stages: readonly PoseStage[], cursor: Cursor): void {
+  cursor.row[SLOT.distance] = 0;
   cursor.direction = 1;
   for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
 }
@@ -149,7 +167,11 @@ const variesOf = (stages: readonly PoseStage[]): Channel[] =>
   CHANNELS.filter((channel) => stages.some((stage) => stage.varies.includes(channel)));
 
 const earlierOf = (stages: readonly PoseStage[]): Earlier => ({
-  run: (cursor, time, side) => runStages(stages, cursor, time, side),
+  run: (cursor, time, side) => {
+    cursor.row[SLOT.time] = time;
+    cursor.side = side;
+    runStages(stages, cursor);
+  },
   events: (from, to) => eventsOf(stages, from, to),
   varies: variesOf(stages),
 });

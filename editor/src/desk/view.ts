@@ -33,6 +33,9 @@ export interface Seeing {
   readonly arrows: boolean;
   readonly nodeNames: boolean;
   readonly landmarks: boolean;
+  readonly heading: boolean;
+  readonly onionMarks: boolean;
+  readonly onionFrames: boolean;
 }
 
 export const usePreferences = create<Preferences>()(
@@ -42,7 +45,14 @@ export const usePreferences = create<Preferences>()(
       cardsFolded: false,
       snapping: FIRST_SNAPPING,
       toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle' },
-      seeing: { arrows: false, nodeNames: false, landmarks: false },
+      seeing: {
+        arrows: false,
+        nodeNames: false,
+        landmarks: false,
+        heading: false,
+        onionMarks: false,
+        onionFrames: false,
+      },
       setDivider: (divider) => set({ divider }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),
       setSnap: (kind, on) =>

@@ -1,5 +1,7 @@
 import { angleOfFrame, emptyFrame, type Path } from '../../geometry/index.ts';
 import { AngleTable } from '../angle-table.ts';
+import type { Cursor } from '../cursor.ts';
+import type { Channel } from '../posed.ts';
 import { footMoves } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import { noEvents, type PoseStage } from '../stage.ts';
@@ -28,18 +30,20 @@ export function tangentOf({ prepared }: Aiming): PoseStage | undefined {
   const { way, rider } = prepared;
   if (!way) return undefined;
   const { smooth } = rider.heading;
-  const table = smooth > 0 ? tableOf(way.path) : undefined;
+  const varies: readonly Channel[] = footMoves(prepared) ? ['angle'] : [];
+  return { run: smooth > 0 ? averaged(tableOf(way.path), smooth) : asItRuns, varies, events: noEvents };
+}
+
+const asItRuns = ({ row, frame }: Cursor): void => {
+  row[SLOT.toward] = angleOfFrame(frame);
+};
+
+function averaged(table: AngleTable, smooth: number): PoseStage['run'] {
   const work = new Float64Array(1);
-  return {
-    run({ row, frame }) {
-      if (table) {
-        work[0] = (row[SLOT.distance] ?? 0) + (row[SLOT.lead] ?? 0);
-        table.average(work, 0, 0, smooth);
-        row[SLOT.toward] = work[0] ?? 0;
-      } else row[SLOT.toward] = angleOfFrame(frame);
-    },
-    varies: footMoves(prepared) ? ['angle'] : [],
-    events: noEvents,
+  return ({ row }) => {
+    work[0] = (row[SLOT.distance] ?? 0) + (row[SLOT.lead] ?? 0);
+    table.average(work, 0, 0, smooth);
+    row[SLOT.toward] = work[0] ?? 0;
   };
 }
 

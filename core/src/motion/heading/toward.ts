@@ -21,7 +21,8 @@ export const toward: HeadingMode = {
     const pose = new Float64Array(POSE_SIZE);
     const moves = footMoves(prepared) || other !== undefined || frame !== undefined;
     return {
-      run({ row, side, depth }) {
+      run(cursor) {
+        const { row } = cursor;
         const x = row[SLOT.x] ?? 0;
         const y = row[SLOT.y] ?? 0;
         const m = frame?.pose ?? CANVAS;
@@ -30,7 +31,7 @@ export const toward: HeadingMode = {
         let dx = (m[POSE.a] ?? 1) * u + (m[POSE.c] ?? 0) * v;
         let dy = (m[POSE.b] ?? 0) * u + (m[POSE.d] ?? 1) * v;
         if (other) {
-          other.pose(row[SLOT.time] ?? 0, side, pose, 0, depth + 1);
+          other.poseWith(cursor, pose, 0);
           dx = (pose[POSE.x] ?? 0) - ((m[POSE.a] ?? 1) * x + (m[POSE.c] ?? 0) * y + (m[POSE.e] ?? 0));
           dy = (pose[POSE.y] ?? 0) - ((m[POSE.b] ?? 0) * x + (m[POSE.d] ?? 1) * y + (m[POSE.f] ?? 0));
         }

@@ -1,10 +1,9 @@
-import { SLOT } from '../slots.ts';
 import { noEvents, type PoseStageMaker } from '../stage.ts';
 
 /** Poses the carrier, for the stages after it. */
 export const frameStage: PoseStageMaker = ({ frame }) =>
   frame && {
-    run: (cursor) => frame.run(cursor, SLOT.time),
+    run: (cursor) => frame.run(cursor),
     varies: [],
     events: noEvents,
   };

@@ -35,7 +35,11 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
     if (row[SLOT.back] === 1) row[SLOT.toward] = (row[SLOT.toward] ?? 0) + Math.PI;
   };
   const table = aim && mode.turns ? turningOf(prepared, earlier, aim, head) : undefined;
+  if (!table && !mirrors && !turnsRound && !keys.turn) return plainStage(still, mode.turns, stands, aim);
   const work = new Float64Array(1);
+  const share = mode.turns || stands !== undefined ? 1 : 0;
+  // What is level and mirrored is turned right round and over.
+  const flip = share === 1 ? 0 : Math.PI;
 
   const stage: PoseStage = {
     run(cursor) {
@@ -44,7 +48,8 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
       if (table) {
         work[0] = row[SLOT.time] ?? 0;
         table.advance(work, side);
-        row[SLOT.toward] = limit === null ? nearestTurn(row[SLOT.toward] ?? 0, work[0]) : work[0];
+        if (limit !== null) row[SLOT.toward] = work[0];
+        else row[SLOT.toward] = nearestTurn(row[SLOT.toward] ?? 0, work[0]);
       }
       const toward = row[SLOT.toward] ?? 0;
       if (row[SLOT.held] === 0) {
@@ -54,9 +59,9 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
       row[SLOT.angle] = still;
       addKeyed(row, SLOT.angle, keys.turn, SLOT.local, side === cursor.direction ? 1 : -1);
       const turned = row[SLOT.angle] ?? 0;
-      const turnsThere = mode.turns || stands !== undefined;
-      if (row[SLOT.mirrored] === 0) row[SLOT.angle] = (turnsThere ? toward : 0) + turned;
-      else row[SLOT.angle] = (turnsThere ? toward : Math.PI) - turned;
+      // Sums of both, not a choice: of a choice one would be boxed.
+      const over = row[SLOT.mirrored] ?? 0;
+      row[SLOT.angle] = share * toward + (1 - 2 * over) * turned + over * flip;
     },
     varies: variesOf(prepared, aim, mirrors || turnsRound),
     switches: mirrors || turnsRound,
@@ -75,6 +80,24 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
   };
   return stage;
 };
+
+/** For the many that only turn along: a rider pays for no more than it uses. */
+function plainStage(still: number, turns: boolean, stands: number | undefined, aim: PoseStage | undefined): PoseStage {
+  const rest = stands ?? 0;
+  const share = turns || stands !== undefined ? 1 : 0;
+  return {
+    run(cursor) {
+      const { row } = cursor;
+      row[SLOT.toward] = rest;
+      row[SLOT.mirrored] = 0;
+      aim?.run(cursor);
+      // One sum for both: of a choice between a number and a sum one would be boxed.
+      row[SLOT.angle] = still + share * (row[SLOT.toward] ?? 0);
+    },
+    varies: aim?.varies ?? [],
+    events: (from, to) => aim?.events(from, to) ?? [],
+  };
+}
 
 const isBack = ({ way }: PreparedRider, { row, side, direction }: Cursor): boolean =>
   way !== null && way.line.wayAt(row[SLOT.local] ?? 0, side === direction ? 1 : -1, direction) < 0;

@@ -9,28 +9,32 @@ export const matrixStage: PoseStageMaker = (prepared) => {
   const [width, height] = rider.scale;
   const [pivotX, pivotY] = art?.pivot ?? [0, 0];
   const { opacity } = rider;
+  const { scaleX, scaleY, opacity: fade } = keys;
+  const isKeyed = scaleX !== undefined || fade !== undefined;
   const varies: Channel[] = [];
-  if (keys.scaleX && !keys.scaleX.isStill) varies.push('scaleX');
-  if (keys.scaleY && !keys.scaleY.isStill) varies.push('scaleY');
-  if (keys.opacity && !keys.opacity.isStill) varies.push('opacity');
+  if (scaleX && !scaleX.isStill) varies.push('scaleX');
+  if (scaleY && !scaleY.isStill) varies.push('scaleY');
+  if (fade && !fade.isStill) varies.push('opacity');
   return {
     run({ row, side, direction }) {
-      const localSide = side === direction ? 1 : -1;
       row[SLOT.scaleX] = width;
       row[SLOT.scaleY] = row[SLOT.mirrored] === 1 ? -height : height;
       row[SLOT.opacity] = opacity;
-      timesKeyed(row, SLOT.scaleX, keys.scaleX, SLOT.local, localSide);
-      timesKeyed(row, SLOT.scaleY, keys.scaleY, SLOT.local, localSide);
-      timesKeyed(row, SLOT.opacity, keys.opacity, SLOT.local, localSide);
-      const scaleX = row[SLOT.scaleX] ?? 1;
-      const scaleY = row[SLOT.scaleY] ?? 1;
+      if (isKeyed) {
+        const localSide = side === direction ? 1 : -1;
+        timesKeyed(row, SLOT.scaleX, scaleX, SLOT.local, localSide);
+        timesKeyed(row, SLOT.scaleY, scaleY, SLOT.local, localSide);
+        timesKeyed(row, SLOT.opacity, fade, SLOT.local, localSide);
+      }
+      const across = row[SLOT.scaleX] ?? 1;
+      const over = row[SLOT.scaleY] ?? 1;
       const angle = row[SLOT.angle] ?? 0;
       const cos = Math.cos(angle);
       const sin = Math.sin(angle);
-      const a = cos * scaleX;
-      const b = sin * scaleX;
-      const c = -sin * scaleY;
-      const d = cos * scaleY;
+      const a = cos * across;
+      const b = sin * across;
+      const c = -sin * over;
+      const d = cos * over;
       row[SLOT.a] = a;
       row[SLOT.b] = b;
       row[SLOT.c] = c;
@@ -40,6 +44,6 @@ export const matrixStage: PoseStageMaker = (prepared) => {
       row[SLOT.skew] = 0;
     },
     varies,
-    events: keyEvents(prepared, [keys.scaleX, keys.opacity]),
+    events: keyEvents(prepared, [scaleX, fade]),
   };
 };

@@ -2,13 +2,12 @@ import { addKeyed, keyEvents } from '../key-lines.ts';
 import { SLOT } from '../slots.ts';
 import type { PoseStageMaker } from '../stage.ts';
 
-/** Lift and lead, with their keys. */
+/** Keys of lift and lead, on top of what they are. */
 export const offsetsStage: PoseStageMaker = (prepared) => {
-  const { rider, way, keys } = prepared;
-  if (!way) return undefined;
-  const { lift: raised } = prepared;
-  const { lead: ahead } = rider;
+  const { rider, way, keys, lift: raised } = prepared;
   const { lift, lead } = keys;
+  if (!way || (!lift && !lead)) return undefined;
+  const { lead: ahead } = rider;
   const moves = [lift, lead].some((line) => line && !line.isStill);
   return {
     run({ row, side, direction }) {

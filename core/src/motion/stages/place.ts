@@ -20,8 +20,15 @@ export const placeStage: PoseStageMaker = (prepared) => {
     };
   }
   const { path, line } = way;
+  const { lift: raised } = prepared;
+  const { lead: ahead } = rider;
+  const isKeyed = keys.lift !== undefined || keys.lead !== undefined;
   return {
     run({ row, side, direction, frame }) {
+      if (!isKeyed) {
+        row[SLOT.lift] = raised;
+        row[SLOT.lead] = ahead;
+      }
       frame.distance = (row[SLOT.distance] ?? 0) + (row[SLOT.lead] ?? 0);
       const lift = row[SLOT.lift] ?? 0;
       path.locate(frame, 1);

@@ -7,6 +7,7 @@ import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
 import { Beyond } from './layers/Beyond.tsx';
 import { GhostLayer } from './layers/GhostLayer.tsx';
+import { OnionLayer } from './layers/OnionLayer.tsx';
 import { GuideLines } from './layers/GuideLines.tsx';
 import { TickLayer } from './layers/TickLayer.tsx';
 import { useTicks } from './layers/use-ticks.ts';
@@ -37,6 +38,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <StageLayer />
         <TracingLayer />
         <GhostLayer />
+        <OnionLayer />
         <Beyond canvas={shown.canvas} />
         <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />

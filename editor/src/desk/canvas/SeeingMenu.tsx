@@ -19,6 +19,9 @@ const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   arrows: 'direction arrows',
   nodeNames: 'names of nodes',
   landmarks: 'crests, troughs, tightest bends',
+  heading: 'heading over time, on the sheet',
+  onionMarks: 'onion skin: the rider at its marks',
+  onionFrames: 'onion skin: frames before and after',
 };
 
 /** What points snap to and what is shown of guides: each can be switched off, and the browser remembers it. */

@@ -7,6 +7,7 @@ import { useDesk } from '../context.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
+import { MovementRows } from './rider/MovementRows.tsx';
 import { CarriedRows } from './rider/CarriedRows.tsx';
 import { RollRows } from './rider/RollRows.tsx';
 import { SquashRows } from './rider/SquashRows.tsx';
@@ -80,6 +81,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
       {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
       <KeyRow rider={rider} channel="scale" />
       <KeyRow rider={rider} channel="opacity" />
+      <MovementRows rider={rider} />
       <Row label="In the output">
         <Segments
           label="In the output"

@@ -18,7 +18,8 @@ import { Marks } from './layers/Marks.tsx';
 import { OtherLines, PaceLine } from './layers/PaceLines.tsx';
 import { Playhead } from './Playhead.tsx';
 import { SpeedRibbon } from './strips/SpeedRibbon.tsx';
-import { RIBBON } from './use-sheet-axes.ts';
+import { HeadingStrip } from './strips/HeadingStrip.tsx';
+import { HEADING_STRIP, RIBBON, useShowsHeading } from './use-sheet-axes.ts';
 import { useSheetTool } from './use-sheet-tool.ts';
 import { useSheetWheel, type Stretch } from './use-sheet-zoom.ts';
 
@@ -83,6 +84,7 @@ interface WorkedOnProps {
 function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps) {
   const scene = useSheetState((state) => state.shown);
   const marks = useSheetState((state) => state.selection.marks);
+  const showsHeading = useShowsHeading();
   const rider = chosen && riderById(scene, chosen.id);
   const moving = rider && prepare(scene).rider(rider.id);
   const now = guideById(scene, guide.id) ?? guide;
@@ -105,6 +107,9 @@ function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps
       {rider && <Marks {...{ scene, rider, axes, length }} guide={now} chosen={marks} />}
       {moving && (
         <SpeedRibbon rider={moving} color={guide.color} axes={axes} top={axes.bottom + 14} height={RIBBON - 8} />
+      )}
+      {moving && showsHeading && (
+        <HeadingStrip rider={moving} axes={axes} top={axes.bottom + 14 + RIBBON - 8} height={HEADING_STRIP} />
       )}
     </>
   );

@@ -1,12 +1,23 @@
 import { useMemo, useState } from 'react';
 import { guideById, pathOfGuide, prepare, reachOfRiders, ridersOf, type Axes, type Scene } from '@pace-line/core';
 import { STRIP_HEIGHT } from '../../tools/sheet/index.ts';
+import { useDeskView, usePreferences } from '../view.ts';
 
 /** Share of the loop repeated on either side of it, so that the seam shows. */
 export const MARGIN = 0.06;
 /** Height of the speed ribbon under the chart, and width of the names left of it, px. */
 export const RIBBON = 92;
 const NAMES = 92;
+/** Height of the line of the heading under that, where it is shown. */
+export const HEADING_STRIP = 48;
+
+/** Whether the line of the heading is shown: while its card is open, or where one asked for it. */
+export function useShowsHeading(): boolean {
+  const asked = usePreferences((state) => state.seeing.heading);
+  const isOpen = useDeskView((state) => state.openCard === 'heading');
+  return asked || isOpen;
+}
+
 /** Share of the reach that is left free above and below it. */
 const PADDING = 0.02;
 /** px. A pane smaller than this shows no chart. */
@@ -38,6 +49,7 @@ export function useSheetAxes(
   size: { readonly width: number; readonly height: number },
   stretch: readonly [number, number] | null,
 ): Axes | undefined {
+  const below = RIBBON + (useShowsHeading() ? HEADING_STRIP : 0);
   const axes = useMemo(() => {
     const guide = guideById(scene, route ?? null);
     if (!guide || size.width < SMALLEST || size.height < SMALLEST) return undefined;
@@ -49,13 +61,13 @@ export function useSheetAxes(
       left: NAMES,
       right: size.width - 16,
       top: STRIP_HEIGHT + 12,
-      bottom: size.height - RIBBON - 14,
+      bottom: size.height - below - 14,
       from: stretch?.[0] ?? -MARGIN * motion.length,
       to: stretch?.[1] ?? (1 + MARGIN) * motion.length,
       low: low - pad,
       high: high + pad,
     };
-  }, [scene, route, size, stretch]);
+  }, [scene, route, size, stretch, below]);
   const [kept, keep] = useState(axes);
   if (isSame(kept, axes)) return kept;
   keep(axes);

@@ -1,0 +1,62 @@
+import {
+  cycleOf,
+  freeName,
+  freshIds,
+  KEY_CHANNELS,
+  type Key,
+  type Keys,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
+import { command, missingRider, refusal, riderOf } from '../command.ts';
+
+/** Riders that a scene holds at most. */
+const MOST_RIDERS = 5000;
+
+/**
+ * Sets copies of a rider on its guide, after it: `count` in all, with its pace line, phases apart evenly over its cycle, or `every` s apart. On a closed guide run once a lap at one speed they are as far
+ * from each other everywhere.
+ */
+export const copiesAlong = command<{ rider: string; count: number; every: number | null }>(
+  (scene, { rider: id, count }) => {
+    const missing = missingRider(scene, id);
+    if (missing) return missing;
+    if (riderOf(scene, id).guide === null) return refusal('parked');
+    return scene.riders.length + count - 1 > MOST_RIDERS ? refusal('too-many-riders') : undefined;
+  },
+  (scene, { rider: id, count, every }) => {
+    const rider = riderOf(scene, id);
+    const step = every ?? cycleOf(rider, scene.clock) / count;
+    const fresh = freshIds(scene);
+    const names = scene.riders.map(({ name }) => name);
+    const copies = Array.from({ length: Math.max(0, count - 1) }, (_, i): Rider => {
+      const name = freeName(names, rider.name);
+      names.push(name);
+      return copyOf(rider, name, fresh, rider.pace.delay + step * (i + 1));
+    });
+    const at = scene.riders.indexOf(rider) + 1;
+    return { ...scene, riders: [...scene.riders.slice(0, at), ...copies, ...scene.riders.slice(at)] } satisfies Scene;
+  },
+);
+
+function copyOf(rider: Rider, name: string, fresh: (id: string) => string, delay: number): Rider {
+  const renamed = new Map(rider.pace.marks.map((mark) => [mark.id, fresh(mark.id)]));
+  const to = (id: string): string => renamed.get(id) ?? id;
+  const keys = Object.fromEntries(
+    KEY_CHANNELS.map((channel) => [
+      channel,
+      (rider.keys[channel] as readonly Key[]).map((key) => ({
+        ...key,
+        id: fresh(key.id),
+        mark: key.mark === null ? null : to(key.mark),
+      })),
+    ]),
+  ) as unknown as Keys;
+  return {
+    ...rider,
+    id: fresh(rider.id),
+    name,
+    keys,
+    pace: { ...rider.pace, delay, marks: rider.pace.marks.map((mark) => ({ ...mark, id: to(mark.id) })) },
+  };
+}

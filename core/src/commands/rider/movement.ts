@@ -1,0 +1,67 @@
+import { freshIds, KEY_CHANNELS, type Key, type Keys, type Rider } from '../../scene/index.ts';
+import { command, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
+
+/** What makes up a rider's movement: it can be taken over in all or in part. */
+export const MOVEMENT_PARTS = ['guide', 'pace', 'heading', 'keys'] as const;
+export type MovementPart = (typeof MOVEMENT_PARTS)[number];
+
+/**
+ * Gives a rider the movement of another, all of it or some parts: its guide with lift, lead, roll and carrier; its pace line; its heading; its keys with squash. Its art, name,
+ * scale and opacity stay. A pace line goes to a rider of another guide only with its guide.
+ */
+export const takeMovement = command<{ from: string; to: string; parts: readonly MovementPart[] }>(
+  (scene, { from, to, parts }) => {
+    const missing = missingRider(scene, from) ?? missingRider(scene, to);
+    if (missing) return missing;
+    if (from === to || parts.length === 0) return refusal('nothing-copied');
+    const [source, target] = [riderOf(scene, from), riderOf(scene, to)];
+    // Places are on the guide that they were set on.
+    if (parts.includes('pace') && !parts.includes('guide') && source.guide !== target.guide)
+      return refusal('pace-needs-guide', { name: target.name });
+    return undefined;
+  },
+  (scene, { from, to, parts }) => {
+    const [source, target] = [riderOf(scene, from), riderOf(scene, to)];
+    const fresh = freshIds(scene);
+    const takes = (part: MovementPart): boolean => parts.includes(part);
+    const names = new Map<string, string>();
+    const marks = source.pace.marks.map((mark) => {
+      const id = fresh(`${to}-m`);
+      names.set(mark.id, id);
+      return { ...mark, id };
+    });
+    const next: Rider = {
+      ...target,
+      ...(takes('guide') ? placeOf(source, to) : {}),
+      ...(takes('pace') || (takes('guide') && target.guide !== source.guide)
+        ? { pace: { ...source.pace, marks } }
+        : {}),
+      ...(takes('heading') ? { heading: source.heading } : {}),
+      ...(takes('keys') ? { keys: keysOf(source, fresh, names, takes('pace')), squash: source.squash } : {}),
+    };
+    return replaceRider(scene, next);
+  },
+);
+
+/** Where a rider is placed. Who would carry itself is carried by nobody. */
+function placeOf({ guide, at, stand, lift, lead, roll, carrier }: Rider, to: string): Partial<Rider> {
+  return { guide, at, stand, lift, lead, roll, carrier: carrier?.rider === to ? null : carrier };
+}
+
+function keysOf(
+  { keys }: Rider,
+  fresh: (id: string) => string,
+  names: ReadonlyMap<string, string>,
+  tied: boolean,
+): Keys {
+  return Object.fromEntries(
+    KEY_CHANNELS.map((channel) => [
+      channel,
+      (keys[channel] as readonly Key[]).map((key) => ({
+        ...key,
+        id: fresh(key.id),
+        mark: tied && key.mark !== null ? (names.get(key.mark) ?? null) : null,
+      })),
+    ]),
+  ) as unknown as Keys;
+}

@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import { copiesAlong, MOVEMENT_PARTS, takeMovement, type MovementPart, type Rider } from '@pace-line/core';
+import { toggled, useCalmState } from '../../../document/index.ts';
+import { ChoiceField, NumberField, PX } from '../../../fields/index.ts';
+import { perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+const NONE = '·none';
+
+const PARTS: Readonly<Record<MovementPart, string>> = {
+  guide: 'guide',
+  pace: 'pace',
+  heading: 'heading',
+  keys: 'keys',
+};
+
+/** The movement of another rider, taken over in all or in part; and copies along the guide. */
+export function MovementRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const riders = useCalmState((state) => state.shown.riders);
+  const [parts, setParts] = useState<readonly string[]>(MOVEMENT_PARTS);
+  const others = riders.filter((one) => one.id !== rider.id && !one.locked);
+  return (
+    <>
+      {others.length > 0 && (
+        <>
+          <Row label="Move like">
+            <ChoiceField
+              label="Take over the movement of"
+              searchable
+              value={NONE}
+              data={[
+                { value: NONE, label: 'take over…' },
+                ...others.map(({ id, name }) => ({ value: id, label: name })),
+              ]}
+              onChange={(from) => {
+                if (from === NONE) return;
+                const chosen = MOVEMENT_PARTS.filter((part) => parts.includes(part));
+                perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen });
+              }}
+            />
+          </Row>
+          <Row label="… of it">
+            <div className="segments" role="group" aria-label="Parts of the movement to take over">
+              {MOVEMENT_PARTS.map((part) => (
+                <button
+                  key={part}
+                  type="button"
+                  aria-pressed={parts.includes(part)}
+                  onClick={() => setParts((now) => toggled(now, part))}
+                >
+                  {PARTS[part]}
+                </button>
+              ))}
+            </div>
+          </Row>
+        </>
+      )}
+      {rider.guide !== null && <CopiesRow rider={rider} />}
+    </>
+  );
+}
+
+function CopiesRow({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const [count, setCount] = useState(8);
+  return (
+    <Row label="Along its guide">
+      <NumberField
+        label="How many along the guide"
+        value={count}
+        unit=""
+        units={PX}
+        digits={0}
+        min={2}
+        max={500}
+        onCommit={(value) => setCount(Math.round(value))}
+      />
+      <button
+        type="button"
+        className="small-button"
+        title="Copies with its pace line, as far apart in time as its cycle allows evenly"
+        onClick={() => perform(desk, `Set ${count} along`, copiesAlong, { rider: rider.id, count, every: null })}
+      >
+        set copies
+      </button>
+    </Row>
+  );
+}
