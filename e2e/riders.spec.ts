@@ -246,3 +246,38 @@ test('the same movement moved to another drawing, and eight of it along a closed
   expect(many.riders.filter(({ art }) => art === label?.art)).toHaveLength(8);
   await playsAsMeant(page, many);
 });
+
+test('pivot and facing by handles: the drawing stays where it is, one press seats it', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await park(page, 'Arm', ARM);
+  await page.keyboard.press('.');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await open(page, 'rider');
+  await page.getByRole('button', { name: 'on canvas', exact: true }).click();
+  const before = await savedScene(page);
+  const ring = (await page.getByRole('button', { name: /^Pivot of/ }).boundingBox())!;
+  const [x, y] = [ring.x + ring.width / 2, ring.y + ring.height / 2];
+  const time = Number(await page.locator('[data-readout="time"]').textContent());
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 44, y + 8, { steps: 5 });
+  await page.mouse.up();
+  const after = await savedScene(page);
+  // Near the left edge, and near the lower one: it has snapped to a corner or an edge.
+  expect(after.art[0]!.pivot).not.toEqual(before.art[0]!.pivot);
+  const corner = (scene: Scene): [number, number] => {
+    const pose = prepare(scene).poseAt(time);
+    return [pose.of(0, 'e'), pose.of(0, 'f')];
+  };
+  const [was, now] = [corner(before), corner(after)];
+  expect(Math.hypot(was[0] - now[0], was[1] - now[1])).toBeLessThan(1.5);
+  expect(after.riders[0]!.lift !== 0 || after.riders[0]!.lead !== 0).toBe(true);
+  await page.getByRole('button', { name: /^Facing of/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  expect((await savedScene(page)).art[0]!.facing).toBe(1);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^Pivot of/ })).toHaveCount(0);
+});

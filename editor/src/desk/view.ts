@@ -127,6 +127,8 @@ interface DeskView {
   /** A drawing that was taken apart, while its parts are being named. */
   takenApart: TakenApart | null;
   question: SeatingQuestion | null;
+  /** Pivot and facing of the selected rider's art have handles on the canvas. */
+  aiming: boolean;
   /** The list of shortcuts is open. */
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
@@ -148,6 +150,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
   recent: [],
   hover: null,
   asSent: false,
+  aiming: false,
   lean: 0,
   lastStroke: null,
   takenApart: null,

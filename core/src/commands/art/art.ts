@@ -3,20 +3,24 @@ import { POSE } from '../../motion/index.ts';
 import { artById, idsIn, type Art, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { withUsedAssets } from '../scene/assets.ts';
+import { keepAt } from '../rider/seating.ts';
 import { poseOf, stoodAs } from '../rider/standing.ts';
 
-/** Changes an art's name, pivot or facing. A new pivot leaves parked riders where they are drawn. */
-export const setArt = command<{ id: string; patch: Partial<Pick<Art, 'name' | 'pivot' | 'facing'>> }>(
+/** Changes an art's name, pivot or facing. A new pivot leaves parked riders where they are drawn, and with `time`, s, those on guides too: as they are then, by lift and lead. */
+export const setArt = command<{ id: string; patch: Partial<Pick<Art, 'name' | 'pivot' | 'facing'>>; time?: number }>(
   (scene, { id }) => (artById(scene, id) ? undefined : refusal('no-art')),
-  (scene, { id, patch }) => {
+  (scene, { id, patch, time }) => {
     const art = artById(scene, id);
     if (!art) return scene;
     const next: Art = { ...art, ...patch };
     const changed: Scene = { ...scene, art: scene.art.map((one) => (one.id === id ? next : one)) };
     if (next.pivot[0] === art.pivot[0] && next.pivot[1] === art.pivot[1]) return changed;
     return scene.riders.reduce((sum, rider): Scene => {
-      const pose = rider.art === id && rider.guide === null ? poseOf(scene, rider.id, 0) : undefined;
-      return pose ? stoodAs(sum, rider.id, 0, withPivotAt(pose, next.pivot)) : sum;
+      const pose = rider.art === id ? poseOf(scene, rider.id, time ?? 0) : undefined;
+      if (!pose || (rider.guide !== null && time === undefined)) return sum;
+      const moved = withPivotAt(pose, next.pivot);
+      if (rider.guide === null) return stoodAs(sum, rider.id, time ?? 0, moved);
+      return keepAt(sum, rider.id, [moved[POSE.x] ?? 0, moved[POSE.y] ?? 0], time ?? 0);
     }, changed);
   },
 );

@@ -66,7 +66,7 @@ export const setSeating = command<{ rider: string; seating: Seating; point: Vec;
  * Sets lift and lead so that the pivot is at a point at a time. On an open guide the lead is held so small that the rider never overshoots an end by it. Where no foot of the
  * perpendicular reaches the point, it comes as near as can be.
  */
-function keepAt(scene: Scene, id: string, [x, y]: Vec, time: number): Scene {
+export function keepAt(scene: Scene, id: string, [x, y]: Vec, time: number): Scene {
   const rider = riderOf(scene, id);
   const path = pathOfGuide(guideOf(scene, rider.guide));
   const motion = prepare(scene).rider(id);

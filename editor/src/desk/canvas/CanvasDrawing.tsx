@@ -6,6 +6,7 @@ import type { Preview } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
 import { Beyond } from './layers/Beyond.tsx';
+import { AimLayer } from './layers/AimLayer.tsx';
 import { GhostLayer } from './layers/GhostLayer.tsx';
 import { OnionLayer } from './layers/OnionLayer.tsx';
 import { GuideLines } from './layers/GuideLines.tsx';
@@ -47,6 +48,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <Hints />
         {isEmpty && <EmptyCanvas />}
         {children}
+        <AimLayer />
       </div>
       <StatusLine every={ticks?.every ?? null} tool={tool} />
     </>

@@ -4,6 +4,7 @@ import { artById, guideById, riderById, setArt, setRider, type Art, type Rider }
 import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
+import { useDeskView } from '../view.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
@@ -186,6 +187,23 @@ function FlipRow({ rider }: { rider: Rider }) {
   );
 }
 
+/** Opens and closes the handles of pivot and facing on the canvas. */
+function AimButton() {
+  const aiming = useDeskView((state) => state.aiming);
+  const set = useDeskView((state) => state.set);
+  return (
+    <button
+      type="button"
+      className="small-button"
+      aria-pressed={aiming}
+      title="Handles on the canvas for pivot and facing; the drawing stays where it is"
+      onClick={() => set({ aiming: !aiming, openCard: aiming ? 'rider' : null })}
+    >
+      on canvas
+    </button>
+  );
+}
+
 /** Which art it shows, and that art's pivot. */
 function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
@@ -207,6 +225,7 @@ function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
           point={art.pivot}
           onCommit={(pivot) => change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot } }))}
         />
+        <AimButton />
       </Row>
     </>
   );
