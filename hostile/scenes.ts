@@ -93,6 +93,35 @@ const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }
   'turned and scaled beyond all': {
     rider: { pace: { marks: ROUND }, heading: { mode: 'along', offset: 1e6 }, scale: [-1000, 0], opacity: 0 },
   },
+  'on contacts as far apart as there is': {
+    rider: { pace: { marks: ROUND }, heading: { mode: 'contacts', base: 100_000, smooth: 100_000 } },
+  },
+  'on contacts a tenth of a px apart': {
+    rider: { pace: { marks: ROUND }, heading: { mode: 'contacts', base: 0.1, smooth: 1, limit: 0.1 } },
+  },
+  'smoothed, mirrored and turning back beyond all': {
+    rider: {
+      pace: { marks: [...ROUND.slice(0, 1), mark('m3', 2, 1), mark('m4', 4, 0)] },
+      heading: { mode: 'along', smooth: 100_000, reverse: 'turn', left: 'mirror', limit: 0.1 },
+    },
+  },
+  'rolling on a tenth of a px': { rider: { pace: { marks: ROUND }, roll: { radius: 0.1, guide: 'centre' } } },
+  'stretched by speed beyond all': {
+    rider: { pace: { marks: ROUND }, heading: { mode: 'along' }, squash: { by: 'speed', strength: 20, limit: 20 } },
+  },
+  'keys by the thousand': {
+    rider: {
+      pace: { marks: ROUND },
+      keys: {
+        turn: Array.from({ length: 2000 }, (_, i) => ({ id: `t${i}`, time: i / 1000, value: (i % 3) * 4e5 })),
+        scale: [{ id: 's1', time: 1, value: [0, -1000] }],
+        lead: [
+          { id: 'l1', time: 0, value: -FAR },
+          { id: 'l2', time: 4, value: FAR },
+        ],
+      },
+    },
+  },
   'distances as far as there is': {
     rider: {
       pace: {

@@ -92,6 +92,36 @@ const heron = await fresh();
 await sample(heron, 'Heron along the bank', 100);
 await keep(heron, 'acted-out');
 
+// What rolls, with its onion skins and its heading over time.
+const rolls = await fresh();
+await sample(rolls, 'Tea barrel down the ramp', 70, -1);
+await rolls.evaluate(() => {
+  const key = 'pace-line-desk';
+  const kept = JSON.parse(localStorage.getItem(key) ?? '{"state":{},"version":0}') as {
+    state: Record<string, unknown>;
+  };
+  const seeing = { ...(kept.state['seeing'] as object), onionFrames: true, heading: true };
+  localStorage.setItem(key, JSON.stringify({ ...kept, state: { ...kept.state, seeing } }));
+});
+await rolls.reload();
+await rolls.locator('.canvas-edge').waitFor();
+await rolls.keyboard.press('.');
+await rolls.keyboard.press('Home');
+for (let i = 0; i < 70; i++) await rolls.keyboard.press('.');
+await rolls.locator('.mark').nth(1).focus();
+await rolls.waitForTimeout(500);
+await keep(rolls, 'rolling');
+
+// Keys in strips under the sheet: a lamp that is carried, and sways.
+const keyed = await fresh();
+await sample(keyed, 'Down the canal', 60, -1);
+await keyed.getByRole('button', { name: 'Contents' }).click();
+await keyed.getByText('Lamp on the boat').first().click();
+await keyed.getByRole('button', { name: 'Close Contents' }).click();
+await keyed.getByRole('button', { name: /^2 Rider/ }).click();
+await keyed.waitForTimeout(500);
+await keep(keyed, 'carried');
+
 // The collection, and measuring along a guide.
 const collection = await fresh();
 await sample(collection, 'Dragonfly among lanterns', 20, -1);

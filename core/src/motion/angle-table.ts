@@ -4,6 +4,9 @@ const TABLE_TOLERANCE = 1e-6;
 /** Halvings of a piece at most. */
 const MOST_HALVINGS = 12;
 
+/** Pieces of a table at most: on guides of thousands of nodes it is coarser than it could be. */
+const MOST_PIECES = 60_000;
+
 /** px. Pieces are not halved below this. */
 const SHORTEST_PIECE = 0.01;
 
@@ -36,7 +39,8 @@ export class AngleTable {
       const middle = angleAt((a + b) / 2, 1);
       const quarter = angleAt((3 * a + b) / 4, 1);
       const isFine = Math.abs(quarter - (3 * from + 6 * middle - to) / 8) < TABLE_TOLERANCE;
-      if ((depth < MOST_HALVINGS && b - a > SHORTEST_PIECE && !isFine) || depth < 2) {
+      const mayHalve = depth < MOST_HALVINGS && b - a > SHORTEST_PIECE && after.length < MOST_PIECES;
+      if (mayHalve && (!isFine || depth < 2)) {
         piece(a, from, (a + b) / 2, middle, depth + 1);
         piece((a + b) / 2, middle, b, to, depth + 1);
         return;

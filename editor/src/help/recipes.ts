@@ -291,4 +291,62 @@ export const RECIPES: readonly Recipe[] = [
       'Save it, or write it from a build with the command line: pace-line export FILE --to animated-svg --out PATH.',
     ],
   },
+  {
+    title: 'Let it roll, or stand on two contacts',
+    picture: [
+      {
+        d: 'M14 40C70 40 80 92 130 92S190 70 226 78',
+        art: 'lamp',
+        marks: [
+          [0, 0],
+          [3.4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'On card 2, Rolls: yes. Its turns come from the way that it covers, so that it never slides; the radius is that of the drawing, or typed.',
+      'The guide is the ground, and the rider is lifted by its radius, or the way of its centre.',
+      'Where it should close on a loop, the card offers the nearest radius with whole turns.',
+      'What has wheels at both ends faces by contacts (card 3): both stay on the guide, so far apart as you say.',
+    ],
+  },
+  {
+    title: 'Add keys on top',
+    picture: [
+      {
+        d: 'M14 70C80 20 160 110 226 60',
+        art: 'square',
+        marks: [
+          [0, 0],
+          [1.7, 0.5],
+          [3.4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Bring the playhead to the moment. On card 2 (lift, lead, scale, opacity, stretch) or 3 (turn) type a value beside Key, or press “key” to keep what is there.',
+      'Keys lie in strips under the sheet: drag them in time and value, nudge them by arrows, copy and paste them at the playhead, to other riders too.',
+      'A selected key has its ease on card 4, and can go with a mark from then on.',
+      'Stretch by keys keeps the area, about the pivot or a floor that stays put.',
+    ],
+  },
+  {
+    title: 'Let one carry another',
+    picture: [
+      {
+        d: 'M14 80C80 60 160 60 226 80',
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [3.4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Park the lamp where it belongs on the boat, select it, and choose the boat under Carried by on card 2. It stays where it is, and goes along from there.',
+      'Say what it takes over: without turn a lamp hangs upright on a boat that pitches.',
+      'A guide can be carried as well (card 1), with all that rides it: a small loop inside of a moving thing.',
+    ],
+  },
 ];

@@ -92,7 +92,7 @@ function Turns({ rider, radius, onRadius }: TurnsProps) {
       {Math.abs(turns).toFixed(2)} turns in its cycle.{' '}
       {closing !== undefined && (
         <button type="button" className="small-button" onClick={() => onRadius(closing.radius)}>
-          {closing.turns} with {closing.radius.toFixed(2)} px
+          {closing.turns} turns with {closing.radius.toFixed(2)} px
         </button>
       )}
     </p>
