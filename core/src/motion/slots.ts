@@ -26,21 +26,7 @@ export const POSE_SIZE = 14;
 
 /** A rider's working row: its pose, and behind it what the stages hand on to each other. */
 export const SLOT = {
-  // Those of POSE, written out: an object made by spreading is slow to read from.
-  a: 0,
-  b: 1,
-  c: 2,
-  d: 3,
-  e: 4,
-  f: 5,
-  opacity: 6,
-  distance: 7,
-  x: 8,
-  y: 9,
-  angle: 10,
-  scaleX: 11,
-  scaleY: 12,
-  skew: 13,
+  ...POSE,
   /** The time asked about, s. */
   time: 14,
   /** Time folded into the rider's cycle, s. */
@@ -56,6 +42,6 @@ export const SLOT = {
   back: 20,
   /** 1 where `mirrored` and `back` are given: a limit is asked for at a time where they change. */
   held: 21,
-} as const satisfies typeof POSE & Readonly<Record<string, number>>;
+} as const;
 
 export const ROW_SIZE = 22;

@@ -2,15 +2,13 @@ import {
   freeName,
   freshIds,
   guideById,
-  KEY_CHANNELS,
   riderById,
   type Art,
   type Guide,
-  type Key,
-  type Keys,
   type Rider,
   type Scene,
 } from '../../scene/index.ts';
+import { renamedKeys } from '../key/key-maps.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
 import type { KeysClip } from './keys.ts';
 import type { MarksClip } from './marks.ts';
@@ -124,20 +122,6 @@ const isSameArt = (a: Art, b: Art): boolean =>
   (a.kind === 'svg' ? b.kind === 'svg' && a.markup === b.markup : b.kind === 'image' && a.asset === b.asset) &&
   a.width === b.width &&
   a.name === b.name;
-
-/** Keys with ids of their own, tied to the pasted marks. */
-function renamedKeys(keys: Keys, fresh: (id: string) => string, to: (id: string) => string): Keys {
-  return Object.fromEntries(
-    KEY_CHANNELS.map((channel) => [
-      channel,
-      (keys[channel] as readonly Key[]).map((key) => ({
-        ...key,
-        id: fresh(key.id),
-        mark: key.mark === null ? null : to(key.mark),
-      })),
-    ]),
-  ) as unknown as Keys;
-}
 
 /** A pasted rider is carried by, and looks toward, what was pasted with it, else what is in the scene, else nothing. */
 function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rider {

@@ -15,6 +15,10 @@ function mapAll(keys: Keys, change: (key: Key) => Key): Keys {
   ) as unknown as Keys;
 }
 
+/** Keys with ids of their own, tied to the marks that those which they were tied to have become; null: to none. */
+export const renamedKeys = (keys: Keys, fresh: (id: string) => string, markOf: (id: string) => string | null): Keys =>
+  mapAll(keys, (key) => ({ ...key, id: fresh(key.id), mark: key.mark === null ? null : markOf(key.mark) }));
+
 /** Whether some of a rider's keys go with marks. */
 export const hasTiedKeys = ({ keys }: Rider): boolean =>
   KEY_CHANNELS.some((channel) => keys[channel].some(({ mark }) => mark !== null));

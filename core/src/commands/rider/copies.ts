@@ -1,14 +1,6 @@
-import {
-  cycleOf,
-  freeName,
-  freshIds,
-  KEY_CHANNELS,
-  type Key,
-  type Keys,
-  type Rider,
-  type Scene,
-} from '../../scene/index.ts';
+import { cycleOf, freeName, freshIds, type Rider, type Scene } from '../../scene/index.ts';
 import { command, missingRider, refusal, riderOf } from '../command.ts';
+import { renamedKeys } from '../key/key-maps.ts';
 
 /** Riders that a scene holds at most. */
 const MOST_RIDERS = 5000;
@@ -42,21 +34,11 @@ export const copiesAlong = command<{ rider: string; count: number; every: number
 function copyOf(rider: Rider, name: string, fresh: (id: string) => string, delay: number): Rider {
   const renamed = new Map(rider.pace.marks.map((mark) => [mark.id, fresh(mark.id)]));
   const to = (id: string): string => renamed.get(id) ?? id;
-  const keys = Object.fromEntries(
-    KEY_CHANNELS.map((channel) => [
-      channel,
-      (rider.keys[channel] as readonly Key[]).map((key) => ({
-        ...key,
-        id: fresh(key.id),
-        mark: key.mark === null ? null : to(key.mark),
-      })),
-    ]),
-  ) as unknown as Keys;
   return {
     ...rider,
     id: fresh(rider.id),
     name,
-    keys,
+    keys: renamedKeys(rider.keys, fresh, to),
     pace: { ...rider.pace, delay, marks: rider.pace.marks.map((mark) => ({ ...mark, id: to(mark.id) })) },
   };
 }

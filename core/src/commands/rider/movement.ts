@@ -1,5 +1,6 @@
-import { freshIds, KEY_CHANNELS, type Key, type Keys, type Rider } from '../../scene/index.ts';
+import { freshIds, type Rider } from '../../scene/index.ts';
 import { command, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
+import { renamedKeys } from '../key/key-maps.ts';
 
 /** What makes up a rider's movement: it can be taken over in all or in part. */
 export const MOVEMENT_PARTS = ['guide', 'pace', 'heading', 'keys'] as const;
@@ -37,7 +38,12 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
         ? { pace: { ...source.pace, marks } }
         : {}),
       ...(takes('heading') ? { heading: source.heading } : {}),
-      ...(takes('keys') ? { keys: keysOf(source, fresh, names, takes('pace')), squash: source.squash } : {}),
+      ...(takes('keys')
+        ? {
+            keys: renamedKeys(source.keys, fresh, (mark) => (takes('pace') ? (names.get(mark) ?? null) : null)),
+            squash: source.squash,
+          }
+        : {}),
     };
     return replaceRider(scene, next);
   },
@@ -46,22 +52,4 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
 /** Where a rider is placed. Who would carry itself is carried by nobody. */
 function placeOf({ guide, at, stand, lift, lead, roll, carrier }: Rider, to: string): Partial<Rider> {
   return { guide, at, stand, lift, lead, roll, carrier: carrier?.rider === to ? null : carrier };
-}
-
-function keysOf(
-  { keys }: Rider,
-  fresh: (id: string) => string,
-  names: ReadonlyMap<string, string>,
-  tied: boolean,
-): Keys {
-  return Object.fromEntries(
-    KEY_CHANNELS.map((channel) => [
-      channel,
-      (keys[channel] as readonly Key[]).map((key) => ({
-        ...key,
-        id: fresh(key.id),
-        mark: tied && key.mark !== null ? (names.get(key.mark) ?? null) : null,
-      })),
-    ]),
-  ) as unknown as Keys;
 }

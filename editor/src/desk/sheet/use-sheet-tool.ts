@@ -12,6 +12,7 @@ import {
 import { useDesk } from '../context.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { pinchedStretch, type Stretch } from './use-sheet-zoom.ts';
+import { pointerOn } from './pointer-on.ts';
 
 /** What the sheet shows now, for its tool to ask. */
 export interface SheetShown {
@@ -61,16 +62,7 @@ export function useSheetTool(
   }, [desk]);
   useEscape(() => tool.cancel());
   useEffect(() => () => void tool.cancel(), [tool]);
-  const pointerOf = (event: PointerEvent): SheetPointer => {
-    const box = svg.current?.getBoundingClientRect();
-    return {
-      x: event.clientX - (box?.left ?? 0),
-      y: event.clientY - (box?.top ?? 0),
-      shift: event.shiftKey,
-      ctrl: event.ctrlKey || event.metaKey,
-      kind: event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse',
-    };
-  };
+  const pointerOf = (event: PointerEvent): SheetPointer => pointerOn(svg.current, event);
   const fingers = useFingers(svg, tool, latest, onStretch);
   const handlers = {
     onPointerDown: (event: PointerEvent<SVGSVGElement>): void => {

@@ -22,6 +22,7 @@ import { isTabStop } from '../../actions/parts-in-order.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
 import { wayOfArrow } from '../arrows.ts';
+import { pointerOn } from '../pointer-on.ts';
 
 /** Height of one channel's strip, px. */
 export const KEY_STRIP = 40;
@@ -49,16 +50,7 @@ export function KeyStrips({ rider: chosen, channels, axes, width, length }: KeyS
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<SheetDrag | undefined>(undefined);
   useEffect(() => () => drag.current?.cancel(), []);
-  const pointerOf = (event: PointerEvent): SheetPointer => {
-    const box = svg.current?.getBoundingClientRect();
-    return {
-      x: event.clientX - (box?.left ?? 0),
-      y: event.clientY - (box?.top ?? 0),
-      shift: event.shiftKey,
-      ctrl: event.ctrlKey || event.metaKey,
-      kind: event.pointerType === 'touch' || event.pointerType === 'pen' ? event.pointerType : 'mouse',
-    };
-  };
+  const pointerOf = (event: PointerEvent): SheetPointer => pointerOn(svg.current, event);
   const { doc, playback } = desk;
   const down = (event: PointerEvent<SVGSVGElement>): void => {
     if (event.button !== 0) return;
