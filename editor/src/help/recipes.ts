@@ -274,24 +274,6 @@ export const RECIPES: readonly Recipe[] = [
     ],
   },
   {
-    title: 'Send it',
-    picture: [
-      {
-        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
-        art: 'boat',
-        marks: [
-          [0, 0],
-          [4, 1],
-        ],
-        ease: { kind: 'steady' },
-      },
-    ],
-    steps: [
-      'Choose Send. Pick a format; what you see there is the real output, with its size and how far it is from the Desk at most.',
-      'Save it, or write it from a build with the command line: pace-line export FILE --to animated-svg --out PATH.',
-    ],
-  },
-  {
     title: 'Let it roll, or stand on two contacts',
     picture: [
       {
@@ -347,6 +329,24 @@ export const RECIPES: readonly Recipe[] = [
       'Park the lamp where it belongs on the boat, select it, and choose the boat under Carried by on card 2. It stays where it is, and goes along from there.',
       'Say what it takes over: without turn a lamp hangs upright on a boat that pitches.',
       'A guide can be carried as well (card 1), with all that rides it: a small loop inside of a moving thing.',
+    ],
+  },
+  {
+    title: 'Send it',
+    picture: [
+      {
+        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
+        art: 'boat',
+        marks: [
+          [0, 0],
+          [4, 1],
+        ],
+        ease: { kind: 'steady' },
+      },
+    ],
+    steps: [
+      'Choose Send. Pick a format; what you see there is the real output, with its size and how far it is from the Desk at most.',
+      'Save it, or write it from a build with the command line: pace-line export FILE --to animated-svg --out PATH.',
     ],
   },
 ];
