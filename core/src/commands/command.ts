@@ -1,21 +1,11 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
 import { guideById, markById, riderById } from '../scene/index.ts';
-import { refusal, type Refusal } from './refusal.ts';
+import { refusal, SceneError, type Refusal } from './refusal.ts';
 import { settled } from './settle.ts';
 
-export { refusal, type Refusal } from './refusal.ts';
+export { refusal, SceneError, type Refusal } from './refusal.ts';
 
 export { replaceGuide, replaceMark, replaceRider } from './edits.ts';
-
-/** Thrown by a command that is called where `can` gives a reason. */
-export class SceneError extends Error {
-  readonly refusal: Refusal;
-  constructor(refused: Refusal) {
-    super(`${refused.code} ${JSON.stringify(refused.data)}`);
-    this.name = 'SceneError';
-    this.refusal = refused;
-  }
-}
 
 /** An edit: a scene and what to do, the changed scene back. The same scene comes back where nothing changes. */
 export interface Command<A> {

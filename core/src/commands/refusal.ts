@@ -56,3 +56,13 @@ export interface Refusal {
 }
 
 export const refusal = (code: RefusalCode, data: Refusal['data'] = {}): Refusal => ({ code, data });
+
+/** Thrown by a command that is called where `can` gives a reason. */
+export class SceneError extends Error {
+  readonly refusal: Refusal;
+  constructor(refused: Refusal) {
+    super(`${refused.code} ${JSON.stringify(refused.data)}`);
+    this.name = 'SceneError';
+    this.refusal = refused;
+  }
+}

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import { riderById, type Scene } from '../scene/index.ts';
+import { newHeading, riderById, type Scene } from '../scene/index.ts';
 import { BOX_ART, LINE, LOOPS, riderOn, sceneOf } from '../testing/scenes.ts';
 import { problemsWhenRead } from '../testing/ways.ts';
 import * as c from './index.ts';
@@ -83,6 +83,36 @@ describe('carrying', () => {
       'carried-in-circle',
     );
     expect(c.carryGuide.can(carried, { guide: 'loops', carrier: 'lamp', time: 0 })?.code).toBe('carried-in-circle');
+  });
+  test('neither by looking at each other, nor by riding what one carries oneself', () => {
+    const two = withRiders(boat, lamp);
+    const toward = (rider: string) => newHeading({ mode: 'toward', target: { kind: 'rider', rider } });
+    const looks = c.setHeading(two, { rider: 'lamp', heading: toward('boat'), keepAngle: null });
+    expect(c.setHeading.can(looks, { rider: 'boat', heading: toward('lamp'), keepAngle: null })?.code).toBe(
+      'carried-in-circle',
+    );
+    const carried = c.carryGuide(two, { guide: 'line', carrier: 'lamp', time: 0 });
+    expect(c.attachRider.can(carried, { rider: 'lamp', guide: 'line', seating: 'seat', time: 0 })?.code).toBe(
+      'carried-in-circle',
+    );
+    expect(() => c.attachRider(carried, { rider: 'lamp', guide: 'line', seating: 'seat', time: 0 })).toThrow(
+      c.SceneError,
+    );
+    const deep = withRiders(
+      boat,
+      ...Array.from({ length: 9 }, (_, i) => ({ ...lamp, id: `d${i}`, name: `d${i}`, stand: 0 })),
+    );
+    const chain = (scene: Scene, i: number): Scene =>
+      c.carryRider(scene, { rider: `d${i}`, carrier: { rider: i === 0 ? 'boat' : `d${i - 1}`, ...all }, time: 0 });
+    const eight = Array.from({ length: 8 }, (_, i) => i).reduce(chain, deep);
+    expect(problemsWhenRead(eight)).toEqual([]);
+    expect(() => chain(eight, 8)).toThrow(c.SceneError);
+  });
+  test('a rider keeps its place on the canvas when it is put on a guide that is carried', () => {
+    const carried = c.carryGuide(withRiders(boat, lamp), { guide: 'line', carrier: 'boat', time: 1.4 });
+    const put = c.attachRider(carried, { rider: 'lamp', guide: 'line', seating: 'keep', time: 1.4 });
+    const at = (of: Scene, key: 'x' | 'y'): number => prepare(of).poseAt(1.4).of(1, key);
+    for (const key of ['x', 'y'] as const) expect(at(put, key)).toBeCloseTo(at(carried, key), 3);
   });
   test('what loses its carrier, or what it looks at, stays as it was at the start', () => {
     const carried = c.carryRider(scene, { rider: 'lamp', carrier: { rider: 'boat', ...all }, time: 0 });

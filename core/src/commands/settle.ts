@@ -13,7 +13,8 @@ import {
 } from '../scene/index.ts';
 import { followedMarks, hasTiedKeys } from './key/key-maps.ts';
 import { withFitNames } from './names.ts';
-import { withCarriers } from './rider/carriers.ts';
+import { SceneError } from './refusal.ts';
+import { circleIn, withCarriers } from './rider/carriers.ts';
 import { pointOfPlace } from './places/places.ts';
 import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
 
@@ -23,11 +24,19 @@ import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
  */
 export function settled(before: Scene, edited: Scene): Scene {
   const after = keysFollowed(before, withFitNames(before, edited));
-  if (after.guides === before.guides) return after.riders === before.riders ? after : withCarriers(dropStrokes(after));
+  if (after.guides === before.guides)
+    return after.riders === before.riders ? after : uncircled(withCarriers(dropStrokes(after)));
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);
   for (const guide of scene.guides) if (guide.link) scene = followed(was, scene, guide, guide.link);
-  return withCarriers(dropStrokes(scene));
+  return uncircled(withCarriers(dropStrokes(scene)));
+}
+
+/** No edit may leave riders that depend on each other in a circle: nothing could be posed. */
+function uncircled(scene: Scene): Scene {
+  const refused = circleIn(scene);
+  if (refused) throw new SceneError(refused);
+  return scene;
 }
 
 /** Keys that are tied to marks go with them in time. */

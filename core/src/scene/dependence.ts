@@ -1,5 +1,8 @@
 import type { Rider } from './schema/types.ts';
 
+/** How many riders may follow from one another: each has to be posed for the next. */
+export const MOST_DEEP = 8;
+
 /** The riders that a rider's pose is made from: the one that carries it and the one it looks toward. */
 export function dependenciesOf({ carrier, heading }: Pick<Rider, 'carrier' | 'heading'>): readonly string[] {
   const needed = carrier ? [carrier.rider] : [];

@@ -2,7 +2,7 @@ export * from './art/index.ts';
 export { problemsOf } from './check.ts';
 export { emptyScene, newGuide, newHeading, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
 export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
-export { CircleError, dependenciesOf, orderOfDependence } from './dependence.ts';
+export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dependence.ts';
 export { migrate } from './migrations.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {

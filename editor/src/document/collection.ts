@@ -39,11 +39,11 @@ export async function listKept(): Promise<KeptGuide[]> {
   return found.sort((a, b) => a.name.localeCompare(b.name));
 }
 
-/** What of a guide is kept: what belongs to its scene (link, output stroke) is left out. */
+/** What of a guide is kept: what belongs to its scene (link, output stroke, carrier) is left out. */
 async function put(name: string, guide: Guide): Promise<void> {
   const { link: _link, stroke: _stroke, ...plain } = guide;
   const id = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 10)}`;
-  await store.setItem(id, { name, guide: { ...plain, locked: false, visible: true } });
+  await store.setItem(id, { name, guide: { ...plain, carrier: null, locked: false, visible: true } });
 }
 
 /** Keeps a guide under a new id. */

@@ -1,4 +1,13 @@
-import type { Carrier, Rider, Scene } from '../../scene/index.ts';
+import {
+  CircleError,
+  dependenciesOf,
+  MOST_DEEP,
+  orderOfDependence,
+  type Carrier,
+  type Rider,
+  type Scene,
+} from '../../scene/index.ts';
+import { refusal, type Refusal } from '../refusal.ts';
 
 /** How a rider is carried unless it is said otherwise: it takes over all. */
 export const carriedBy = (rider: string): Carrier => ({ rider, turn: true, scale: true, mirror: true });
@@ -25,4 +34,24 @@ export function withCarriers(scene: Scene): Scene {
       };
     }),
   };
+}
+
+/** Why riders cannot depend on each other as they do: in a circle, or too deep; undefined where they can. */
+export function circleIn({ riders }: Scene): Refusal | undefined {
+  const needy = riders.filter((rider) => dependenciesOf(rider).length > 0);
+  if (needy.length === 0) return undefined;
+  const depths = new Map<string, number>();
+  try {
+    for (const index of orderOfDependence(riders, ({ id }) => id, dependenciesOf)) {
+      const rider = riders[index];
+      if (!rider) continue;
+      const depth = dependenciesOf(rider).reduce((most, id) => Math.max(most, 1 + (depths.get(id) ?? 0)), 0);
+      if (depth > MOST_DEEP) return refusal('carried-in-circle', { name: rider.name });
+      depths.set(rider.id, depth);
+    }
+    return undefined;
+  } catch (error) {
+    if (error instanceof CircleError) return refusal('carried-in-circle', { name: needy[0]?.name ?? '' });
+    throw error;
+  }
 }

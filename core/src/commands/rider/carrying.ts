@@ -1,14 +1,5 @@
 import { POSE } from '../../motion/index.ts';
-import {
-  CircleError,
-  dependenciesOf,
-  orderOfDependence,
-  riderById,
-  type Carrier,
-  type Guide,
-  type Rider,
-  type Scene,
-} from '../../scene/index.ts';
+import { riderById, type Carrier, type Guide, type Rider, type Scene } from '../../scene/index.ts';
 import { transformedNode, type Matrix } from '../guide/transform.ts';
 import {
   command,
@@ -22,19 +13,13 @@ import {
   type Refusal,
 } from '../command.ts';
 import { lockedGuide } from '../node/check-nodes.ts';
-import { carriedBy, withCarriers } from './carriers.ts';
+import { carriedBy, circleIn, withCarriers } from './carriers.ts';
 import { poseOf, stoodAs } from './standing.ts';
 
-/** Why a rider cannot depend on others as it would: they depend on each other in a circle. */
-function circle(scene: Scene, next: Rider): Refusal | undefined {
-  const riders = scene.riders.map((one) => (one.id === next.id ? next : one));
-  try {
-    orderOfDependence(riders, ({ id }) => id, dependenciesOf);
-    return undefined;
-  } catch (error) {
-    if (error instanceof CircleError) return refusal('carried-in-circle', { name: next.name });
-    throw error;
-  }
+/** Why a scene could not hold riders as they would be. */
+function circle(scene: Scene, next: readonly Rider[]): Refusal | undefined {
+  const changed = new Map(next.map((rider) => [rider.id, rider]));
+  return circleIn({ ...scene, riders: scene.riders.map((one) => changed.get(one.id) ?? one) });
 }
 
 /** Lets a parked rider be carried by another, or by none; at a time, s, it stays where it is. What it takes over of its carrier may change as well. */
@@ -44,7 +29,7 @@ export const carryRider = command<{ rider: string; carrier: Carrier | null; time
     if (missing) return missing;
     const rider = riderOf(scene, id);
     if (rider.guide !== null && carrier?.rider !== rider.carrier?.rider) return refusal('carried-with-guide');
-    return circle(scene, { ...rider, carrier });
+    return circle(scene, [{ ...rider, carrier }]);
   },
   (scene, { rider: id, carrier, time }) => {
     const rider = riderOf(scene, id);
@@ -66,10 +51,11 @@ export const carryGuide = command<{ guide: string; carrier: string | null; time:
     if (guide.link) return refusal('linked', { name: guide.name });
     if (carrier !== null && guide.stroke) return refusal('carried-stroke', { name: guide.name });
     if (carrier === null) return undefined;
-    return scene.riders
-      .filter((rider) => rider.guide === id)
-      .map((rider) => circle(scene, { ...rider, carrier: carriedBy(carrier) }))
-      .find(Boolean);
+    const riding = scene.riders.filter((rider) => rider.guide === id);
+    return circle(
+      scene,
+      riding.map((rider) => ({ ...rider, carrier: carriedBy(carrier) })),
+    );
   },
   (scene, { guide: id, carrier, time }) => {
     const guide = guideOf(scene, id);

@@ -1,6 +1,7 @@
 import { POSE, prepare } from '../../motion/index.ts';
 import type { Heading, Scene } from '../../scene/index.ts';
 import { command, missingRider, replaceRider, riderOf } from '../command.ts';
+import { circleIn } from './carriers.ts';
 import { degreesNear } from './standing.ts';
 
 function seenIn(scene: Scene, id: string, time: number): { angle: number; isOver: boolean } {
@@ -11,7 +12,8 @@ function seenIn(scene: Scene, id: string, time: number): { angle: number; isOver
 
 /** Sets the heading. `keepAngle`: the angle that the rider has at that time (s) stays, by its offset; else the art's nose points along. */
 export const setHeading = command<{ rider: string; heading: Heading; keepAngle: number | null }>(
-  (scene, { rider }) => missingRider(scene, rider),
+  (scene, { rider: id, heading }) =>
+    missingRider(scene, id) ?? circleIn(replaceRider(scene, { ...riderOf(scene, id), heading })),
   (scene, { rider: id, heading, keepAngle }) => {
     const rider = riderOf(scene, id);
     const next = replaceRider(scene, { ...rider, heading });

@@ -16,6 +16,8 @@ import { command, guideOf, missingGuide, missingRider, refusal, replaceRider, ri
 import { parkRiders } from '../guide/guides.ts';
 import { mapPlaces } from '../places/place-map.ts';
 import { asShare } from '../places/places.ts';
+import { circleIn, withCarriers } from './carriers.ts';
+import { pointInFrame } from './standing.ts';
 
 /** Whether a rider put on a guide sits on it, or keeps its distance from it as lift and lead. */
 export type Seating = 'seat' | 'keep';
@@ -35,7 +37,10 @@ export const attachRider = command<{
   time: number;
   begins?: Beginning;
 }>(
-  (scene, { rider, guide }) => missingRider(scene, rider) ?? missingGuide(scene, guide),
+  (scene, { rider, guide }) =>
+    missingRider(scene, rider) ??
+    missingGuide(scene, guide) ??
+    circleIn(withCarriers(replaceRider(scene, { ...riderOf(scene, rider), guide }))),
   (scene, { rider: id, guide: guideId, seating, time, begins = 'start' }) => {
     const guide = guideOf(scene, guideId);
     const rider = riderOf(scene, id);
@@ -66,9 +71,11 @@ export const setSeating = command<{ rider: string; seating: Seating; point: Vec;
  * Sets lift and lead so that the pivot is at a point at a time. On an open guide the lead is held so small that the rider never overshoots an end by it. Where no foot of the
  * perpendicular reaches the point, it comes as near as can be.
  */
-export function keepAt(scene: Scene, id: string, [x, y]: Vec, time: number): Scene {
+export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scene {
   const rider = riderOf(scene, id);
-  const path = pathOfGuide(guideOf(scene, rider.guide));
+  const guide = guideOf(scene, rider.guide);
+  const path = pathOfGuide(guide);
+  const [x, y] = pointInFrame(scene, guide.carrier, point, time);
   const motion = prepare(scene).rider(id);
   const foot = nearestOnPath(path, x, y);
   if (!foot || !motion?.line) return scene;

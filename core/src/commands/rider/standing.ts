@@ -53,6 +53,15 @@ export function inFrame(scene: Scene, { carrier }: Rider, [dx, dy]: Vec, time: n
   return back ? [back[0] * dx + back[2] * dy, back[1] * dx + back[3] * dy] : [0, 0];
 }
 
+/** A point of the canvas as one of the frame of a carrier (null: the canvas itself) at a time, s. */
+export function pointInFrame(scene: Scene, carrier: string | null, [x, y]: Vec, time: number): Vec {
+  const pose = carrier === null ? undefined : poseOf(scene, carrier, time);
+  const back = pose && inverted(linear(pose));
+  if (!pose || !back) return [x, y];
+  const [dx, dy] = [x - (pose[POSE.e] ?? 0), y - (pose[POSE.f] ?? 0)];
+  return [back[0] * dx + back[2] * dy, back[1] * dx + back[3] * dy];
+}
+
 /** A rider that stands as its carrier makes it, with nothing of its own. */
 const bare = (rider: Rider): Rider => ({
   ...newRider({ id: rider.id, name: rider.name, art: rider.art }),

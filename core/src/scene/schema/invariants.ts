@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { readArtMarkup } from '../art/markup.ts';
-import { dependenciesOf } from '../dependence.ts';
+import { dependenciesOf, MOST_DEEP } from '../dependence.ts';
 import { KEY_CHANNELS } from './keys.ts';
 import { sceneShape } from './scene.ts';
 import type { Art } from './types.ts';
@@ -57,9 +57,6 @@ function checkKeys(rider: Shape['riders'][number], index: number, duration: numb
     });
   }
 }
-
-/** How many riders may follow from one another: each has to be posed for the next. */
-const MOST_DEEP = 8;
 
 /** Carriers and targets are there, none depends on itself, and who rides a carried guide is carried with it. */
 function checkCarriers(scene: Shape, issue: TellIssue): void {

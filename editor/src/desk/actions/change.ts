@@ -17,9 +17,12 @@ export function change(desk: Desk, label: string, edit: (scene: Scene) => Scene,
 export function perform<A>(desk: Desk, label: string, command: Command<A>, args: A, selection?: Selection): boolean {
   if (desk.doc.refuses()) return false;
   const refusal = command.can(sceneOf(desk), args);
-  if (refusal) tell(wordsOfRefusal(refusal));
-  else desk.doc.do(label, (scene) => command(scene, args), selection);
-  return refusal === undefined;
+  if (refusal) {
+    tell(wordsOfRefusal(refusal));
+    return false;
+  }
+  change(desk, label, (scene) => command(scene, args), selection);
+  return true;
 }
 
 /** How a button, a menu item or a key stands towards a command: whether it applies, and if not, why. */
