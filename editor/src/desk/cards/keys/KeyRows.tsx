@@ -51,7 +51,8 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
   const [time, setTime] = useState(() => desk.playback.time);
   const isKeyed = rider.keys[channel].length > 0;
   useFigure(({ time: now }) => {
-    if (now !== time) setTime(now);
+    // A channel without keys is the same at all times.
+    if (isKeyed && now !== time) setTime(now);
   });
   const { local } = foldTime(time, foldingOf(rider, clock));
   const there = keyNear(rider, channel, local, clock.fps);
