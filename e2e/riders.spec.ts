@@ -241,6 +241,7 @@ test('the same movement moved to another drawing, and eight of it along a closed
   for (const time of [0.4, 1.9, 3.1])
     for (const key of ['x', 'y', 'angle'] as const)
       expect(motion.poseAt(time).of(1, key)).toBeCloseTo(motion.poseAt(time).of(0, key), 6);
+  await open(page, 'rider');
   await page.getByRole('button', { name: 'set copies' }).click();
   const many = await savedScene(page);
   expect(many.riders.filter(({ art }) => art === label?.art)).toHaveLength(8);

@@ -1,5 +1,6 @@
 import { artById, riderById } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
+import { useDeskView } from '../view.ts';
 import { Card } from './Card.tsx';
 import { AimRows } from './heading/AimRows.tsx';
 import { ModeRows } from './heading/ModeRows.tsx';
@@ -11,6 +12,7 @@ import { KeyRow } from './keys/KeyRows.tsx';
 export function HeadingCard() {
   const scene = useCalmState((state) => state.shown);
   const selection = useCalmState((state) => state.selection);
+  const isOpen = useDeskView((state) => state.openCard === 'heading');
   const rider = riderById(scene, selection.riders[0] ?? '');
   const art = rider && artById(scene, rider.art);
   if (!rider || !art)
@@ -27,7 +29,7 @@ export function HeadingCard() {
       <ModeRows rider={rider} art={art} />
       <AimRows rider={rider} />
       <KeyRow rider={rider} channel="turn" />
-      <TurningRows rider={rider} art={art} />
+      {isOpen && <TurningRows rider={rider} art={art} />}
       <p className="card-note">0° is drawn facing right, 90° facing down.</p>
     </Card>
   );

@@ -59,6 +59,7 @@ function usePatch(rider: Rider): Patch {
 function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   const patch = usePatch(rider);
   const others = useCalmState((state) => state.selection.riders.length);
+  const isOpen = useDeskView((state) => state.openCard === 'rider');
   return (
     <>
       <Row label="Name">
@@ -76,13 +77,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
       <ScaleRow rider={rider} patch={patch} />
       <FlipRow rider={rider} />
       <ArtRows rider={rider} art={art} />
-      <RollRows rider={rider} />
-      <SquashRows rider={rider} art={art} />
-      {rider.guide !== null && <KeyRow rider={rider} channel="lift" />}
-      {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
-      <KeyRow rider={rider} channel="scale" />
-      <KeyRow rider={rider} channel="opacity" />
-      <MovementRows rider={rider} />
+      {isOpen && <MoreRows rider={rider} art={art} />}
       <Row label="In the output">
         <Segments
           label="In the output"
@@ -95,6 +90,21 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         />
       </Row>
       {others > 1 && <p className="card-note">{others} riders are selected; the card shows the first.</p>}
+    </>
+  );
+}
+
+/** What shows in the opened card alone: closed, it would only be more stops on the keyboard's way. */
+function MoreRows({ rider, art }: { rider: Rider; art: Art }) {
+  return (
+    <>
+      <RollRows rider={rider} />
+      <SquashRows rider={rider} art={art} />
+      {rider.guide !== null && <KeyRow rider={rider} channel="lift" />}
+      {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
+      <KeyRow rider={rider} channel="scale" />
+      <KeyRow rider={rider} channel="opacity" />
+      <MovementRows rider={rider} />
     </>
   );
 }
