@@ -27,6 +27,7 @@ export {
 export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,
+  MOST,
   PIXEL_TYPES,
   SCENE_FORMAT,
   SCENE_VERSION,

@@ -1,9 +1,6 @@
-import { cycleOf, freeName, freshIds, type Rider, type Scene } from '../../scene/index.ts';
+import { cycleOf, freeName, freshIds, MOST, type Rider, type Scene } from '../../scene/index.ts';
 import { command, missingRider, refusal, riderOf } from '../command.ts';
 import { renamedKeys } from '../key/key-maps.ts';
-
-/** Riders that a scene holds at most. */
-const MOST_RIDERS = 5000;
 
 /**
  * Sets copies of a rider on its guide, after it: `count` in all, with its pace line, phases apart evenly over its cycle, or `every` s apart. On a closed guide run once a lap at one speed they are as far
@@ -14,7 +11,7 @@ export const copiesAlong = command<{ rider: string; count: number; every: number
     const missing = missingRider(scene, id);
     if (missing) return missing;
     if (riderOf(scene, id).guide === null) return refusal('parked');
-    return scene.riders.length + count - 1 > MOST_RIDERS ? refusal('too-many-riders') : undefined;
+    return scene.riders.length + count - 1 > MOST.riders ? refusal('too-many-riders') : undefined;
   },
   (scene, { rider: id, count, every }) => {
     const rider = riderOf(scene, id);

@@ -1,4 +1,4 @@
-import { freshIds, type Rider } from '../../scene/index.ts';
+import { cycleOf, freshIds, KEY_CHANNELS, type Rider } from '../../scene/index.ts';
 import { command, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
 import { renamedKeys } from '../key/key-maps.ts';
 
@@ -19,12 +19,16 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
     // Places are on the guide that they were set on.
     if (parts.includes('pace') && !parts.includes('guide') && source.guide !== target.guide)
       return refusal('pace-needs-guide', { name: target.name });
-    return undefined;
+    // Keys lie within the cycle of who has them.
+    const cycle = cycleOf(takesPace(source, target, parts) ? source : target, scene.clock);
+    const isPast = KEY_CHANNELS.some((channel) => source.keys[channel].some(({ time }) => time > cycle + 1e-9));
+    return parts.includes('keys') && isPast ? refusal('marks-do-not-fit') : undefined;
   },
   (scene, { from, to, parts }) => {
     const [source, target] = [riderOf(scene, from), riderOf(scene, to)];
     const fresh = freshIds(scene);
     const takes = (part: MovementPart): boolean => parts.includes(part);
+    const withPace = takesPace(source, target, parts);
     const names = new Map<string, string>();
     const marks = source.pace.marks.map((mark) => {
       const id = fresh(`${to}-m`);
@@ -34,13 +38,11 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
     const next: Rider = {
       ...target,
       ...(takes('guide') ? placeOf(source, to) : {}),
-      ...(takes('pace') || (takes('guide') && target.guide !== source.guide)
-        ? { pace: { ...source.pace, marks } }
-        : {}),
+      ...(withPace ? { pace: { ...source.pace, marks } } : {}),
       ...(takes('heading') ? { heading: source.heading } : {}),
       ...(takes('keys')
         ? {
-            keys: renamedKeys(source.keys, fresh, (mark) => (takes('pace') ? (names.get(mark) ?? null) : null)),
+            keys: renamedKeys(source.keys, fresh, (mark) => (withPace ? (names.get(mark) ?? null) : null)),
             squash: source.squash,
           }
         : {}),
@@ -48,6 +50,10 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
     return replaceRider(scene, next);
   },
 );
+
+/** A pace line is taken over where it is asked for, and where another guide, or none, is: its places are there. */
+const takesPace = (source: Rider, target: Rider, parts: readonly MovementPart[]): boolean =>
+  parts.includes('pace') || (parts.includes('guide') && target.guide !== source.guide);
 
 /** Where a rider is placed. Who would carry itself is carried by nobody. */
 function placeOf({ guide, at, stand, lift, lead, roll, carrier }: Rider, to: string): Partial<Rider> {

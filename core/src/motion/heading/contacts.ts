@@ -66,7 +66,7 @@ class Contacts {
   }
 }
 
-/** Pieces between a path's nodes in which the contacts' angle is tabled, one at least for so many px of the base. */
+/** The angle of the contacts over a path, for its averages. */
 function tableOf(path: Path, base: number): AngleTable {
   const contacts = new Contacts(path, base);
   const work = new Float64Array(2);

@@ -6,7 +6,7 @@ export { sceneSchema } from './invariants.ts';
 export { KEY_CHANNELS } from './keys.ts';
 export { markSchema, paceSchema } from './pace.ts';
 export { riderSchema } from './rider.ts';
-export { SCENE_FORMAT, SCENE_VERSION, sceneShape } from './scene.ts';
+export { MOST, SCENE_FORMAT, SCENE_VERSION, sceneShape } from './scene.ts';
 export type {
   Art,
   Carrier,

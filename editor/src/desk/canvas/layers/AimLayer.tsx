@@ -28,7 +28,7 @@ function Handles({ rider, art }: { rider: string; art: Art }) {
   const pivot = useRef<SVGGElement>(null);
   const nose = useRef<SVGGElement>(null);
   const pose = useRef<Float64Array | null>(null);
-  const { begin, move, end, nudge } = useAiming(art, space, pose);
+  const { begin, move, end, giveUp, nudge } = useAiming(art, space, pose);
   useFrame(({ motion, time }) => {
     const now = motion.rider(rider)?.poseAt(time);
     if (!now) return;
@@ -44,7 +44,7 @@ function Handles({ rider, art }: { rider: string; art: Art }) {
     onPointerDown: begin(handle),
     onPointerMove: move,
     onPointerUp: end,
-    onPointerCancel: end,
+    onPointerCancel: giveUp,
     onKeyDown: nudge(handle),
   });
   return (
@@ -116,6 +116,11 @@ function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObje
       return setArt(base, { id: art.id, patch: { pivot: next }, time: held.time });
     });
   };
+  const giveUp = (): void => {
+    drag.current?.gesture.cancel();
+    drag.current = null;
+    desk.playback.release();
+  };
   const end = (): void => {
     drag.current?.gesture.commit();
     drag.current = null;
@@ -138,7 +143,7 @@ function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObje
         setArt(base, { id: art.id, patch, ...(handle === 'pivot' ? { time: desk.playback.time } : {}) }),
       );
     };
-  return { begin, move, end, nudge };
+  return { begin, move, end, giveUp, nudge };
 }
 
 /** The angle on the canvas, degrees, at which the nose of art drawn in a pose points. */
