@@ -24,13 +24,17 @@ import {
   sceneFromJson,
 } from '@pace-line/core';
 import { readSvgArt } from '@pace-line/core/art-import';
+import { paddleArt } from './paddle.ts';
+import { STRIDE, walkingArt } from './walking.ts';
 
-const NO_KEYS = newRider({ id: '-', name: '', art: '-' }).keys;
+const { keys: NO_KEYS, poses: NO_POSES } = newRider({ id: '-', name: '', art: '-' });
+
+const drawingOf = (id: string): string => readFileSync(new URL(`./art/${id}.svg`, import.meta.url), 'utf8');
 
 /** Lantern Quay: a made-up canal-side tea market at dusk. Each scene is a complete job. */
 
 function art(id: string, name: string, pivot: [number, number], facing = 0): Art {
-  const read = readSvgArt(readFileSync(new URL(`./art/${id}.svg`, import.meta.url), 'utf8'));
+  const read = readSvgArt(drawingOf(id));
   if (!read.ok) throw new Error(`${id}.svg: ${read.message}`);
   const { markup, width, height } = read.art;
   return { id, name, kind: 'svg', markup, width, height, pivot, facing };
@@ -51,7 +55,8 @@ const node = (id: string, x: number, y: number, handle?: [number, number], more:
 const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', node: nodeId, along: 0, lap });
 
 const scene = (
-  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing'> & Partial<Pick<Scene, 'assets' | 'tracing'>>,
+  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera'> &
+    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera'>>,
 ): Scene => {
   const read = sceneFromJson({ format: SCENE_FORMAT, version: SCENE_VERSION, assets: {}, ...given });
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
@@ -215,6 +220,7 @@ function dragonfly(): Scene {
     art: [
       art('reeds', 'Reeds by night', [0, 0]),
       art('lantern', 'Paper lantern', [48, 0]),
+      art('line', 'Line', [0, 0]),
       art('glow', 'Glow', [120, 120]),
       art('dragonfly', 'Dragonfly', [78, 52]),
     ],
@@ -276,7 +282,27 @@ function litInTurn(plain: Scene): Scene {
     });
   });
   const riders = plain.riders.filter(({ id }) => id !== 'dragonfly-1');
-  return { ...plain, riders: [...riders, ...glows, ...plain.riders.filter(({ id }) => id === 'dragonfly-1')] };
+  // A line from lantern to lantern, each piece stretched between two of them.
+  const lines = LANTERNS.slice(1).map((_, i): Rider =>
+    newRider({
+      id: `line-${i + 1}`,
+      name: `Line ${i + 1}`,
+      art: 'line',
+      locked: true,
+      strung: { from: `lantern-${i + 1}`, to: `lantern-${i + 2}`, fromAt: null, toAt: null, stretch: true },
+    }),
+  );
+  const [reeds, ...lanterns] = riders;
+  return {
+    ...plain,
+    riders: [
+      ...(reeds ? [reeds] : []),
+      ...lines,
+      ...lanterns,
+      ...glows,
+      ...plain.riders.filter(({ id }) => id === 'dragonfly-1'),
+    ],
+  };
 }
 
 function ferries(): Scene {
@@ -312,10 +338,32 @@ function ferries(): Scene {
     name: 'Two ferries, one loop',
     canvas: { width: 1280, height: 720, background: '#E6D3B1' },
     clock: { duration: 12, fps: 30, repeat: 'loop' },
-    art: [art('basin', 'Basin from above', [0, 0]), art('ferry', 'Ferry', [66, 34])],
+    art: [art('basin', 'Basin from above', [0, 0]), paddleArt(), art('ferry', 'Ferry', [66, 34])],
     guides: [guide],
-    riders: [scenery('basin', 'Basin'), ferry('ferry-a', 'Ferry A', 0), ferry('ferry-b', 'Ferry B', 6)],
+    riders: [
+      scenery('basin', 'Basin'),
+      ferry('ferry-a', 'Ferry A', 0),
+      ...paddlesOf('ferry-a', 'A'),
+      ferry('ferry-b', 'Ferry B', 6),
+      ...paddlesOf('ferry-b', 'B'),
+    ],
   });
+}
+
+/** The paddles at both sides of a ferry: their blades turn over twice a second, on a clock of their own, and slide back under the deck as seen from above. */
+function paddlesOf(ferry: string, name: string): Rider[] {
+  return [7, 61].map((y, i) =>
+    newRider({
+      id: `${ferry}-paddle-${i + 1}`,
+      name: `Paddle ${name}${i + 1}`,
+      art: 'paddle',
+      at: [67, y],
+      carrier: { rider: ferry, turn: true, scale: true, mirror: true },
+      poses: { ...NO_POSES, by: 'time', rate: 16 },
+      pace: newPace({ cycle: 0.5 }),
+      locked: true,
+    }),
+  );
 }
 
 /** A kite set down at four places, one after another, over a sketch of the swing; then the spans between were pulled. */
@@ -410,9 +458,19 @@ function heron(): Scene {
     name: 'Heron along the bank',
     canvas: { width: 1280, height: 720, background: '#A9C3C0' },
     clock: { duration: 8, fps: 30, repeat: 'loop' },
-    art: [art('bank', 'Bank at dawn', [0, 0]), art('heron', 'Heron', [76, 184])],
+    art: [art('bank', 'Bank at dawn', [0, 0]), walkingArt('heron', 'Heron', drawingOf('heron'))],
     guides: [],
-    riders: [scenery('bank', 'Bank'), newRider({ id: 'heron-1', name: 'Heron', art: 'heron', at: [-120, 600] })],
+    riders: [
+      scenery('bank', 'Bank'),
+      // Its poses go with the way, so that its feet stay where they were set down, however it hastens and waits.
+      newRider({
+        id: 'heron-1',
+        name: 'Heron',
+        art: 'heron',
+        at: [-120, 600],
+        poses: { ...NO_POSES, by: 'distance', stride: STRIDE },
+      }),
+    ],
   });
   const guide = newGuide({
     id: 'bank-way',

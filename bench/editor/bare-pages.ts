@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { placedArt, prepare, Poses, type Art, type Scene } from '@pace-line/core';
+import { placedArt, prepare, Poses, type Picture, type Scene } from '@pace-line/core';
 import { ART } from './scenes.ts';
 
 /** A page that draws a long path, cased, and changes it in every frame as a drag would: with none of our code. */
@@ -48,7 +48,7 @@ export async function bare(page: Page, scene: Scene): Promise<void> {
     );
   }
   const edge = 686 / 1280;
-  const groups = scene.riders.map((_, i) => `<g>${placedArt(ART as unknown as Art, `x${i}`)}</g>`).join('');
+  const groups = scene.riders.map((_, i) => `<g>${placedArt(ART as unknown as Picture, `x${i}`)}</g>`).join('');
   await page.setContent(
     `<!doctype html><body style="margin:0;background:#efe8da"><svg width="742" height="560"><g transform="matrix(${edge} 0 0 ${edge} 28 90)"><rect width="1280" height="720" fill="#F6F1E7"/></g></svg>` +
       `<svg id="m" width="742" height="560" style="position:absolute;left:0;top:0"><g transform="matrix(${edge} 0 0 ${edge} 28 90)">${groups}</g></svg></body>`,

@@ -20,11 +20,28 @@ describe('sample', () => {
     const { code, out } = await call('sample', ferries, '--times', '0,3.5');
     const lines = out.trim().split('\n');
     expect(code).toBe(0);
-    expect(lines[0]).toBe('time,rider,x,y,angle,scaleX,scaleY,skew,opacity,distance');
-    expect(lines).toHaveLength(1 + 2 * 3);
-    expect(lines[5]).toMatch(
-      /^3\.500000,ferry-a,640\.000000,190\.000000,0\.000000,1\.000000,1\.000000,0\.000000,1\.000000,497\.\d{6}$/,
+    expect(lines[0]).toBe('time,rider,x,y,angle,scaleX,scaleY,skew,opacity,distance,pose');
+    expect(lines).toHaveLength(1 + 2 * 7);
+    expect(lines[9]).toMatch(
+      /^3\.500000,ferry-a,640\.000000,190\.000000,0\.000000,1\.000000,1\.000000,0\.000000,1\.000000,497\.\d{6},1\.000000$/,
     );
+  });
+  test('the pose has a column where some art has poses, the camera a row where there is one', async () => {
+    const kite = (await call('sample', 'samples/scenes/kite.paceline.json', '--times', '0')).out;
+    expect(kite.split('\n')[0]).toBe('time,rider,x,y,angle,scaleX,scaleY,skew,opacity,distance');
+    const walks = (await call('sample', 'samples/scenes/heron.paceline.json', '--fps', '2', '--rider', 'heron-1')).out;
+    const poses = walks
+      .trim()
+      .split('\n')
+      .slice(1)
+      .map((line) => Number(line.split(',')[10]));
+    expect(new Set(poses).size).toBeGreaterThan(5);
+    expect(poses.every((pose) => Number.isInteger(pose) && pose >= 1 && pose <= 12)).toBe(true);
+    const seen = join(folder, 'seen.paceline.json');
+    writeFileSync(seen, readFileSync(ferries, 'utf8').replace('"riders": [', '"camera": "ferry-b",\n  "riders": ['));
+    const [, row] = (await call('sample', seen, '--times', '1', '--rider', 'camera')).out.split('\n');
+    const [, same] = (await call('sample', seen, '--times', '1', '--rider', 'ferry-b')).out.split('\n');
+    expect(row).toBe(same?.replace('ferry-b', 'camera'));
   });
   test('one rider, as JSON, by frames', async () => {
     const { out } = await call('sample', ferries, '--fps', '1', '--rider', 'ferry-b', '--format', 'json');
@@ -45,6 +62,7 @@ describe('sample', () => {
       'skew',
       'opacity',
       'distance',
+      'pose',
     ]);
   });
   test('without times: the scene’s own frames', async () =>

@@ -1,9 +1,11 @@
 import {
+  CAMERA_ROW,
+  cameraOf,
   csvLine,
   frameCount,
   jsonRow,
   loopLength,
-  POSE_COLUMNS,
+  poseColumns,
   poseRow,
   prepare,
   Poses,
@@ -23,10 +25,11 @@ interface SampleOptions {
 export function sample(scene: Scene, options: SampleOptions): string {
   const format = options.format ?? 'csv';
   if (format !== 'csv' && format !== 'json') throw new UsageError(`--format is csv or json, not "${format}"`);
-  const rows = rowsOf(scene, timesOf(scene, options), options.rider);
+  const columns = poseColumns(scene.art.some(({ kind }) => kind === 'strip'));
+  const rows = rowsOf(scene, timesOf(scene, options), options.rider, columns.length);
   return format === 'csv'
-    ? `${POSE_COLUMNS.join(',')}\n${rows.map(csvLine).join('')}`
-    : `[\n${rows.map(jsonRow).join(',\n')}\n]\n`;
+    ? `${columns.join(',')}\n${rows.map(csvLine).join('')}`
+    : `[\n${rows.map((row) => jsonRow(columns, row)).join(',\n')}\n]\n`;
 }
 
 function timesOf(scene: Scene, { fps, times }: SampleOptions): number[] {
@@ -45,14 +48,17 @@ function timesOf(scene: Scene, { fps, times }: SampleOptions): number[] {
   return Array.from({ length: count }, (_, i) => (i * loopLength(clock)) / count);
 }
 
-function rowsOf(scene: Scene, times: readonly number[], only: string | undefined): PoseRow[] {
-  if (only !== undefined && !scene.riders.some((rider) => rider.id === only))
-    throw new UsageError(`there is no rider "${only}"`);
+/** A row for each rider, then one for the view where the scene has a camera. */
+function rowsOf(scene: Scene, times: readonly number[], only: string | undefined, columns: number): PoseRow[] {
   const motion = prepare(scene);
+  const camera = cameraOf(scene, motion);
+  const all = scene.riders.map(({ id }) => ({ name: id, at: motion.indexOf(id) }));
+  if (camera >= 0) all.push({ name: CAMERA_ROW, at: camera });
+  const asked = all.filter(({ name }) => only === undefined || name === only);
+  if (only !== undefined && asked.length === 0) throw new UsageError(`there is no rider "${only}"`);
   const poses = new Poses(motion.riders.length);
-  const riders = scene.riders.filter(({ id }) => only === undefined || id === only);
   return times.flatMap((time) => {
     motion.poseAt(time, poses);
-    return riders.map(({ id }) => poseRow(time, id, poses, motion.indexOf(id)));
+    return asked.map(({ name, at }) => poseRow(columns, time, name, poses, at));
   });
 }

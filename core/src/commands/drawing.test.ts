@@ -231,6 +231,7 @@ describe('fewer nodes', () => {
         locked: false,
         corridor: null,
         carrier: null,
+        depth: null,
         nodes: Array.from({ length: 40 }, (_, i) => ({
           id: `w${i}`,
           x: 100 + 20 * i,
@@ -310,6 +311,7 @@ describe('live shapes', () => {
         locked: false,
         corridor: null,
         carrier: null,
+        depth: null,
         ...shapeNodes(scene, 'c', [], circle),
         shape: circle,
       },
@@ -567,6 +569,7 @@ describe('acting out', () => {
       locked: false,
       corridor: null,
       carrier: null,
+      depth: null,
       nodes: acted.nodes,
     };
     const after = rideActed(scene, { rider: 'k', guide, marks: acted.marks, start: 0, ids: 'k-m' });
@@ -632,6 +635,7 @@ describe('degenerate guides have a defined answer, never NaN', () => {
         locked: false,
         corridor: null,
         carrier: null,
+        depth: null,
         nodes: nodes.map((node, i) => ({ id: `g${i}`, x: 0, y: 0, join: 'corner', ...node })),
       },
     });
@@ -793,6 +797,7 @@ describe('what a guide is bound to never leads nowhere', () => {
         locked: false,
         corridor: null,
         carrier: null,
+        depth: null,
         ...shapeNodes(sceneOf({}), 'c', [], shape),
         shape,
       },

@@ -21,6 +21,8 @@ export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from 
 export { carryGuide, carryRider } from './rider/carrying.ts';
 export { setHeading } from './rider/heading.ts';
 export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movement.ts';
+export { isLinkedTo } from './rider/linked.ts';
+export { stringRider } from './rider/stringing.ts';
 export { copiesAlong } from './rider/copies.ts';
 export {
   deleteKeys,
@@ -45,5 +47,6 @@ export { attachRider, detachRiders, setSeating, type Beginning, type Seating } f
 export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { renameScene, setClock } from './scene/scene.ts';
+export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

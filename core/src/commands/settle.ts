@@ -12,9 +12,11 @@ import {
   type Scene,
 } from '../scene/index.ts';
 import { followedMarks, hasTiedKeys } from './key/key-maps.ts';
+import { withoutLoose } from './loose.ts';
 import { withFitNames } from './names.ts';
 import { SceneError } from './refusal.ts';
 import { circleIn, withCarriers } from './rider/carriers.ts';
+import { linksFollowed } from './rider/linked.ts';
 import { pointOfPlace } from './places/places.ts';
 import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
 
@@ -23,13 +25,13 @@ import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
  * and those whose original is gone stand on their own. Names are made to fit.
  */
 export function settled(before: Scene, edited: Scene): Scene {
-  const after = keysFollowed(before, withFitNames(before, edited));
+  const after = keysFollowed(before, linksFollowed(before, withFitNames(before, edited)));
   if (after.guides === before.guides)
-    return after.riders === before.riders ? after : uncircled(withCarriers(dropStrokes(after)));
+    return after.riders === before.riders ? after : uncircled(withoutLoose(withCarriers(dropStrokes(after))));
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);
   for (const guide of scene.guides) if (guide.link) scene = followed(was, scene, guide, guide.link);
-  return uncircled(withCarriers(dropStrokes(scene)));
+  return uncircled(withoutLoose(withCarriers(dropStrokes(scene))));
 }
 
 /** No edit may leave riders that depend on each other in a circle: nothing could be posed. */

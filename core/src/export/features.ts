@@ -1,7 +1,17 @@
-import type { Scene } from '../scene/index.ts';
+import type { Rider, Scene } from '../scene/index.ts';
 
 /** Things a scene may hold that not every format can. */
-export const FEATURES = ['art', 'background', 'strokes', 'drawn-strokes', 'dashes-while-drawn'] as const;
+export const FEATURES = [
+  'art',
+  'background',
+  'strokes',
+  'drawn-strokes',
+  'dashes-while-drawn',
+  'poses',
+  'stack',
+  'clips',
+  'camera',
+] as const;
 export type Feature = (typeof FEATURES)[number];
 
 interface FeatureWords {
@@ -12,6 +22,8 @@ interface FeatureWords {
 }
 
 const quoted = (names: readonly string[]): string => names.map((name) => `“${name}”`).join(', ');
+const sent = (scene: Scene, is: (rider: Rider) => boolean): string[] =>
+  scene.riders.filter((rider) => rider.output && is(rider)).map(({ name }) => name);
 const strokes = (scene: Scene): Scene['guides'] => scene.guides.filter((guide) => guide.stroke);
 
 /** Worded once, for every format. */
@@ -37,12 +49,34 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
       strokes(scene).flatMap((guide) => (guide.stroke?.draws != null && guide.stroke.dash ? [guide.name] : [])),
     lost: (names) => `The dashes of ${quoted(names)}: a rider draws the line whole.`,
   },
+  poses: {
+    usedBy: (scene) => {
+      const strips = new Set(scene.art.filter(({ kind }) => kind === 'strip').map(({ id }) => id));
+      return sent(scene, (rider) => strips.has(rider.art));
+    },
+    lost: (names) => `The poses of ${quoted(names)}.`,
+  },
+  stack: {
+    usedBy: (scene) => sent(scene, ({ behind }) => behind.length > 0),
+    lost: (names) => `That ${quoted(names)} are behind others at times.`,
+  },
+  clips: {
+    usedBy: (scene) => sent(scene, ({ inside }) => inside !== null),
+    lost: (names) => `The shapes within which ${quoted(names)} are seen.`,
+  },
+  camera: {
+    usedBy: (scene) => scene.riders.filter(({ id }) => id === scene.camera).map(({ name }) => name),
+    lost: (names) => `The camera ${quoted(names)}: the canvas is shown as it is.`,
+  },
 };
 
 /** Where a feature is lost with another anyway, only the other is said. */
 const WITHIN: Readonly<Partial<Record<Feature, Feature>>> = {
   'drawn-strokes': 'strokes',
   'dashes-while-drawn': 'drawn-strokes',
+  poses: 'art',
+  stack: 'art',
+  clips: 'art',
 };
 
 /** What of a scene a format leaves out that holds only some features, a sentence each. */

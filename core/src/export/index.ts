@@ -3,7 +3,7 @@ import type { Format } from './format.ts';
 import { animatedSvg } from './web/animated-svg.ts';
 import { webPage } from './web/web-page.ts';
 
-export { csvLine, jsonRow, POSE_COLUMNS, poseRow, type PoseRow } from './data/pose-rows.ts';
+export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from './data/pose-rows.ts';
 export { lostFeatures } from './features.ts';
 export type { Format } from './format.ts';
 export { describeOptions, type FormatOption } from './options.ts';

@@ -1,13 +1,14 @@
 import type { Guide, Rider, Scene } from '../scene/index.ts';
 
-/** One thing that is drawn: a rider's art, or the stroke of a guide. */
+/** One thing that is drawn: a rider's art, or the stroke of a guide. `under`: the place in which the rider is drawn while its pose says so; 0 is its own. */
 export type Displayed =
-  | { readonly kind: 'rider'; readonly rider: Rider; readonly index: number }
+  | { readonly kind: 'rider'; readonly rider: Rider; readonly index: number; readonly under: number }
   | { readonly kind: 'stroke'; readonly guide: Guide; readonly index: number };
 
 /**
  * Everything that is drawn, from the back to the front; `index` is that in the scene's list. Riders stand in the scene's order; the stroke of a guide lies before the first
- * rider that rides it, so over the scenery behind and under what runs along it; without one before the first that rides anything; else after all.
+ * rider that rides it, so over the scenery behind and under what runs along it; without one before the first that rides anything; else after all. A rider
+ * that is behind others at times stands right before each of them as well; the one through which it is looked at is not drawn.
  */
 export function displayOrder(scene: Scene): Displayed[] {
   const { riders, guides } = scene;
@@ -20,10 +21,25 @@ export function displayOrder(scene: Scene): Displayed[] {
   });
   const strokesAt = (level: number): Displayed[] =>
     strokes.flatMap((stroke) => (stroke.level === level ? [stroke.drawn] : []));
-  return [
-    ...riders.flatMap((rider, index): Displayed[] => [...strokesAt(index), { kind: 'rider', rider, index }]),
-    ...strokesAt(riders.length),
-  ];
+  const hidden = hiddenBehind(scene);
+  const drawn = riders.flatMap((rider, index): Displayed[] => {
+    if (rider.id === scene.camera) return strokesAt(index);
+    return [...strokesAt(index), ...(hidden.get(rider.id) ?? []), { kind: 'rider', rider, index, under: 0 }];
+  });
+  return [...drawn, ...strokesAt(riders.length)];
+}
+
+/** Riders that are at times behind another one, by that one's id. */
+function hiddenBehind({ riders }: Scene): ReadonlyMap<string, readonly Displayed[]> {
+  const found = new Map<string, Displayed[]>();
+  riders.forEach((rider, index) => {
+    rider.behind.forEach((stretch, i) => {
+      const list = found.get(stretch.rider) ?? [];
+      list.push({ kind: 'rider', rider, index, under: i + 1 });
+      found.set(stretch.rider, list);
+    });
+  });
+  return found;
 }
 
 /** Index of the rider that draws a guide's stroke as it goes, −1 where the stroke is there whole. Only a rider of that guide draws it. */

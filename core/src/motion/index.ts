@@ -1,3 +1,4 @@
+export { cameraOf, LEAST_VIEW, viewOf } from './camera.ts';
 export { displayOrder, drawerOf, drawnShare, type Displayed } from './display-order.ts';
 export { Motion, prepare } from './motion.ts';
 export { Poses } from './pose.ts';

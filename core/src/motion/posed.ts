@@ -1,3 +1,4 @@
+import type { Folding } from '../time/index.ts';
 import type { Cursor } from './cursor.ts';
 
 /** What of a rider's picture can change over time. */
@@ -7,6 +8,9 @@ export type Channel = (typeof CHANNELS)[number];
 /** A rider that others depend on, as a stage sees it. */
 export interface Posed {
   readonly varies: readonly Channel[];
+  readonly folding: Folding;
+  /** The local time of one of its marks, s; undefined where it has none of that id. */
+  timeOfMark(id: string): number | undefined;
   /** Writes its pose at the time and side of a cursor into `data` from `offset` on, with the cursor of the next depth of nesting. The time is not handed over: it would be boxed. */
   poseWith(cursor: Cursor, data: Float64Array, offset: number): void;
   events(from: number, to: number): readonly number[];

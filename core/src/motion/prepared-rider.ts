@@ -12,6 +12,8 @@ import {
 } from '../scene/index.ts';
 import type { Folding, Repeat } from '../time/index.ts';
 import { CarrierFrame } from './carrier-frame.ts';
+import { DeepLine } from './deep-line.ts';
+import { DepthLine } from './depth-line.ts';
 import { keyLinesOf, type KeyLines } from './key-lines.ts';
 import type { RiderGraph } from './posed.ts';
 
@@ -21,12 +23,16 @@ export interface PreparedRider {
   readonly art: Art | undefined;
   readonly folding: Folding;
   /** Null when parked. */
-  readonly way: { readonly path: Path; readonly line: DistanceLine } | null;
+  readonly way: { readonly path: Path; readonly line: DistanceLine; readonly guide: Guide } | null;
+  /** How large it is along the guide; undefined where the guide has no depth, and for what rolls. */
+  readonly depth: DepthLine | undefined;
   readonly keys: KeyLines;
   /** How it rolls; undefined where it does not. */
   readonly roll: Rolling | undefined;
-  /** Lift without its keys, px: with the radius where the guide is the ground. */
+  /** Lift without its keys, px: with the radius where the guide is the ground, and with what it is raised. */
   readonly lift: number;
+  /** What of that is a share of the art's height, px. */
+  readonly raised: number;
   /** The frame that it is placed in; undefined: the canvas. */
   readonly frame: CarrierFrame | undefined;
   /** What is played and sent: s, and how it goes on after it. */
@@ -47,16 +53,19 @@ export function preparedRider(
   graph: RiderGraph,
 ): PreparedRider {
   const folding = foldingOf(rider, clock);
-  const way = guide ? { path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding.repeat === 'loop') } : null;
+  const way = guide ? { guide, path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding.repeat) } : null;
   const roll =
     way && rider.roll
       ? ({ radius: radiusOf(rider, art), way: rider.roll.side === 'left' ? 1 : -1 } as const)
       : undefined;
-  const raised = roll && rider.roll?.guide === 'ground' ? roll.way * roll.radius : 0;
+  const radius = roll && rider.roll?.guide === 'ground' ? roll.way * roll.radius : 0;
+  const raised = (rider.raise / 100) * (art?.height ?? 0) * Math.abs(rider.scale[1]);
+  const lift = rider.lift + radius + raised;
+  const depth = guide && !roll ? depthOf(guide) : undefined;
   const loop = { length: loopLength(clock), repeat: clock.repeat };
   const carrier = rider.carrier ? graph.motionOf(rider.carrier.rider) : undefined;
   const frame = rider.carrier && carrier ? new CarrierFrame(carrier, rider.carrier) : undefined;
-  return { rider, art, folding, way, keys: keyLinesOf(rider.keys), roll, lift: rider.lift + raised, frame, loop };
+  return { rider, art, folding, way, keys: keyLinesOf(rider.keys), roll, lift, raised, depth, frame, loop };
 }
 
 /** px. A wheel without size turns as one of this radius. */
@@ -69,26 +78,42 @@ export function radiusOf({ roll, scale }: Pick<Rider, 'roll' | 'scale'>, art: Ar
   return Math.max(LEAST_RADIUS, Math.min(width, height) / 2);
 }
 
-const lines = new WeakMap<Rider['pace'], { guide: Guide; line: PaceLine; wraps: boolean }>();
+const depths = new WeakMap<Guide, DepthLine>();
+
+function depthOf(guide: Guide): DepthLine | undefined {
+  if (!guide.depth) return undefined;
+  let depth = depths.get(guide);
+  if (!depth) depths.set(guide, (depth = new DepthLine(guide.depth, pathOfGuide(guide))));
+  return depth;
+}
+
+const lines = new WeakMap<Rider['pace'], { guide: Guide; line: DistanceLine; repeat: Repeat }>();
 
 /** The distance line of a pace on a guide; made once for each pair of them. */
-function lineOn(guide: Guide, pace: Rider['pace'], wraps: boolean): PaceLine {
+function lineOn(guide: Guide, pace: Rider['pace'], repeat: Repeat): DistanceLine {
   const known = lines.get(pace);
-  if (known && known.guide === guide && known.wraps === wraps) return known.line;
+  if (known && known.guide === guide && known.repeat === repeat) return known.line;
   const path = pathOfGuide(guide);
-  const line = new PaceLine(
-    pace.marks.map(({ time, dwell, place, ease }) => ({
-      time,
-      dwell,
-      distance: distanceOfPlace(guide, path, place),
-      ease,
-    })),
-    wraps,
+  const deep = guide.depth?.speed === true ? depthOf(guide) : undefined;
+  const marked = new PaceLine(
+    pace.marks.map(({ time, dwell, place, ease }) => {
+      const distance = distanceOfPlace(guide, path, place);
+      return { time, dwell, distance: deep ? deep.sumAt(distance) : distance, ease };
+    }),
+    repeat,
   );
-  lines.set(pace, { guide, line, wraps });
+  const line = deep ? new DeepLine(marked, deep) : marked;
+  lines.set(pace, { guide, line, repeat });
   return line;
 }
 
 /** Whether the foot of a rider on its guide ever moves. */
 export const footMoves = ({ way, keys }: PreparedRider): boolean =>
   way !== null && (!way.line.isStill || (keys.lead !== undefined && !keys.lead.isStill));
+
+/** Whether lift or lead change along the way. */
+export const hasOffsets = ({ keys, depth, raised }: PreparedRider): boolean =>
+  keys.lift !== undefined ||
+  keys.lead !== undefined ||
+  depth !== undefined ||
+  (raised !== 0 && keys.scaleY !== undefined);

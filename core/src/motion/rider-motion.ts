@@ -1,8 +1,8 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
-import { askedCursor, cursorAt, type Cursor } from './cursor.ts';
-import type { PreparedRider } from './prepared-rider.ts';
+import { askedCursor, cursorAt, ownCursor, type Cursor } from './cursor.ts';
+import { hasOffsets, type PreparedRider } from './prepared-rider.ts';
 import { POSE_SIZE, SLOT } from './slots.ts';
 import { CHANNELS, type Channel, type Posed, type RiderGraph } from './posed.ts';
 import { type Earlier, type PoseStage } from './stage.ts';
@@ -73,6 +73,8 @@ export class RiderMotion implements Posed {
     cursor.side = asked.side;
     row[SLOT.distance] = 0;
     row[SLOT.held] = 0;
+    row[SLOT.pose] = 1;
+    row[SLOT.under] = 0;
     cursor.direction = 1;
     const stages = this.#stages;
     if (cursor.side < 0 && this.#switches) holdStates(stages, cursor);
@@ -108,12 +110,18 @@ export class RiderMotion implements Posed {
     return rider.lead + keys.lead.valueAt(local, side === direction ? 1 : -1);
   }
 
-  /** px from its foot to the left of the guide at a time, keys and the radius of what rolls on the ground included. */
+  /** px from its foot to the left of the guide at a time: keys, depth, and the radius of what rolls on the ground included. */
   liftAt(time: number, side: Side = 1): number {
-    const { lift, keys } = this.#prepared;
-    if (!keys.lift) return lift;
-    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
-    return lift + keys.lift.valueAt(local, side === direction ? 1 : -1);
+    if (!hasOffsets(this.#prepared)) return this.#prepared.lift;
+    const cursor = ownCursor();
+    cursor.row[SLOT.time] = time;
+    cursor.side = side;
+    runStages(this.#stages, cursor);
+    return cursor.row[SLOT.lift] ?? 0;
+  }
+
+  timeOfMark(id: string): number | undefined {
+    return this.#prepared.rider.pace.marks.find((mark) => mark.id === id)?.time;
   }
 
   /** Speed along the guide at a time, px/s, in the direction of the time that is played; 0 when parked. */
@@ -133,6 +141,12 @@ export class RiderMotion implements Posed {
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */
   events(from: number, to: number): number[] {
     return eventsOf(this.#stages, from, to);
+  }
+
+  /** `from`, `to` and the times between, ascending, at which another pose or another place in the stack is shown. */
+  steps(from: number, to: number): number[] {
+    const inner = this.#stages.flatMap((stage) => stage.steps?.(from, to) ?? []);
+    return apart([from, ...inner, to], to);
   }
 }
 
@@ -159,7 +173,12 @@ function runStages(stages: readonly PoseStage[], cursor: Cursor): void {
 
 function eventsOf(stages: readonly PoseStage[], from: number, to: number): number[] {
   const inner = stages.flatMap((stage) => stage.events(from, to));
-  const times = [...new Set([from, ...inner, to])].sort((a, b) => a - b);
+  return apart([from, ...inner, to], to);
+}
+
+/** Times in order, those next to each other counted once. */
+function apart(all: readonly number[], to: number): number[] {
+  const times = [...new Set(all)].sort((a, b) => a - b);
   return times.filter((time, i) => i === 0 || time === to || time - (times[i - 1] ?? 0) > SAME_EVENT);
 }
 

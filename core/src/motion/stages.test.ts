@@ -91,14 +91,66 @@ const rider = fc.record({
     { by: 'speed', axis: 'own', about: [60, 0] },
   ),
   carries: fc.record({ turn: fc.boolean(), scale: fc.boolean(), mirror: fc.boolean() }),
+  raise: choice(0, 0, 50),
+  poses: fc.record({
+    by: choice('still', 'time', 'distance', 'mark'),
+    first: choice(1, 2, 5),
+    rate: choice(3, 7.3),
+    stride: choice(60, 211),
+    around: choice('ends', 'hidden'),
+  }),
+  behind: choice('', 'places', 'marks'),
 });
 
-/** A rider on a guide, one carried by it, and one that the second carries. */
+/** A strip of three poses in the box of the usual art. */
+const { markup: _markup, ...BOX } = BOX_ART;
+const STRIP = {
+  ...BOX,
+  id: 'strip',
+  kind: 'strip',
+  poses: ['#0B7A75', '#3D5A99', '#A3471F'].map((fill) => ({
+    kind: 'svg',
+    markup: BOX_ART.markup.replace('#0B7A75', fill),
+  })),
+};
+
+const depth = choice(
+  null,
+  null,
+  { stops: [{ at: 0.3, scale: 0.5 }], speed: true },
+  {
+    stops: [
+      { at: 0.1, scale: 1 },
+      { at: 0.6, scale: 0.3 },
+      { at: 0.8, scale: 1.4 },
+    ],
+    speed: false,
+  },
+  {
+    stops: [
+      { at: 0, scale: 1.2 },
+      { at: 0.5, scale: 0.4 },
+      { at: 1, scale: 0.8 },
+    ],
+    speed: true,
+  },
+);
+
+/** A rider on a guide, one carried by it, one that the second carries, and one strung between the first two. */
 const scenes = fc
-  .tuple(rider, rider, rider, choice('loop', 'there-and-back', 'once'), between(-2, 2))
-  .map(([first, second, third, repeat, delay]): Scene => {
+  .tuple(
+    rider,
+    rider,
+    rider,
+    choice('loop', 'there-and-back', 'once'),
+    between(-2, 2),
+    depth,
+    fc.boolean(),
+    fc.tuple(choice(null, [5, 30]), choice(null, [60, 0]), fc.boolean()),
+  )
+  .map(([first, second, third, repeat, delay, deep, isClosed, [fromAt, toAt, stretch]]): Scene => {
     const make = (id: string, given: typeof first, carrier: string | null): Json => {
-      const { pace: marks, keys: channels, carries, ...more } = given;
+      const { pace: marks, keys: channels, carries, behind, poses, ...more } = given;
       const named = Object.fromEntries(
         Object.entries(channels).map(([channel, list]) => [
           channel,
@@ -107,19 +159,48 @@ const scenes = fc
       );
       return riderOn(id, 'loops', marks, {
         ...more,
+        art: 'strip',
         guide: carrier === null ? more.guide : null,
         keys: named,
+        poses: { ...poses, mark: { rider: carrier ?? id, mark: `${carrier ?? id}-m1` } },
+        behind: stretchesOf(behind, id, marks.length),
         carrier: carrier === null ? null : { rider: carrier, ...carries },
         pace: { repeat, delay },
       });
     };
     return sceneOf({
       clock: { duration: 4, fps: 30, repeat: 'loop' },
-      art: [{ ...BOX_ART, facing: delay > 1 ? 170 : 0 }],
-      guides: [LOOPS],
-      riders: [make('a', first, null), make('b', second, 'a'), make('c', third, 'b')],
+      art: [
+        { ...STRIP, facing: delay > 1 ? 170 : 0 },
+        { ...BOX_ART, facing: delay > 0 ? 30 : 0 },
+      ],
+      guides: [{ ...LOOPS, closed: isClosed, depth: deep }],
+      riders: [
+        make('a', first, null),
+        make('b', second, 'a'),
+        make('c', third, 'b'),
+        riderOn('d', 'loops', [], {
+          guide: null,
+          heading: { mode: 'level', offset: delay * 20 },
+          scale: third.scale,
+          squash: third.squash?.by === 'keys' ? { ...third.squash } : null,
+          keys: { squash: [{ id: 'd-squash', time: 0, value: [1.3, 20] }] },
+          strung: { from: 'a', to: 'b', fromAt, toAt, stretch },
+        }),
+      ],
     });
   });
+
+function stretchesOf(behind: string, id: string, marks: number): Json[] {
+  const rider = id === 'a' ? 'b' : 'a';
+  if (behind === 'places')
+    return [
+      { by: 'places', rider, from: { by: 'node', node: 'l2', along: 0.5 }, to: { by: 'node', node: 'l1' } },
+      { by: 'places', rider: 'd', from: { by: 'share', value: 0.1 }, to: { by: 'share', value: 0.3 } },
+    ];
+  if (behind === 'marks' && marks > 1) return [{ by: 'marks', rider, from: `${id}-m2`, to: `${id}-m1` }];
+  return [];
+}
 
 const CORNERS = [
   [0, 0],
@@ -134,6 +215,8 @@ function gapAt(scene: Scene, index: number, time: number): number {
   const slow = referencePose(scene, scene.riders[index]!, time);
   const m = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => fast.of(index, key));
   expect(fast.of(index, 'opacity')).toBeCloseTo(slow.opacity, 9);
+  expect(fast.of(index, 'pose')).toBe(slow.pose);
+  expect(fast.of(index, 'under')).toBe(slow.under);
   return Math.max(
     ...CORNERS.map(([x, y]) =>
       Math.hypot(
@@ -164,18 +247,24 @@ describe('all that a rider can do, against the slow reference', () => {
     fc.assert(
       fc.property(scenes, fc.array(between(-6, 12), { minLength: 6, maxLength: 6 }), (scene, times) => {
         const motion = prepare(scene);
+        // The reference's averages over contacts are of few midpoints.
+        const isCoarse = scene.riders.some(({ heading }) => heading.mode === 'contacts' && heading.smooth > 0);
+        const within = isCoarse ? 1e-3 : 1e-5;
         for (const time of times) {
-          const beside = motion.riders.flatMap((one) => one.events(time - 2e-3, time + 2e-3));
+          const beside = motion.riders.flatMap((one) => [
+            ...one.events(time - 2e-3, time + 2e-3),
+            ...one.steps(time - 2e-3, time + 2e-3),
+          ]);
           const near = beside.filter((event) => Math.abs(event - time) < 1.9e-3);
           if (near.length > 0) continue;
-          for (const index of [0, 1, 2]) {
+          for (const index of [0, 1, 2, 3]) {
             compared++;
-            expect(gapAt(scene, index, time)).toBeLessThan(1e-5);
+            expect(gapAt(scene, index, time), `rider ${index} at ${time}`).toBeLessThan(within);
             expect(gapOfFactors(scene, index, time)).toBeLessThan(1e-9);
           }
         }
       }),
-      { numRuns: 40, seed: 8, endOnFailure: true },
+      { numRuns: 60, seed: 8, endOnFailure: true },
     );
     expect(compared).toBeGreaterThan(250);
   }, 120_000);

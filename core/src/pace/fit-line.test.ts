@@ -7,7 +7,7 @@ const lineOf = (moments: readonly Moment[], tolerance: number, slack?: number): 
   return {
     line: new PaceLine(
       marks.map((mark) => ({ ...mark, dwell: 0 })),
-      false,
+      'once',
     ),
     count: marks.length,
   };

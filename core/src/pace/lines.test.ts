@@ -99,7 +99,7 @@ test('the range of a pace line holds every distance it reaches', () => {
       let time = 0;
       const line = new PaceLine(
         list.map(({ gap, distance, ease: one }) => ({ time: (time += gap), dwell: 0, distance, ease: one })),
-        false,
+        'once',
       );
       const [low, high] = line.range();
       const slack = 0.01 * 1000;

@@ -1,4 +1,5 @@
 import type { Side } from '../geometry/index.ts';
+import type { Repeat } from '../time/index.ts';
 import type { DistanceLine } from './distance-line.ts';
 import { EasedLine } from './eased-line.ts';
 import { rangeOfEase, STEADY, type Ease } from './eases/index.ts';
@@ -22,8 +23,8 @@ export class PaceLine implements DistanceLine {
   readonly #arrives: Float64Array;
   readonly #departs: Float64Array;
 
-  /** `wraps`: the end of the cycle is followed by its start, so that a rest at the start was reached at the end. */
-  constructor(marks: readonly PlacedMark[], wraps: boolean) {
+  /** `repeat` says what a rest at the start followed, and what follows one at the end: the other end, or the same one on the way back. */
+  constructor(marks: readonly PlacedMark[], repeat: Repeat) {
     this.marks = marks;
     this.#line = new EasedLine(
       marks.map(({ time, dwell, distance, ease }) => ({ time, dwell, value: distance, ease })),
@@ -37,9 +38,9 @@ export class PaceLine implements DistanceLine {
       this.#departs[i] = this.#line.trend(i, 0, TREND_STEP) || (this.#departs[i + 1] ?? 0);
     const last = this.#arrives[count - 1] ?? 0;
     const first = this.#departs[0] ?? 0;
-    for (let i = 0; i < count && this.#arrives[i] === 0; i++) this.#arrives[i] = wraps && last !== 0 ? last : first;
-    for (let i = count - 1; i >= 0 && this.#departs[i] === 0; i--)
-      this.#departs[i] = wraps && first !== 0 ? first : last;
+    const [before, after] = beyond(repeat, first, last);
+    for (let i = 0; i < count && this.#arrives[i] === 0; i++) this.#arrives[i] = before;
+    for (let i = count - 1; i >= 0 && this.#departs[i] === 0; i--) this.#departs[i] = after;
   }
 
   get isStill(): boolean {
@@ -105,5 +106,17 @@ export class PaceLine implements DistanceLine {
       }
     });
     return [low, high];
+  }
+}
+
+/** The directions in which a line's start is reached and its end is left, from those in which the first leg leaves and the last one arrives. */
+function beyond(repeat: Repeat, first: number, last: number): readonly [before: number, after: number] {
+  switch (repeat) {
+    case 'loop':
+      return [last || first, first || last];
+    case 'there-and-back':
+      return [-first, -last];
+    case 'once':
+      return [first, last];
   }
 }

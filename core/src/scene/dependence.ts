@@ -3,10 +3,15 @@ import type { Rider } from './schema/types.ts';
 /** How many riders may follow from one another: each has to be posed for the next. */
 export const MOST_DEEP = 8;
 
-/** The riders that a rider's pose is made from: the one that carries it and the one it looks toward. */
-export function dependenciesOf({ carrier, heading }: Pick<Rider, 'carrier' | 'heading'>): readonly string[] {
+/** The riders that a rider's pose is made from: the one that carries it, the ones it is strung between, the one it looks toward, and the one whose mark its poses wait for. */
+export function dependenciesOf(
+  rider: Pick<Rider, 'id' | 'carrier' | 'heading' | 'strung' | 'poses'>,
+): readonly string[] {
+  const { carrier, heading, strung, poses } = rider;
   const needed = carrier ? [carrier.rider] : [];
+  if (strung) needed.push(strung.from, strung.to);
   if (heading.mode === 'toward' && heading.target.kind === 'rider') needed.push(heading.target.rider);
+  if (poses.by === 'mark' && poses.mark && poses.mark.rider !== rider.id) needed.push(poses.mark.rider);
   return needed;
 }
 

@@ -24,10 +24,12 @@ export {
   riderById,
   ridersOf,
 } from './queries.ts';
+export { assetsOfArt, usedAssets } from './schema/assets.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,
   MOST,
+  MOST_POSES,
   PIXEL_TYPES,
   SCENE_FORMAT,
   SCENE_VERSION,
@@ -52,6 +54,12 @@ export {
   type Roll,
   type Scene,
   type Squash,
+  type StripArt,
+  type StripPose,
+  type Strung,
+  type RiderPoses,
+  type Behind,
+  type GuideDepth,
   type SvgArt,
   type Tracing,
 } from './schema/index.ts';

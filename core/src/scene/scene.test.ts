@@ -206,7 +206,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 3 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 4 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

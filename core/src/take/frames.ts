@@ -9,6 +9,10 @@ export interface Frames {
   readonly length: number;
   readonly fps: number;
   readonly count: number;
+  /** The camera's rider; null where there is none. */
+  readonly camera: string | null;
+  /** Some of the art has poses. */
+  readonly hasPoses: boolean;
   /** Ids of the riders that are sent, in the scene's order. */
   readonly riders: readonly string[];
   readonly timeOf: (frame: number) => number;
@@ -28,6 +32,8 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
     length: motion.length,
     fps: scene.clock.fps,
     count,
+    camera: scene.camera,
+    hasPoses: scene.art.some(({ kind }) => kind === 'strip'),
     riders: scene.riders.filter((rider) => rider.output).map((rider) => rider.id),
     timeOf,
     posesAt: (frame, out = new Poses(motion.riders.length)) => motion.poseAt(timeOf(frame), out),

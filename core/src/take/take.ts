@@ -1,6 +1,5 @@
 import type { PathNode } from '../geometry/index.ts';
 import {
-  CHANNELS,
   displayOrder,
   drawerOf,
   drawnShare,
@@ -10,13 +9,24 @@ import {
   type Motion,
   type RiderMotion,
 } from '../motion/index.ts';
-import { artById, pathOfGuide, type Art, type GuideStroke, type Scene } from '../scene/index.ts';
+import {
+  artById,
+  guideById,
+  pathOfGuide,
+  usedAssets,
+  type Art,
+  type GuideStroke,
+  type Rider,
+  type Scene,
+} from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
 import type { Curve } from './curve.ts';
-import { gapOfCurves } from './gap.ts';
+import { curvesOf } from './curves-of.ts';
 import { reducedCurve, type Point } from './reduce.ts';
-import { pivotBoxOf, quantised, sampleAt, samplePieces, type PivotBox, type Sample } from './sample.ts';
+import { pivotBoxOf, quantised } from './sample.ts';
+import { stepsOf, type Steps } from './steps.ts';
+import { bakedView, type View } from './view.ts';
 
 /** A rider's art, and each channel of its pose over the loop. */
 export interface DrawnArt {
@@ -26,6 +36,19 @@ export interface DrawnArt {
   readonly name: string;
   readonly art: Art;
   readonly curves: Readonly<Record<Channel, Curve>>;
+  /** The pose that is shown, counted from 1; 0: nothing is. */
+  readonly pose: Steps;
+  /** 1 while it is drawn at this place of the order, else 0: what goes behind something stands in it more than once. */
+  readonly shown: Steps;
+  /** The line within which it is seen, or outside of which, by the even-odd rule; on the canvas. */
+  readonly inside: Inside | null;
+  /** How far the view's movement moves it. */
+  readonly parallax: number;
+}
+
+export interface Inside {
+  readonly nodes: readonly PathNode[];
+  readonly keep: 'inside' | 'outside';
 }
 
 /** A guide drawn as a line. */
@@ -50,6 +73,8 @@ export interface Take {
   /** Seconds. */
   readonly length: number;
   readonly repeat: Repeat;
+  /** What a camera makes of the canvas; null where there is none. */
+  readonly view: View | null;
   /** What is drawn, from the back to the front. */
   readonly drawing: readonly Drawn[];
   /** Pixels of the pictures among it, base64 by their names. */
@@ -73,7 +98,8 @@ export function bake(
   { scale = 1, tolerance = BAKE_TOLERANCE, cubic = true, onProgress }: BakeOptions = {},
 ): Take {
   const motion = prepare(scene);
-  const reach = tolerance / scale;
+  const view = bakedView(scene, motion, tolerance / scale);
+  const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
@@ -83,20 +109,19 @@ export function bake(
     return drawn ? [drawn] : [];
   });
   const { name, canvas, clock } = scene;
-  return { name, canvas, length: motion.length, repeat: clock.repeat, drawing, assets: assetsOf(scene, drawing) };
+  const assets = assetsOf(scene, drawing);
+  return { name, canvas, length: motion.length, repeat: clock.repeat, view: view?.curves ?? null, drawing, assets };
 }
 
 function assetsOf({ assets }: Scene, drawing: readonly Drawn[]): Scene['assets'] {
-  const used = drawing.flatMap((drawn) =>
-    drawn.kind === 'art' && drawn.art.kind === 'image' ? [drawn.art.asset] : [],
-  );
-  return Object.fromEntries([...new Set(used)].map((name) => [name, assets[name] ?? '']));
+  const arts = drawing.flatMap((drawn) => (drawn.kind === 'art' ? [drawn.art] : []));
+  return Object.fromEntries([...new Set(usedAssets(arts))].map((name) => [name, assets[name] ?? '']));
 }
 
 function drawnArt(
   scene: Scene,
   motion: Motion,
-  { rider, index }: Displayed & { kind: 'rider' },
+  { rider, index, under }: Displayed & { kind: 'rider' },
   tolerance: number,
   cubic: boolean,
   tell: (share: number) => void,
@@ -104,81 +129,17 @@ function drawnArt(
   const art = artById(scene, rider.art);
   const moving = motion.riders[index];
   if (!rider.output || !art || !moving) return undefined;
+  const shown = stepsOf(moving, motion.length, 'under', (value) => (value === under ? 1 : 0));
+  if (shown.every(({ value }) => value === 0)) return undefined;
   const curves = curvesOf(moving, motion.length, pivotBoxOf(art), tolerance, cubic, tell);
-  return { kind: 'art', id: rider.id, name: rider.name, art, curves };
+  const pose = stepsOf(moving, motion.length, 'pose');
+  const { id, name, parallax } = rider;
+  return { kind: 'art', id, name, art, curves, pose, shown, inside: insideOf(scene, rider), parallax };
 }
 
-/** Share of the tolerance for what is not looked at between samples. */
-const SAMPLING_SHARE = 0.08;
-
-/** Largest share of the channels' tolerances that is kept while all together they are too far off; below the least share they are as good as exact. */
-const MOST_KEPT = 0.96;
-const LEAST_SHARE = 0.02;
-
-function curvesOf(
-  rider: RiderMotion,
-  length: number,
-  box: PivotBox,
-  tolerance: number,
-  cubic: boolean,
-  tell: (share: number) => void,
-): Record<Channel, Curve> {
-  const still = sampleAt(rider, 0);
-  const constant = Object.fromEntries(CHANNELS.map((c) => [c, [{ time: 0, value: still[c] }]])) as unknown as Record<
-    Channel,
-    Curve
-  >;
-  if (rider.varies.length === 0) return constant;
-  const pieces = samplePieces(rider, length, box, tolerance * SAMPLING_SHARE, (share) => tell(share / 2));
-  const allowed = tolerance * (1 - 2 * SAMPLING_SHARE);
-  const units = unitsOf(pieces, box);
-  const grid = 10 ** Math.floor(Math.log10(tolerance / 5));
-  const pointsOf = new Map(
-    rider.varies.map((channel) => [
-      channel,
-      pieces.map((piece) => piece.map((sample): Point => ({ time: sample.time, value: sample[channel] }))),
-    ]),
-  );
-  const reduced = (share: number): Record<Channel, Curve> => {
-    const curves = { ...constant };
-    for (const [channel, points] of pointsOf) {
-      const isPlace = channel === 'x' || channel === 'y';
-      curves[channel] = reducedCurve(points, {
-        tolerance: (allowed * share) / units[channel],
-        grid: isPlace ? grid : gridOf((allowed * 0.04) / units[channel], channel),
-        cubic,
-      });
-    }
-    return curves;
-  };
-  // Each channel is given all of the tolerance at first; together they are then too far off by so much, and get so much less.
-  for (let share = 1; ;) {
-    const curves = reduced(share);
-    const gap = gapOfCurves(curves, pieces, box);
-    tell(0.75);
-    if (gap <= allowed || share < LEAST_SHARE) return curves;
-    share *= Math.min(MOST_KEPT, (0.99 * allowed) / gap);
-  }
-}
-
-/** A round step not above a bound; of angles, a round number of degrees. */
-function gridOf(most: number, channel: Channel): number {
-  const unit = channel === 'angle' || channel === 'skew' ? Math.PI / 180 : 1;
-  return 10 ** Math.floor(Math.log10(most / unit)) * unit;
-}
-
-/** By how many px the corners of the box move when a channel changes by one. Opacity is held to a two hundred and fiftieth at a quarter of a px. */
-function unitsOf(
-  pieces: readonly (readonly Sample[])[],
-  [left, top, right, bottom]: PivotBox,
-): Record<Channel, number> {
-  const samples = pieces.flat();
-  const most = (of: (sample: Sample) => number): number =>
-    samples.reduce((max, one) => Math.max(max, Math.abs(of(one))), 0);
-  const half = Math.max(Math.abs(left), Math.abs(right), 1);
-  const high = Math.max(Math.abs(top), Math.abs(bottom), 1);
-  const reach = Math.max(1, Math.hypot(half * most((one) => one.scaleX), high * most((one) => one.scaleY)));
-  return { x: 1, y: 1, angle: reach, skew: reach, scaleX: half, scaleY: high, opacity: 60 };
+function insideOf(scene: Scene, { inside }: Rider): Inside | null {
+  const guide = inside && guideById(scene, inside.guide);
+  return guide ? { nodes: guide.nodes, keep: inside.keep } : null;
 }
 
 /** Longest step, s, between looks at how much of a guide is drawn. */

@@ -1,4 +1,4 @@
-import type { Guide, Mark } from '../scene/index.ts';
+import type { Guide, Place } from '../scene/index.ts';
 
 type Point = readonly [number, number];
 
@@ -72,7 +72,7 @@ function tangentOf([a, b, c, d]: SlowSpan['points'], t: number): Point {
 
 export const totalOf = (spans: readonly SlowSpan[]): number => spans.reduce((total, span) => total + span.length, 0);
 
-export function distanceOf(guide: Guide, spans: readonly SlowSpan[], { place }: Mark): number {
+export function distanceOf(guide: Guide, spans: readonly SlowSpan[], { place }: { readonly place: Place }): number {
   const total = totalOf(spans);
   if (place.by === 'share') return place.value * total;
   if (place.by === 'distance') return guide.closed ? place.value : Math.max(0, Math.min(total, place.value));
@@ -142,4 +142,103 @@ function lengthBetween(points: SlowSpan['points'], a: number, b: number): number
     return sum;
   };
   return (4 * chords(8) - chords(4)) / 3;
+}
+
+/** How large riders are at a distance along a guide with a depth. */
+export function depthFactor(guide: Guide, s: number): number {
+  const total = totalOf(spansOf(guide));
+  const stops = (guide.depth?.stops ?? []).map(({ at, scale }) => ({ at: at * total, scale }));
+  const [first, last] = [stops[0], stops[stops.length - 1]];
+  if (!first || !last) return 1;
+  // A closed guide goes on: the stops of the lap before and of the one after.
+  const lap = Math.floor(s / total);
+  const at = guide.closed ? s - lap * total : s;
+  const all = guide.closed
+    ? [{ at: last.at - total, scale: last.scale }, ...stops, { at: first.at + total, scale: first.scale }]
+    : [{ at: -Infinity, scale: first.scale }, ...stops, { at: Infinity, scale: last.scale }];
+  const i = all.findIndex((one, k) => at >= one.at && at <= (all[k + 1]?.at ?? -Infinity));
+  const [a, b] = [all[i], all[i + 1]];
+  if (!a || !b) throw new Error('reference: no depth');
+  if (!Number.isFinite(a.at) || !Number.isFinite(b.at)) return Number.isFinite(a.at) ? a.scale : b.scale;
+  return b.at > a.at ? a.scale + ((b.scale - a.scale) * (at - a.at)) / (b.at - a.at) : b.scale;
+}
+
+interface DepthTable {
+  readonly at: readonly number[];
+  readonly sums: readonly number[];
+}
+
+const depthTables = new WeakMap<Guide, DepthTable>();
+
+/** Cells of a table between two stops. */
+const CELLS = 1000;
+
+/** px over the factor along a guide, cell by cell by Simpson's rule; cells end at the stops. */
+function depthTableOf(guide: Guide): DepthTable {
+  const known = depthTables.get(guide);
+  if (known) return known;
+  const total = totalOf(spansOf(guide));
+  const stops = (guide.depth?.stops ?? []).map((stop) => stop.at * total);
+  const cuts = [...new Set([0, ...stops, total])].sort((a, b) => a - b);
+  const at = [0];
+  const sums = [0];
+  cuts.slice(1).forEach((to, i) => {
+    const from = cuts[i] ?? 0;
+    for (let k = 1; k <= CELLS; k++) {
+      const [a, b] = [from + ((to - from) * (k - 1)) / CELLS, from + ((to - from) * k) / CELLS];
+      at.push(b);
+      sums.push((sums[sums.length - 1] ?? 0) + cellOver(guide, a, b));
+    }
+  });
+  const table = { at, sums };
+  depthTables.set(guide, table);
+  return table;
+}
+
+/** Simpson's rule between two places without a stop between them. */
+function cellOver(guide: Guide, a: number, b: number): number {
+  const hair = (b - a) * 1e-9;
+  const ends = 1 / depthFactor(guide, a + hair) + 1 / depthFactor(guide, b - hair);
+  return ((b - a) / 6) * (ends + 4 / depthFactor(guide, (a + b) / 2));
+}
+
+/** The last entry of a table that is not above a value, by halving. */
+function cellOf(from: readonly number[], value: number): number {
+  let [low, high] = [0, from.length - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if ((from[middle] ?? 0) <= value) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** px over the factor from the guide's start to a distance, laps and what lies beyond the ends included. */
+export function overDepth(guide: Guide, s: number): number {
+  const { at, sums } = depthTableOf(guide);
+  const total = at[at.length - 1] ?? 0;
+  const whole = sums[sums.length - 1] ?? 0;
+  const lap = guide.closed ? Math.floor(s / total) : 0;
+  const inner = s - lap * total;
+  if (inner < 0) return inner / depthFactor(guide, 0);
+  if (inner > total) return whole + (inner - total) / depthFactor(guide, total);
+  const i = cellOf(at, inner);
+  return lap * whole + (sums[i] ?? 0) + cellOver(guide, at[i] ?? 0, inner);
+}
+
+/** The distance at which so many px over the factor have gone by. */
+export function underDepth(guide: Guide, sum: number): number {
+  const { at, sums } = depthTableOf(guide);
+  const total = at[at.length - 1] ?? 0;
+  const whole = sums[sums.length - 1] ?? 0;
+  const lap = guide.closed ? Math.floor(sum / whole) : 0;
+  const inner = sum - lap * whole;
+  if (inner < 0) return inner * depthFactor(guide, 0);
+  if (inner > whole) return total + (inner - whole) * depthFactor(guide, total);
+  const i = cellOf(sums, inner);
+  const start = at[i] ?? 0;
+  // What is missing, times the factor there, a few times.
+  let s = start;
+  for (let k = 0; k < 6; k++) s += (inner - (sums[i] ?? 0) - cellOver(guide, start, s)) * depthFactor(guide, s);
+  return lap * total + s;
 }

@@ -1,6 +1,6 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
 import { progress } from './reference-ease.ts';
-import { distanceOf, follow, spansOf, totalOf } from './reference-path.ts';
+import { depthFactor, distanceOf, follow, overDepth, spansOf, totalOf, underDepth } from './reference-path.ts';
 
 type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
@@ -13,6 +13,10 @@ export interface ReferencePose {
   readonly distance: number;
   readonly matrix: Matrix;
   readonly opacity: number;
+  /** Counted from 1; 0: nothing is shown. */
+  readonly pose: number;
+  /** Which of its stretches behind others it is in, counted from 1. */
+  readonly under: number;
 }
 
 /**
@@ -27,14 +31,32 @@ export function referencePose(scene: Scene, rider: Rider, time: number): Referen
   const art = scene.art.find((one) => one.id === rider.art);
   const [pivotX, pivotY] = art?.pivot ?? [0, 0];
   const [kx, ky] = own.keyed('scale', time) ?? [1, 1];
-  const scaleX = rider.scale[0] * (kx ?? 1);
-  const scaleY = rider.scale[1] * (ky ?? 1) * (isMirrored ? -1 : 1);
+  const deep = own.depthAt(time);
+  const scaleX = rider.scale[0] * (kx ?? 1) * deep;
+  const scaleY = rider.scale[1] * (ky ?? 1) * deep * (isMirrored ? -1 : 1);
   let matrix = product(moved(x, y), turned(angle), [scaleX, 0, 0, scaleY, 0, 0], moved(-pivotX, -pivotY));
+  const hung = hangingOf(scene, rider, time);
+  if (hung) {
+    const facing = ((art?.facing ?? 0) * Math.PI) / 180;
+    const fine = ((rider.heading.offset + (own.keyed('turn', time)?.[0] ?? 0)) * Math.PI) / 180;
+    const nose = reachOfNose(art?.pivot ?? [0, 0], [art?.width ?? 1, art?.height ?? 1], facing);
+    const reach = Math.hypot(nose[0] * scaleX, nose[1] * scaleY);
+    const long = rider.strung?.stretch === true && reach > 1e-9 ? hung.length / reach : 1;
+    matrix = product(
+      moved(...hung.from),
+      turned(hung.angle),
+      [long, 0, 0, 1, 0, 0],
+      turned(fine - facing),
+      [scaleX, 0, 0, scaleY, 0, 0],
+      moved(-pivotX, -pivotY),
+    );
+  }
   const squash = own.squashed(time);
   if (squash) {
     const [aboutX, aboutY] = applied(matrix, rider.squash?.about ?? [pivotX, pivotY]);
-    const along = turned(squash.axis);
-    const back = turned(-squash.axis);
+    const axis = hung && rider.squash?.axis === 'heading' ? hung.angle : squash.axis;
+    const along = turned(axis);
+    const back = turned(-axis);
     matrix = product(
       moved(aboutX, aboutY),
       along,
@@ -53,7 +75,103 @@ export function referencePose(scene: Scene, rider: Rider, time: number): Referen
     opacity *= carried.opacity;
   }
   const [canvasX, canvasY] = applied(matrix, [pivotX, pivotY]);
-  return { x: canvasX, y: canvasY, angle, distance, matrix, opacity };
+  const [pose, under] = [shownPose(scene, rider, time), stretchBehind(scene, rider, time)];
+  return { x: canvasX, y: canvasY, angle, distance, matrix, opacity, pose, under };
+}
+
+/** From the pivot the way that the nose points, as far as the box reaches: by small steps outward. */
+function reachOfNose(
+  [x, y]: readonly [number, number],
+  [width, height]: readonly [number, number],
+  facing: number,
+): [number, number] {
+  const [cos, sin] = [Math.cos(facing), Math.sin(facing)];
+  const isIn = (r: number): boolean =>
+    x + r * cos <= width + 1e-9 && x + r * cos >= -1e-9 && y + r * sin <= height + 1e-9 && y + r * sin >= -1e-9;
+  if (!isIn(0)) return [0, 0];
+  let [low, high] = [0, 2 * (width + height + Math.abs(x) + Math.abs(y))];
+  for (let k = 0; k < 60; k++) {
+    const middle = (low + high) / 2;
+    if (isIn(middle)) low = middle;
+    else high = middle;
+  }
+  return [low * cos, low * sin];
+}
+
+/** What is strung: where it begins, which way it goes and how far, px. */
+function hangingOf(
+  scene: Scene,
+  { strung }: Rider,
+  time: number,
+): { from: [number, number]; angle: number; length: number } | undefined {
+  if (!strung) return undefined;
+  const end = (id: string, at: readonly [number, number] | null): [number, number] => {
+    const rider = scene.riders.find((one) => one.id === id);
+    if (!rider) throw new Error('reference: strung to nobody');
+    const art = scene.art.find((one) => one.id === rider.art);
+    return applied(referencePose(scene, rider, time).matrix, at ?? art?.pivot ?? [0, 0]);
+  };
+  const from = end(strung.from, strung.fromAt);
+  const to = end(strung.to, strung.toAt);
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  return { from, angle: Math.atan2(dy, dx), length: Math.hypot(dx, dy) };
+}
+
+/** The pose of a strip, counted from 1. */
+function shownPose(scene: Scene, rider: Rider, time: number): number {
+  const art = scene.art.find((one) => one.id === rider.art);
+  if (art?.kind !== 'strip') return 1;
+  const count = art.poses.length;
+  const { by, first, rate, stride, mark, around } = rider.poses;
+  const own = new Ride(scene, rider);
+  const nth = (gone: number): number => {
+    let at = (first - 1 + gone) % count;
+    if (at < 0) at += count;
+    return at + 1;
+  };
+  if (by === 'time') return nth(Math.floor(own.local(time) * rate + 1e-9));
+  if (by === 'distance' && rider.guide !== null) return nth(Math.floor((own.foot(time) * count) / stride + 1e-9));
+  if (by !== 'mark' || !mark) return nth(0);
+  const other = scene.riders.find((one) => one.id === mark.rider);
+  const from = other?.pace.marks.find((one) => one.id === mark.mark);
+  if (!other || !from) return nth(0);
+  // Every passing of the mark, from long before on: the last one counts.
+  const cycle = other.pace.cycle ?? scene.clock.duration;
+  const repeat = other.pace.repeat ?? scene.clock.repeat;
+  let gone = -1;
+  for (let k = -50; k < 50; k++) {
+    const start = other.pace.delay + (repeat === 'once' ? 0 : repeat === 'loop' ? k * cycle : 2 * k * cycle);
+    const passed = repeat === 'there-and-back' ? [from.time, 2 * cycle - from.time] : [from.time];
+    for (const local of passed) {
+      const since = time - start - local;
+      if (since >= -1e-12 && (gone < 0 || since < gone)) gone = since;
+    }
+  }
+  const steps = gone < 0 ? -1 : Math.floor(gone * rate + 1e-9);
+  if (around === 'hidden' && (steps < 0 || steps >= count)) return 0;
+  return nth(Math.min(count - 1, Math.max(0, steps)));
+}
+
+/** Which of its stretches behind others a rider is in, counted from 1; 0 in none. */
+function stretchBehind(scene: Scene, rider: Rider, time: number): number {
+  const own = new Ride(scene, rider);
+  const guide = scene.guides.find((one) => one.id === rider.guide);
+  const within = (at: number, from: number, to: number): boolean =>
+    from <= to ? at >= from && at < to : at >= from || at < to;
+  const isIn = (stretch: Rider['behind'][number]): boolean => {
+    if (stretch.by === 'marks') {
+      const timeOf = (id: string): number => rider.pace.marks.find((one) => one.id === id)?.time ?? 0;
+      return within(own.local(time), timeOf(stretch.from), timeOf(stretch.to));
+    }
+    if (!guide) return false;
+    const spans = spansOf(guide);
+    const total = totalOf(spans);
+    const placed = [stretch.from, stretch.to].map((place) => distanceOf(guide, spans, { place }));
+    const wrapped = (s: number): number => (guide.closed ? ((s % total) + total) % total : s);
+    const [from, to] = guide.closed ? placed.map(wrapped) : placed.sort((a, b) => a - b);
+    return within(wrapped(own.foot(time)), from ?? 0, to ?? 0);
+  };
+  return rider.behind.findIndex(isIn) + 1;
 }
 
 const RADIANS = Math.PI / 180;
@@ -92,7 +210,8 @@ class Ride {
     return this.#rider.pace.cycle ?? this.#scene.clock.duration;
   }
 
-  #local(time: number): number {
+  /** Time folded into its cycle, s. */
+  local(time: number): number {
     const { pace } = this.#rider;
     return fold(time - pace.delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat);
   }
@@ -109,7 +228,7 @@ class Ride {
         while ((key.values[1] ?? 0) - before > 90) key.values[1] = (key.values[1] ?? 0) - 180;
         while ((key.values[1] ?? 0) - before < -90) key.values[1] = (key.values[1] ?? 0) + 180;
       }
-    const local = this.#local(time);
+    const local = this.local(time);
     let result = keys[0]?.values;
     keys.forEach((key, i) => {
       if (local < key.time) return;
@@ -125,7 +244,18 @@ class Ride {
   #distanceAt(local: number): number {
     const guide = this.#guide;
     if (!guide) return 0;
-    return distanceAt(this.#rider.pace.marks, local, (mark) => distanceOf(guide, spansOf(guide), mark));
+    const spans = spansOf(guide);
+    if (guide.depth?.speed !== true)
+      return distanceAt(this.#rider.pace.marks, local, (mark) => distanceOf(guide, spans, mark));
+    // Marks and eases count in px over the factor.
+    const sum = distanceAt(this.#rider.pace.marks, local, (mark) => overDepth(guide, distanceOf(guide, spans, mark)));
+    return underDepth(guide, sum);
+  }
+
+  /** How large it is by its guide's depth. */
+  depthAt(time: number): number {
+    const guide = this.#guide;
+    return guide?.depth && !this.#rolls ? depthFactor(guide, this.foot(time)) : 1;
   }
 
   get #radius(): number {
@@ -144,28 +274,38 @@ class Ride {
     return this.#rider.roll?.side === 'right' ? -1 : 1;
   }
 
-  get #raised(): number {
-    const { lift, roll } = this.#rider;
-    return lift + (this.#rolls && roll?.guide === 'ground' ? this.#spin * this.#radius : 0);
+  /** What it is raised by, as a share of the art's height. */
+  get #standing(): number {
+    const { raise, scale, art: id } = this.#rider;
+    const height = this.#scene.art.find((one) => one.id === id)?.height ?? 0;
+    return (raise / 100) * height * Math.abs(scale[1]);
   }
 
-  #foot(time: number): number {
-    return this.#distanceAt(this.#local(time)) + this.#rider.lead + (this.keyed('lead', time)?.[0] ?? 0);
+  get #raised(): number {
+    const { lift, roll } = this.#rider;
+    return lift + this.#standing + (this.#rolls && roll?.guide === 'ground' ? this.#spin * this.#radius : 0);
+  }
+
+  /** Where it is on its guide, px. */
+  foot(time: number): number {
+    return this.#distanceAt(this.local(time)) + this.#rider.lead + (this.keyed('lead', time)?.[0] ?? 0);
   }
 
   /** The pivot in its frame. */
   placed(time: number): { x: number; y: number; distance: number } {
     const guide = this.#guide;
     if (!guide) return { x: this.#rider.at[0], y: this.#rider.at[1], distance: 0 };
-    const lift = this.#raised + (this.keyed('lift', time)?.[0] ?? 0);
-    const distance = this.#distanceAt(this.#local(time));
+    const grown = Math.abs(this.keyed('scale', time)?.[1] ?? 1);
+    const bare = this.#raised + this.#standing * (grown - 1) + (this.keyed('lift', time)?.[0] ?? 0);
+    const lift = bare * this.depthAt(time);
+    const distance = this.#distanceAt(this.local(time));
     if (this.#mode() === 'contacts') {
-      const { front, rear } = this.#contacts(this.#foot(time));
+      const { front, rear } = this.#contacts(this.foot(time));
       const angle = Math.atan2(front.y - rear.y, front.x - rear.x);
       const [x, y] = [(front.x + rear.x) / 2, (front.y + rear.y) / 2];
       return { x: x + lift * Math.sin(angle), y: y - lift * Math.cos(angle), distance };
     }
-    const at = follow(guide, spansOf(guide), this.#foot(time));
+    const at = follow(guide, spansOf(guide), this.foot(time));
     return { x: at.x + lift * at.ty, y: at.y - lift * at.tx, distance };
   }
 
@@ -232,7 +372,7 @@ class Ride {
   #wayAt(time: number): number {
     const step = this.#cycle * 1e-7;
     const moves = (from: number): number => {
-      const way = this.#distanceAt(this.#local(from + step)) - this.#distanceAt(this.#local(from));
+      const way = this.#distanceAt(this.local(from + step)) - this.#distanceAt(this.local(from));
       // What is longer than the guide's hundredth in so short a time is a jump.
       return Math.abs(way) < 1e-7 || Math.abs(way) > 10 ? 0 : Math.sign(way);
     };
@@ -250,7 +390,7 @@ class Ride {
     if (mode === 'toward') return this.#aimed(time);
     if (!this.#guide) return stand * RADIANS;
     const turn = heading.reverse === 'turn' && this.#wayAt(time) < 0 ? Math.PI : 0;
-    return this.#smoothedAt(this.#foot(time)) + turn;
+    return this.#smoothedAt(this.foot(time)) + turn;
   }
 
   #aimed(time: number): number {
@@ -317,7 +457,7 @@ class Ride {
     if (!guide) return 0;
     const spans = spansOf(guide);
     const from = this.#distanceAt(0) + this.#rider.lead;
-    const to = this.#foot(time);
+    const to = this.foot(time);
     const count = 600;
     let last = this.#directionAt(from);
     let bent = 0;
@@ -348,13 +488,13 @@ class Ride {
     if (mode !== 'level') return this.#limited(time);
     const guide = this.#guide;
     if (!guide) return 0;
-    const { tx, ty } = follow(guide, spansOf(guide), this.#foot(time));
+    const { tx, ty } = follow(guide, spansOf(guide), this.foot(time));
     return Math.atan2(ty, tx);
   }
 
   #meanSpeed(time: number, half: number): number {
-    const before = this.#local(time - half);
-    const after = this.#local(time + half);
+    const before = this.local(time - half);
+    const after = this.local(time + half);
     let way = this.#distanceAt(after) - this.#distanceAt(before);
     const repeat = this.#rider.pace.repeat ?? this.#scene.clock.repeat;
     if (repeat === 'loop' && after < before) way += this.#distanceAt(this.#cycle) - this.#distanceAt(0);

@@ -18,7 +18,7 @@ type Json = Record<string, unknown>;
 export function sceneOf(parts: Json): Scene {
   const read = sceneFromJson({
     format: 'pace-line/scene',
-    version: 3,
+    version: 4,
     name: 'Test',
     canvas: { width: 800, height: 600, background: '#FFFFFF' },
     clock: { duration: 4, fps: 30, repeat: 'loop' },

@@ -18,7 +18,8 @@ const TYPES = [...PIXEL_TYPES, 'image/gif'] as const;
 /** Raster pictures that can be art: PNG, JPEG, WebP, and of a GIF its first picture. */
 export const isRasterFile = (file: File): boolean => (TYPES as readonly string[]).includes(file.type);
 
-const nameOf = (file: string): string => {
+/** What a file is called as art: its name in words. */
+export const nameOf = (file: string): string => {
   const name =
     file
       .replace(/\.[^.]+$/, '')
@@ -61,7 +62,7 @@ const askToShrink = (file: File, width: number, height: number): Promise<boolean
     no: 'Leave it',
   });
 
-async function drawn(image: CanvasImageSource, width: number, height: number): Promise<Blob> {
+export async function drawn(image: CanvasImageSource, width: number, height: number): Promise<Blob> {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d');
   if (!context) throw new Error('no canvas to draw the picture on');

@@ -22,6 +22,7 @@ const guide = (name: string, nodes: readonly PathNode[], closed: boolean, index:
     locked: false,
     corridor: null,
     carrier: null,
+    depth: null,
   };
   return { id, name, guide: made };
 };

@@ -34,13 +34,13 @@ function withPivotAt(pose: Float64Array, [x, y]: Vec): Float64Array {
   return moved;
 }
 
-/** Adds art; the pixels of a picture come with it, base64. */
-export const addArt = command<{ art: Art; data?: string }>(
+/** Adds art; the pixels of its pictures come with it, base64 by their names. */
+export const addArt = command<{ art: Art; data?: Scene['assets'] }>(
   (scene, { art }) => (idsIn(scene).has(art.id) ? refusal('id-taken', { id: art.id }) : undefined),
   (scene, { art, data }) => ({
     ...scene,
     art: [...scene.art, art],
-    assets: art.kind === 'image' && data !== undefined ? { ...scene.assets, [art.asset]: data } : scene.assets,
+    assets: data === undefined ? scene.assets : { ...scene.assets, ...data },
   }),
 );
 

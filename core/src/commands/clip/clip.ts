@@ -3,12 +3,15 @@ import {
   freshIds,
   guideById,
   riderById,
+  usedAssets,
   type Art,
   type Guide,
   type Rider,
   type Scene,
+  type StripPose,
 } from '../../scene/index.ts';
 import { renamedKeys } from '../key/key-maps.ts';
+import { withoutLoose } from '../loose.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
 import type { KeysClip } from './keys.ts';
 import type { MarksClip } from './marks.ts';
@@ -35,9 +38,7 @@ export function copyThings(scene: Scene, guideIds: readonly string[], riderIds: 
   const needed = scene.guides.filter(
     (guide) => !asked.has(guide.id) && riders.some((rider) => rider.guide === guide.id),
   );
-  const pixels = art.flatMap((one) =>
-    one.kind === 'image' ? [[one.asset, scene.assets[one.asset] ?? ''] as const] : [],
-  );
+  const pixels = usedAssets(art).map((asset) => [asset, scene.assets[asset] ?? ''] as const);
   return { kind: 'things', art, assets: Object.fromEntries(pixels), guides: [...guides, ...needed], riders };
 }
 
@@ -98,13 +99,13 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
       art: to(rider.art),
       guide: rider.guide === null ? null : to(rider.guide),
       at: [rider.at[0] + offset, rider.at[1] + offset],
-      pace: { ...moved.pace, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
+      pace: { ...moved.pace, link: null, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
       keys: renamedKeys(moved.keys, fresh, to),
     });
   }
   const bound = riders.map((rider) => boundRider(scene, rider, to));
   return {
-    scene: {
+    scene: withoutLoose({
       ...scene,
       art: [...scene.art, ...art],
       assets: Object.keys(clip.assets).every((key) => Object.hasOwn(scene.assets, key))
@@ -112,24 +113,37 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
         : { ...clip.assets, ...scene.assets },
       guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
       riders: [...scene.riders, ...bound],
-    },
+    }),
     guides: guides.map((guide) => guide.id),
     riders: riders.map((rider) => rider.id),
   };
 }
 
-const isSameArt = (a: Art, b: Art): boolean =>
-  (a.kind === 'svg' ? b.kind === 'svg' && a.markup === b.markup : b.kind === 'image' && a.asset === b.asset) &&
-  a.width === b.width &&
-  a.name === b.name;
+function isSamePicture(a: Art | StripPose, b: Art | StripPose): boolean {
+  if (a.kind === 'svg') return b.kind === 'svg' && a.markup === b.markup;
+  if (a.kind === 'image') return b.kind === 'image' && a.asset === b.asset;
+  if (b.kind !== 'strip') return false;
+  return a.poses.length === b.poses.length && a.poses.every((pose, i) => isSamePicture(pose, b.poses[i] ?? pose));
+}
+
+const isSameArt = (a: Art, b: Art): boolean => isSamePicture(a, b) && a.width === b.width && a.name === b.name;
 
 /** A pasted rider is carried by, and looks toward, what was pasted with it, else what is in the scene, else nothing. */
 function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rider {
-  const { carrier, heading } = rider;
+  const { carrier, heading, strung, inside, poses } = rider;
   const { target } = heading;
   const isThere = (id: string): boolean => to(id) !== id || riderById(scene, id) !== undefined;
   return {
     ...rider,
+    // What of these leads nowhere is let go of once all is settled.
+    strung: strung && { ...strung, from: to(strung.from), to: to(strung.to) },
+    inside: inside && { ...inside, guide: to(inside.guide) },
+    poses: { ...poses, mark: poses.mark && { rider: to(poses.mark.rider), mark: to(poses.mark.mark) } },
+    behind: rider.behind.map((one) =>
+      one.by === 'marks'
+        ? { ...one, rider: to(one.rider), from: to(one.from), to: to(one.to) }
+        : { ...one, rider: to(one.rider) },
+    ),
     carrier:
       carrier && rider.guide === null && isThere(carrier.rider) ? { ...carrier, rider: to(carrier.rider) } : null,
     heading:

@@ -21,6 +21,7 @@ export const reverseGuide = command<{ guide: string; riders: Reversal }>(
       ...guide,
       nodes: reversedNodes(guide.nodes, guide.closed),
       ...(guide.shape ? { shape: { ...guide.shape, reversed: !guide.shape.reversed } } : {}),
+      depth: movedDepth(guide.depth, (at) => 1 - at),
     };
     if (riders === 'way')
       return remakeGuide(
@@ -56,10 +57,19 @@ function restarted(scene: Scene, guide: Guide, node: string): Scene {
     ...guide,
     nodes: [...guide.nodes.slice(k), ...guide.nodes.slice(0, k)],
     ...(guide.shape ? { shape: { ...guide.shape, start: guide.shape.start + (guide.shape.reversed ? -k : k) } } : {}),
+    depth: movedDepth(guide.depth, (at) => (at * path.length < cut ? at + 1 : at) - cut / path.length),
   };
   return remakeGuide(
     scene,
     next,
     byDistance(guide, next, (distance) => distance - cut),
   );
+}
+
+/** A guide's depth with its stops elsewhere. */
+function movedDepth(depth: Guide['depth'], to: (at: number) => number): Guide['depth'] {
+  if (!depth) return depth;
+  const stops = depth.stops.map(({ at, scale }) => ({ at: Math.min(1, Math.max(0, to(at))), scale }));
+  stops.sort((a, b) => a.at - b.at);
+  return { ...depth, stops: stops.filter(({ at }, i) => i === 0 || at > (stops[i - 1]?.at ?? 0)) };
 }

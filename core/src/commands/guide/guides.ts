@@ -18,7 +18,7 @@ export const addGuide = command<{ guide: Guide }>(
 /** Changes what a guide is called, how it looks and whether it can be edited. */
 export const setGuide = command<{
   id: string;
-  patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor' | 'thickness' | 'stroke'>>;
+  patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor' | 'thickness' | 'stroke' | 'depth'>>;
 }>(
   (scene, { id }) => missingGuide(scene, id),
   (scene, { id, patch }) => replaceGuide(scene, { ...guideOf(scene, id), ...patch }),

@@ -15,14 +15,21 @@ import { lapOfPlace, nearestPlace, pointOfPlace } from './places.ts';
 /** Where a place goes when its guide is remade. `isFirst`: it is that of its rider's first mark. */
 export type PlaceMap = (place: Place, isFirst: boolean) => Place;
 
-/** A rider with everything of it that holds a place put through a map: its marks. The same rider where nothing moves. */
+/** A rider with everything of it that holds a place put through a map: its marks, and where it is behind others. The same rider where nothing moves. */
 export function mapPlaces(rider: Rider, map: PlaceMap): Rider {
   const marks = rider.pace.marks.map((mark, i) => {
     const place = map(mark.place, i === 0);
     return place === mark.place ? mark : { ...mark, place };
   });
-  if (marks.every((mark, i) => mark === rider.pace.marks[i])) return rider;
-  return { ...rider, pace: { ...rider.pace, marks } };
+  const behind = rider.behind.map((one) => (one.by === 'places' ? mapStretch(one, map) : one));
+  const isSame = behind.every((one, i) => one === rider.behind[i]);
+  if (marks.every((mark, i) => mark === rider.pace.marks[i])) return isSame ? rider : { ...rider, behind };
+  return { ...rider, behind: isSame ? rider.behind : behind, pace: { ...rider.pace, marks } };
+}
+
+function mapStretch<S extends { readonly from: Place; readonly to: Place }>(stretch: S, map: PlaceMap): S {
+  const [from, to] = [map(stretch.from, false), map(stretch.to, false)];
+  return from === stretch.from && to === stretch.to ? stretch : { ...stretch, from, to };
 }
 
 /** The scene with `next` in place of the guide of the same id, and every place on it put through a map. */

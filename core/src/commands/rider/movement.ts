@@ -56,6 +56,13 @@ const takesPace = (source: Rider, target: Rider, parts: readonly MovementPart[])
   parts.includes('pace') || (parts.includes('guide') && target.guide !== source.guide);
 
 /** Where a rider is placed. Who would carry itself is carried by nobody. */
-function placeOf({ guide, at, stand, lift, lead, roll, carrier }: Rider, to: string): Partial<Rider> {
-  return { guide, at, stand, lift, lead, roll, carrier: carrier?.rider === to ? null : carrier };
+function placeOf(
+  { guide, at, stand, lift, lead, raise, roll, carrier, strung, behind }: Rider,
+  to: string,
+): Partial<Rider> {
+  return {
+    ...{ guide, at, stand, lift, lead, raise, roll, strung },
+    carrier: carrier?.rider === to ? null : carrier,
+    behind: behind.filter((one) => one.by === 'places' && one.rider !== to),
+  };
 }

@@ -29,6 +29,11 @@ type RiderPatch = Partial<
     | 'stand'
     | 'roll'
     | 'squash'
+    | 'raise'
+    | 'poses'
+    | 'behind'
+    | 'inside'
+    | 'parallax'
   >
 >;
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { fileStem } from '../text.ts';
-import { csvLine, POSE_COLUMNS, poseRow } from './pose-rows.ts';
+import { CAMERA_ROW, csvLine, poseColumns, poseRow } from './pose-rows.ts';
 
 const options = z.object({});
 
@@ -15,16 +15,18 @@ export const framesCsv: Format<'frames', typeof options> = {
   type: 'text/csv',
   options,
   needs: 'frames',
-  holds: [],
+  holds: ['poses', 'camera'],
   async write(frames, _, sink, run) {
+    const columns = poseColumns(frames.hasPoses);
     const file = sink.open(`${fileStem(frames.name)}.csv`, 'text/csv');
-    await file.write(`${POSE_COLUMNS.join(',')}\n`);
+    await file.write(`${columns.join(',')}\n`);
     for (let i = 0; i < frames.count; i++) {
       stopIfAborted(run);
       const poses = frames.posesAt(i);
-      await file.write(
-        frames.riders.map((rider) => csvLine(poseRow(frames.timeOf(i), rider, poses, frames.rowOf(rider)))).join(''),
-      );
+      const row = (name: string, at: number): string =>
+        csvLine(poseRow(columns.length, frames.timeOf(i), name, poses, at));
+      const view = frames.camera === null ? '' : row(CAMERA_ROW, frames.rowOf(frames.camera));
+      await file.write(frames.riders.map((rider) => row(rider, frames.rowOf(rider))).join('') + view);
       run.progress(0.9 + (0.1 * (i + 1)) / frames.count);
     }
     await file.close();

@@ -2,26 +2,22 @@ import type { Poses } from '../../motion/index.ts';
 import { formatNumber } from '../text.ts';
 
 /** The columns in which poses are told: s, id, px, px, degrees, factors, degrees, share, px along the guide. */
-export const POSE_COLUMNS = [
-  'time',
-  'rider',
-  'x',
-  'y',
-  'angle',
-  'scaleX',
-  'scaleY',
-  'skew',
-  'opacity',
-  'distance',
-] as const;
+const POSE_COLUMNS = ['time', 'rider', 'x', 'y', 'angle', 'scaleX', 'scaleY', 'skew', 'opacity', 'distance'] as const;
+
+/** The columns for a scene: with the number of the pose where some of its art has poses. */
+export const poseColumns = (hasPoses: boolean): readonly string[] =>
+  hasPoses ? [...POSE_COLUMNS, 'pose'] : POSE_COLUMNS;
+
+/** What the row of the view is called, where a scene has a camera: its place, turn and size. */
+export const CAMERA_ROW = 'camera';
 
 export type PoseRow = readonly (string | number)[];
 
 const DEGREES = 180 / Math.PI;
 
-/** One rider's pose as a row of these columns. */
-export function poseRow(time: number, rider: string, poses: Poses, at: number): PoseRow {
-  return [
+/** One rider's pose as a row of so many of these columns. */
+export function poseRow(columns: number, time: number, rider: string, poses: Poses, at: number): PoseRow {
+  const all = [
     time,
     rider,
     poses.of(at, 'x'),
@@ -32,7 +28,9 @@ export function poseRow(time: number, rider: string, poses: Poses, at: number): 
     poses.of(at, 'skew') * DEGREES,
     poses.of(at, 'opacity'),
     poses.of(at, 'distance'),
+    poses.of(at, 'pose'),
   ];
+  return all.slice(0, columns);
 }
 
 /** A number with six decimals, always. */
@@ -47,10 +45,10 @@ const csvCell = (value: string | number): string => {
 export const csvLine = (row: PoseRow): string => `${row.map(csvCell).join(',')}\n`;
 
 /** A row as an object of JSON, numbers with at most six decimals. */
-export const jsonRow = (row: PoseRow): string =>
+export const jsonRow = (columns: readonly string[], row: PoseRow): string =>
   JSON.stringify(
     Object.fromEntries(
-      POSE_COLUMNS.map((key, i) => {
+      columns.map((key, i) => {
         const value = row[i] ?? 0;
         return [key, typeof value === 'number' ? Number(sixDecimals(value)) : value];
       }),

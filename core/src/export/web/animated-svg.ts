@@ -18,7 +18,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   type: 'image/svg+xml',
   options,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes'],
+  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
   write: (take, given, sink) =>
     writeFile(sink, `${fileStem(take.name)}.svg`, 'image/svg+xml', `${svgOf(take, given)}\n`),
 };

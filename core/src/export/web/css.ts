@@ -2,8 +2,8 @@ import type { Curve, CurveKey } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 
 /** Decimals of a keyframe's percentage: a microsecond in ten seconds. */
-const PERCENT_DIGITS = 5;
-const PERCENT_STEP = 10 ** -PERCENT_DIGITS;
+export const PERCENT_DIGITS = 5;
+export const PERCENT_STEP = 10 ** -PERCENT_DIGITS;
 
 /** Keys with the percentages of the loop at which they stand. Of two keys at one time the second stands the smallest step later, as a jump. */
 function percentages(keys: Curve, length: number): [percent: number, key: CurveKey][] {

@@ -1,8 +1,19 @@
-import { placedArt, type Art } from '../../scene/index.ts';
-import { isConstant, type Curve, type Drawn, type DrawnArt, type DrawnStroke, type Take } from '../../take/index.ts';
+import { pictureOf, placedArt, type Picture } from '../../scene/index.ts';
+import {
+  isConstant,
+  type Curve,
+  type Drawn,
+  type DrawnArt,
+  type DrawnStroke,
+  type Inside,
+  type Steps,
+  type Take,
+  type View,
+} from '../../take/index.ts';
 import { pathData } from '../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../text.ts';
 import { keyframesOf } from './css.ts';
+import { stepFramesOf, stepsWhere } from './steps.ts';
 
 export interface SvgOptions {
   readonly title: string;
@@ -14,29 +25,32 @@ interface Writing {
   /** Stands before every id, class and keyframes' name, so that several drawings can stand in one page. */
   readonly prefix: string;
   readonly take: Take;
-  /** Arts that several riders show, numbered: written once and used. */
-  readonly shared: ReadonlyMap<Art, number>;
-  readonly rules: string[];
+  /** Pictures that are shown more than once, numbered: written once and used. */
+  readonly shared: ReadonlyMap<Picture, number>;
+  /** Rules of the style sheet by the names of what moves. */
+  readonly rules: Map<string, string>;
+  /** What stands in <defs>, by its id. */
+  readonly definitions: Map<string, string>;
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
 export function svgOf(take: Take, { title, background }: SvgOptions): string {
   const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
-  const writing: Writing = { prefix, take, shared: sharedArts(take.drawing), rules: [] };
-  const drawing = take.drawing.map((drawn, i) =>
-    drawn.kind === 'art' ? artMarkup(writing, drawn, i + 1) : strokeMarkup(writing, drawn, i + 1),
-  );
+  const shared = sharedPictures(take.drawing);
+  const writing: Writing = { prefix, take, shared, rules: new Map(), definitions: new Map() };
+  for (const [picture, n] of shared) {
+    const id = `${prefix}-a${n}`;
+    writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
+  }
+  const drawing = drawingMarkup(writing);
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
-  const definitions = [...writing.shared].map(
-    ([art, n]) => `<g id="${prefix}-a${n}">${placedArt(art, `${prefix}-a${n}-`, take.assets)}</g>`,
-  );
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
     `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${styleOf(writing)}` +
-    `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${definitions.join('')}</defs>` +
-    `<g clip-path="url(#${prefix}-c)">${paint}${drawing.join('')}</g></svg>`
+    `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
+    `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`
   );
 }
 
@@ -48,21 +62,74 @@ function withoutPixels({ assets, ...take }: Take): object {
 
 /** The style sheet: all that moves has the class `prefix-m`; it stands still for those who asked for less motion. */
 function styleOf({ rules, prefix, take }: Writing): string {
-  if (rules.length === 0) return '';
+  if (rules.size === 0) return '';
   const timing = `${formatNumber(take.length, 6)}s linear ${take.repeat === 'once' ? '1 both' : 'infinite'}`;
   return (
-    `<style>.${prefix}-m{animation:${timing}}${rules.join('')}` +
+    `<style>.${prefix}-m{animation:${timing}}${[...rules.values()].join('')}` +
     `@media (prefers-reduced-motion:reduce){.${prefix}-m{animation:none!important}}</style>`
   );
 }
 
-function sharedArts(drawing: readonly Drawn[]): Map<Art, number> {
-  const uses = new Map<Art, number>();
-  for (const drawn of drawing) if (drawn.kind === 'art') uses.set(drawn.art, (uses.get(drawn.art) ?? 0) + 1);
-  return new Map([...uses].filter(([, count]) => count > 1).map(([art], i) => [art, i + 1]));
+/** The pictures that a rider shows over the loop, by their poses. */
+const picturesOf = ({ art, pose }: DrawnArt): Map<number, Picture> =>
+  new Map(
+    pose.flatMap(({ value }) => {
+      const picture = pictureOf(art, value);
+      return picture ? [[value, picture] as const] : [];
+    }),
+  );
+
+function sharedPictures(drawing: readonly Drawn[]): Map<Picture, number> {
+  const uses = new Map<Picture, number>();
+  for (const drawn of drawing)
+    if (drawn.kind === 'art')
+      for (const picture of picturesOf(drawn).values()) uses.set(picture, (uses.get(picture) ?? 0) + 1);
+  return new Map([...uses].filter(([, count]) => count > 1).map(([picture], i) => [picture, i + 1]));
 }
 
-/** One factor of a rider's matrix: as an attribute while it stands still, as a keyframe's declaration while it moves. */
+/** All that is drawn; what a camera moves alike stands in one group. */
+function drawingMarkup(writing: Writing): string {
+  const { drawing, view } = writing.take;
+  const parts: string[] = [];
+  let last: number | undefined;
+  let close = '';
+  drawing.forEach((drawn, i) => {
+    const parallax = drawn.kind === 'art' ? drawn.parallax : 1;
+    if (view && parallax !== last) {
+      const groups = viewMarkup(writing, view, parallax);
+      parts.push(close, groups.join(''));
+      close = '</g>'.repeat(groups.length);
+      last = parallax;
+    }
+    parts.push(drawn.kind === 'art' ? artMarkup(writing, drawn) : strokeMarkup(writing, drawn, i + 1));
+  });
+  return parts.join('') + close;
+}
+
+/** The groups of a view, from the outermost: translate(middle) · scale · rotate(−angle) · translate(−place). */
+function viewMarkup(writing: Writing, { x, y, angle, zoomX, zoomY }: View, parallax: number): string[] {
+  const { width, height } = writing.take.canvas;
+  const name = `${writing.prefix}-v${formatNumber(parallax, 4).replace(/[^\d]/g, '_')}`;
+  const away = (curve: Curve, middle: number): Curve => mapped(curve, (v) => -(middle + parallax * (v - middle)));
+  const factors = factorsOf({
+    x: away(x, width / 2),
+    y: away(y, height / 2),
+    angle: mapped(angle, (v) => -v),
+    skew: STILL,
+    scaleX: zoomX,
+    scaleY: zoomY,
+  });
+  const order = ['w', 'h', 't', 'x', 'y'];
+  const sorted = order.flatMap((key) => factors.filter((one) => one.key === key));
+  return groupsOf(writing, name, sorted, `translate(${px(width / 2)} ${px(height / 2)})`);
+}
+
+const STILL: Curve = [{ time: 0, value: 0 }];
+
+const mapped = (curve: Curve, of: (value: number) => number): Curve =>
+  curve.map((key) => ({ ...key, value: of(key.value) }));
+
+/** One factor of a matrix: as an attribute while it stands still, as a keyframe's declaration while it moves. */
 interface Factor {
   readonly key: string;
   readonly curve: Curve;
@@ -76,7 +143,7 @@ const px = (value: number): string => formatNumber(value, 4);
 const factor = (value: number): string => formatNumber(value, 6);
 
 /** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
-function factorsOf({ x, y, angle, skew, scaleX, scaleY }: DrawnArt['curves']): Factor[] {
+function factorsOf({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'], 'opacity'>): Factor[] {
   return [
     {
       key: 'x',
@@ -117,39 +184,80 @@ function factorsOf({ x, y, angle, skew, scaleX, scaleY }: DrawnArt['curves']): F
   ];
 }
 
-/** A rider: a group for each channel that moves, each with its own keyframes; what stands still is an attribute of the next group. */
-function artMarkup(writing: Writing, drawn: DrawnArt, number: number): string {
-  const { prefix, take } = writing;
-  const name = `${prefix}-${number}`;
-  const opacity = drawn.curves.opacity;
-  const [pivotX, pivotY] = drawn.art.pivot;
-  let open = '';
-  let depth = 0;
-  let still = '';
-  const group = (attributes: string): void => {
-    open += `<g${attributes}>`;
-    depth++;
-  };
-  if (!isConstant(opacity)) group(animated(writing, `${name}o`, opacity, (v) => `opacity:${formatNumber(v, 4)}`));
-  for (const { key, curve, attribute, declaration } of factorsOf(drawn.curves)) {
+/** Opening tags of a group for each factor that moves, each with its own keyframes; what stands still is an attribute of the next group, the rest one of a last group with `more`. */
+function groupsOf(
+  writing: Writing,
+  name: string,
+  factors: readonly Factor[],
+  before = '',
+  after = '',
+  more = '',
+): string[] {
+  const groups: string[] = [];
+  let still = before;
+  for (const { key, curve, attribute, declaration } of factors) {
     const first = attribute(curve[0]?.value ?? 0);
     if (isConstant(curve)) still += first;
     else {
-      if (still) group(` transform="${still}"`);
+      if (still) groups.push(`<g transform="${still}">`);
       still = '';
-      group(animated(writing, `${name}${key}`, curve, declaration) + (first ? ` transform="${first}"` : ''));
+      const moves = animated(writing, `${name}${key}`, curve, declaration);
+      groups.push(`<g${moves}${first ? ` transform="${first}"` : ''}>`);
     }
   }
-  if (pivotX !== 0 || pivotY !== 0) still += `translate(${px(-pivotX)} ${px(-pivotY)})`;
-  const fade =
-    opacity[0] && isConstant(opacity) && opacity[0].value !== 1
-      ? ` opacity="${formatNumber(opacity[0].value, 4)}"`
-      : '';
-  if (still || fade || depth === 0) group(`${still ? ` transform="${still}"` : ''}${fade}`);
-  const shared = writing.shared.get(drawn.art);
-  const picture =
-    shared === undefined ? placedArt(drawn.art, `${name}-`, take.assets) : `<use href="#${prefix}-a${shared}"/>`;
-  return open + picture + '</g>'.repeat(depth);
+  still += after;
+  if (still || more) groups.push(`<g${still ? ` transform="${still}"` : ''}${more}>`);
+  return groups;
+}
+
+/** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
+function artMarkup(writing: Writing, drawn: DrawnArt): string {
+  const { prefix, take } = writing;
+  // The places in which one rider is drawn at times share its keyframes.
+  const first = take.drawing.findIndex((one) => one.kind === 'art' && one.id === drawn.id);
+  const number = take.drawing.indexOf(drawn) + 1;
+  const name = `${prefix}-${first + 1}`;
+  const { opacity } = drawn.curves;
+  const [pivotX, pivotY] = drawn.art.pivot;
+  const groups: string[] = [];
+  if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
+  if (drawn.shown.length > 1) groups.push(`<g${stepped(writing, `${prefix}-${number}b`, drawn.shown)}>`);
+  if (!isConstant(opacity))
+    groups.push(`<g${animated(writing, `${name}o`, opacity, (v) => `opacity:${formatNumber(v, 4)}`)}>`);
+  const pivot = pivotX !== 0 || pivotY !== 0 ? `translate(${px(-pivotX)} ${px(-pivotY)})` : '';
+  const faded = opacity[0] && isConstant(opacity) && opacity[0].value !== 1;
+  const fade = faded ? ` opacity="${formatNumber(opacity[0]?.value ?? 1, 4)}"` : '';
+  groups.push(...groupsOf(writing, name, factorsOf(drawn.curves), '', pivot, fade));
+  if (groups.length === 0) groups.push('<g>');
+  return groups.join('') + posesMarkup(writing, drawn, name) + '</g>'.repeat(groups.length);
+}
+
+/** The picture of a rider, or each of those that it shows with the times at which it does. */
+function posesMarkup(writing: Writing, drawn: DrawnArt, name: string): string {
+  const pictures = [...picturesOf(drawn)];
+  return pictures
+    .map(([pose, picture]) => {
+      const shared = writing.shared.get(picture);
+      const isOne = pictures.length === 1;
+      const inside =
+        shared === undefined
+          ? placedArt(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
+          : `<use href="#${writing.prefix}-a${shared}"/>`;
+      const times = stepsWhere(drawn.pose, (value) => value === pose);
+      return times.length > 1 ? `<g${stepped(writing, `${name}p${pose}`, times)}>${inside}</g>` : inside;
+    })
+    .join('');
+}
+
+/** The clip that shows what is within a line, or what is not; gives its id. */
+function clipOf({ definitions, take }: Writing, { nodes, keep }: Inside, id: string): string {
+  const { width, height } = take.canvas;
+  // So far out that nothing on the canvas, nor beside it while a camera passes, lies beyond.
+  const [w, h] = [width * 50, height * 50].map((size) => formatNumber(size, 3));
+  const around = keep === 'outside' ? `M-${w}-${h}H${w}V${h}H-${w}Z` : '';
+  const path = `<path d="${around}${pathData(nodes, true)}" clip-rule="evenodd"/>`;
+  definitions.set(id, `<clipPath id="${id}">${path}</clipPath>`);
+  return id;
 }
 
 /** Adds the rules of something that moves; gives its class attribute. */
@@ -159,8 +267,16 @@ function animated(
   curve: Curve,
   declaration: (value: number) => string,
 ): string {
-  rules.push(`.${name}{animation-name:${name}}`, keyframesOf(name, curve, take.length, declaration));
+  if (!rules.has(name))
+    rules.set(name, `.${name}{animation-name:${name}}${keyframesOf(name, curve, take.length, declaration)}`);
   return ` class="${prefix}-m ${name}"`;
+}
+
+/** The same for what is there at times and at others not: opacity, as that hides whatever the drawing says of itself. */
+function stepped({ rules, prefix, take }: Writing, name: string, steps: Steps): string {
+  const frames = stepFramesOf(name, steps, take.length, (value) => `opacity:${value}`);
+  if (!rules.has(name)) rules.set(name, `.${name}{animation-name:${name};animation-timing-function:step-end}${frames}`);
+  return ` class="${prefix}-m ${name}"${steps[0]?.value === 0 ? ' opacity="0"' : ''}`;
 }
 
 /** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */

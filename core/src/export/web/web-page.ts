@@ -19,7 +19,7 @@ export const webPage: Format<'take', typeof options> = {
   type: 'text/html',
   options,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes'],
+  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
   write(take, given, sink) {
     const { canvas, name } = take;
     const ratio = formatNumber(canvas.width / canvas.height, 6);

@@ -1,4 +1,5 @@
 import type { PoseStageMaker } from '../stage.ts';
+import { behindStage } from './behind.ts';
 import { carryStage } from './carry.ts';
 import { distanceStage } from './distance.ts';
 import { foldStage } from './fold.ts';
@@ -7,8 +8,10 @@ import { headingStage } from './heading.ts';
 import { matrixStage } from './matrix.ts';
 import { offsetsStage } from './offsets.ts';
 import { placeStage } from './place.ts';
+import { posesStage } from './poses.ts';
 import { rollStage } from './roll.ts';
 import { squashStage } from './squash.ts';
+import { stringStage } from './string.ts';
 
 /** From a time to a pose, in this order. To add a stage: write its file, put it in its place here. */
 export const STAGES: readonly PoseStageMaker[] = [
@@ -20,6 +23,9 @@ export const STAGES: readonly PoseStageMaker[] = [
   headingStage,
   rollStage,
   matrixStage,
+  stringStage,
   squashStage,
   carryStage,
+  posesStage,
+  behindStage,
 ];

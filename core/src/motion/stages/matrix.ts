@@ -1,17 +1,19 @@
 import { keyEvents, timesKeyed } from '../key-lines.ts';
+import { footMoves } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import type { Channel } from '../posed.ts';
 import type { PoseStageMaker } from '../stage.ts';
 
-/** Scale, opacity, and the matrix of all: translate(position) · rotate(angle) · scale · translate(−pivot). */
+/** Scale, with the depth of the guide, opacity, and the matrix of all: translate(position) · rotate(angle) · scale · translate(−pivot). */
 export const matrixStage: PoseStageMaker = (prepared) => {
-  const { rider, art, keys } = prepared;
+  const { rider, art, keys, depth } = prepared;
   const [width, height] = rider.scale;
   const [pivotX, pivotY] = art?.pivot ?? [0, 0];
   const { opacity } = rider;
   const { scaleX, scaleY, opacity: fade } = keys;
   const isKeyed = scaleX !== undefined || fade !== undefined;
   const varies: Channel[] = [];
+  if (depth && footMoves(prepared)) varies.push('scaleX', 'scaleY');
   if (scaleX && !scaleX.isStill) varies.push('scaleX');
   if (scaleY && !scaleY.isStill) varies.push('scaleY');
   if (fade && !fade.isStill) varies.push('opacity');
@@ -25,6 +27,10 @@ export const matrixStage: PoseStageMaker = (prepared) => {
         timesKeyed(row, SLOT.scaleX, scaleX, SLOT.local, localSide);
         timesKeyed(row, SLOT.scaleY, scaleY, SLOT.local, localSide);
         timesKeyed(row, SLOT.opacity, fade, SLOT.local, localSide);
+      }
+      if (depth) {
+        row[SLOT.scaleX] = (row[SLOT.scaleX] ?? 1) * (row[SLOT.depth] ?? 1);
+        row[SLOT.scaleY] = (row[SLOT.scaleY] ?? 1) * (row[SLOT.depth] ?? 1);
       }
       const across = row[SLOT.scaleX] ?? 1;
       const over = row[SLOT.scaleY] ?? 1;

@@ -20,7 +20,8 @@ export const squashStage: PoseStageMaker = (prepared) => {
   const pivot = art?.pivot ?? [0, 0];
   const about = squash.about ?? pivot;
   const isOwn = squash.axis === 'own';
-  const heads = headingMode(rider.heading.mode, way !== null, prepared.roll !== undefined).turns;
+  const heads =
+    rider.strung !== null || headingMode(rider.heading.mode, way !== null, prepared.roll !== undefined).turns;
   const work = new Float64Array(1);
   const window = Math.min(SPEED_WINDOW, folding.cycle / 4);
   const { strength, limit } = squash;

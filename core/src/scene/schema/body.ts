@@ -24,6 +24,17 @@ export const squashSchema = z.strictObject({
   limit: z.number().min(1).max(20).default(2),
 });
 
+/** Hung between two riders: the pivot on the first, the nose toward the second. */
+export const strungSchema = z.strictObject({
+  from: id,
+  to: id,
+  /** Where on them, px of their art's boxes; null: the pivot. */
+  fromAt: vec.nullable().default(null),
+  toAt: vec.nullable().default(null),
+  /** It is stretched from one to the other. */
+  stretch: z.boolean().default(false),
+});
+
 /** The rider that carries another: place, guide and heading are in its frame, the px of its art. */
 export const carrierSchema = z.strictObject({
   rider: id,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { color, id, name, px, vec } from './ids.ts';
+import { depthSchema } from './depth.ts';
 import { shapeSchema } from './shape.ts';
 
 /** A guide that follows another one: at a distance (px, left of its direction), or the same one standing elsewhere. */
@@ -47,4 +48,5 @@ export const guideSchema = z.strictObject({
   stroke: stroke.optional(),
   /** The rider in whose frame it lies and with which it moves. */
   carrier: id.nullable().default(null),
+  depth: depthSchema.nullable().default(null),
 });

@@ -1,4 +1,4 @@
-export { PIXEL_TYPES } from './art.ts';
+export { MOST_POSES, PIXEL_TYPES } from './art.ts';
 export { withoutDefaults, defaultsOf } from './defaults.ts';
 export { guideSchema } from './guide.ts';
 export { headingSchema } from './heading.ts';
@@ -28,6 +28,12 @@ export type {
   Roll,
   Scene,
   Squash,
+  StripArt,
+  StripPose,
+  Strung,
+  RiderPoses,
+  Behind,
+  GuideDepth,
   SvgArt,
   Tracing,
 } from './types.ts';

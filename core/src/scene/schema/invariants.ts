@@ -1,11 +1,13 @@
 import type { z } from 'zod';
 import { readArtMarkup } from '../art/markup.ts';
 import { dependenciesOf, MOST_DEEP } from '../dependence.ts';
+import { assetsOfArt } from './assets.ts';
+import { checkLayers } from './invariants-layers.ts';
 import { KEY_CHANNELS } from './keys.ts';
 import { sceneShape } from './scene.ts';
 import type { Art } from './types.ts';
 
-type TellIssue = (path: (string | number)[], message: string) => void;
+export type TellIssue = (path: (string | number)[], message: string) => void;
 type Shape = z.infer<typeof sceneShape>;
 
 function checkIds(scene: Shape, issue: TellIssue): void {
@@ -89,7 +91,7 @@ function checkCarriers(scene: Shape, issue: TellIssue): void {
     if (depthOf(one.id, 0) > MOST_DEEP)
       issue(
         ['riders', i, one.carrier ? 'carrier' : 'heading'],
-        `riders are carried, or look toward each other, in a circle or more than ${MOST_DEEP} deep`,
+        `riders are carried, strung, or look toward each other, in a circle or more than ${MOST_DEEP} deep`,
       );
   });
   scene.guides.forEach((one, i) => {
@@ -126,8 +128,10 @@ function checkLinks(scene: Shape, issue: TellIssue): void {
       issue(['guides', i, 'stroke', 'draws'], `there is no rider "${one.stroke.draws}"`);
   });
   scene.art.forEach((one, i) => {
-    if (one.kind === 'image' && !Object.hasOwn(scene.assets, one.asset))
-      issue(['art', i, 'asset'], 'its picture is not in the assets');
+    assetsOfArt(one).forEach((asset, j) => {
+      const path = one.kind === 'strip' ? ['art', i, 'poses', j, 'asset'] : ['art', i, 'asset'];
+      if (asset !== undefined && !Object.hasOwn(scene.assets, asset)) issue(path, 'its picture is not in the assets');
+    });
   });
   scene.tracing.forEach((one, i) => {
     if (!Object.hasOwn(scene.assets, one.asset)) issue(['tracing', i, 'asset'], 'its picture is not in the assets');
@@ -140,6 +144,7 @@ export function invariantsOf(scene: Shape, issue: TellIssue): void {
   checkReferences(scene, issue);
   checkLinks(scene, issue);
   checkCarriers(scene, issue);
+  checkLayers(scene, issue);
   scene.riders.forEach((one, i) => {
     checkMarks(one, i, scene.clock.duration, issue);
     checkKeys(one, i, scene.clock.duration, issue);
@@ -148,8 +153,17 @@ export function invariantsOf(scene: Shape, issue: TellIssue): void {
 
 /** Why an art's markup is not taken; undefined where it is. */
 export function artTrouble(art: Shape['art'][number] | Art): string | undefined {
-  if (art.kind !== 'svg') return undefined;
-  const read = readArtMarkup(art.markup);
+  if (art.kind === 'image') return undefined;
+  if (art.kind === 'svg') return markupTrouble(art.markup);
+  for (const [i, pose] of art.poses.entries()) {
+    const trouble = pose.kind === 'svg' ? markupTrouble(pose.markup) : undefined;
+    if (trouble !== undefined) return `pose ${i + 1}, ${trouble}`;
+  }
+  return undefined;
+}
+
+function markupTrouble(markup: string): string | undefined {
+  const read = readArtMarkup(markup);
   return read.ok ? undefined : `line ${read.line}: ${read.message}`;
 }
 

@@ -20,4 +20,6 @@ export const paceSchema = z.strictObject({
   cycle: z.number().min(0.001).max(36_000).nullable().default(null),
   delay: z.number().min(-36_000).max(36_000).default(0),
   repeat: z.enum(REPEATS).nullable().default(null),
+  /** Riders of one guide whose link is the same share their marks: an editor that changes those of one changes those of all. */
+  link: id.nullable().default(null),
 });

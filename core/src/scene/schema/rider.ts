@@ -3,7 +3,9 @@ import { headingSchema } from './heading.ts';
 import { degrees, id, name, px, vec } from './ids.ts';
 import { factor, keysSchema } from './keys.ts';
 import { paceSchema } from './pace.ts';
-import { carrierSchema, rollSchema, squashSchema } from './body.ts';
+import { carrierSchema, rollSchema, squashSchema, strungSchema } from './body.ts';
+import { behindSchema, insideSchema } from './depth.ts';
+import { posesSchema } from './poses.ts';
 
 /** A placed piece of art. */
 export const riderSchema = z.strictObject({
@@ -21,10 +23,18 @@ export const riderSchema = z.strictObject({
   heading: headingSchema.prefault({}),
   lift: px.default(0),
   lead: px.default(0),
+  /** Lift as well, in % of the art's height as it is scaled. */
+  raise: z.number().min(-10_000).max(10_000).default(0),
   scale: z.tuple([factor, factor]).readonly().default([1, 1]),
   opacity: z.number().min(0).max(1).default(1),
   keys: keysSchema.prefault({}),
   roll: rollSchema.nullable().default(null),
   squash: squashSchema.nullable().default(null),
   carrier: carrierSchema.nullable().default(null),
+  strung: strungSchema.nullable().default(null),
+  poses: posesSchema.prefault({}),
+  behind: behindSchema,
+  inside: insideSchema.nullable().default(null),
+  /** How far the camera's movement moves it: 1 as the rest, less for what is far away, 0 not at all. */
+  parallax: z.number().min(-10).max(10).default(1),
 });

@@ -2,12 +2,12 @@ import { z } from 'zod';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
 import { guideSchema } from './guide.ts';
-import { assetId, color, name } from './ids.ts';
+import { assetId, color, id, name } from './ids.ts';
 import { riderSchema } from './rider.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 3;
+export const SCENE_VERSION = 4;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
@@ -42,6 +42,8 @@ export const sceneShape = z.strictObject({
   art: z.array(artSchema).max(MOST.art).readonly(),
   guides: z.array(guideSchema).max(MOST.guides).readonly(),
   riders: z.array(riderSchema).max(MOST.riders).readonly(),
+  /** The rider through which it is looked at. */
+  camera: id.nullable().default(null),
   tracing: z.array(tracingSchema).max(MOST.tracing).readonly().default([]),
   assets: assetsSchema.default({}),
 });

@@ -10,6 +10,9 @@ type Immutable<T> = T extends (infer U)[]
 export type Scene = Immutable<z.infer<typeof sceneShape>>;
 export type Art = Scene['art'][number];
 export type SvgArt = Extract<Art, { kind: 'svg' }>;
+export type StripArt = Extract<Art, { kind: 'strip' }>;
+/** One picture of a strip. */
+export type StripPose = StripArt['poses'][number];
 export type ImageArt = Extract<Art, { kind: 'image' }>;
 export type Guide = Scene['guides'][number];
 export type Node = Guide['nodes'][number];
@@ -25,6 +28,10 @@ export type Key<C extends KeyChannel = KeyChannel> = Keys[C][number];
 export type Roll = NonNullable<Rider['roll']>;
 export type Squash = NonNullable<Rider['squash']>;
 export type Carrier = NonNullable<Rider['carrier']>;
+export type Strung = NonNullable<Rider['strung']>;
+export type RiderPoses = Rider['poses'];
+export type Behind = Rider['behind'][number];
+export type GuideDepth = NonNullable<Guide['depth']>;
 export type Clock = Scene['clock'];
 export type GuideLink = NonNullable<Guide['link']>;
 export type GuideStroke = NonNullable<Guide['stroke']>;

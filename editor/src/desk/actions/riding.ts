@@ -11,6 +11,8 @@ import {
   type Art,
   type ImageArt,
   type Rider,
+  type Scene,
+  type StripArt,
   type Vec,
 } from '@pace-line/core';
 import type { ReadArt } from '@pace-line/core/art-import';
@@ -36,7 +38,23 @@ export function bringInPicture(
   const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
   const { width, height } = picture;
   const art: Art = { id, name, kind: 'image', ...picture, pivot: [width / 2, height / 2], facing: 0 };
-  perform(desk, `Bring in ${name}`, addArt, { art, data });
+  perform(desk, `Bring in ${name}`, addArt, { art, data: { [picture.asset]: data } });
+  return id;
+}
+
+/** Poses as they are read: what each shows, the size of all, and the pixels that they name, base64. */
+export interface ReadPoses {
+  readonly poses: StripArt['poses'];
+  readonly width: number;
+  readonly height: number;
+  readonly assets: Scene['assets'];
+}
+
+/** Takes a strip of poses into the scene's art; gives its id. Its pivot is in the middle of its floor: most of what has poses walks. */
+export function bringInStrip(desk: Desk, name: string, { poses, width, height, assets }: ReadPoses): string {
+  const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
+  const art: Art = { id, name, kind: 'strip', poses, width, height, pivot: [width / 2, height], facing: 0 };
+  perform(desk, `Bring in ${name}`, addArt, { art, data: assets });
   return id;
 }
 

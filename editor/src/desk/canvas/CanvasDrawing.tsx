@@ -7,6 +7,7 @@ import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
 import { Beyond } from './layers/Beyond.tsx';
 import { AimLayer } from './layers/AimLayer.tsx';
+import { CameraLayer } from './layers/CameraLayer.tsx';
 import { GhostLayer } from './layers/GhostLayer.tsx';
 import { OnionLayer } from './layers/OnionLayer.tsx';
 import { GuideLines } from './layers/GuideLines.tsx';
@@ -40,6 +41,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <TracingLayer />
         <GhostLayer />
         <OnionLayer />
+        <CameraLayer />
         <Beyond canvas={shown.canvas} />
         <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
@@ -70,8 +72,9 @@ function StageLayer() {
   }, []);
   // The stage is brought up to date in the frame that draws it, so that a change and the pose that goes with it are seen together.
   useFrame((frame) => {
-    stage.current?.setView(useDeskView.getState().view);
-    stage.current?.draw(frame);
+    const { view, asSent } = useDeskView.getState();
+    stage.current?.setView(view);
+    stage.current?.draw(frame, asSent);
   });
   // The view moves riders and guides in the same frame.
   useEffect(() => useDeskView.subscribe((state) => stage.current?.setView(state.view)), []);

@@ -4,8 +4,8 @@ import {
   isAllowedAttribute,
   LOCAL_REFERENCE,
   placedArt,
-  type Art,
   type ImageArt,
+  type Picture,
   type Scene,
 } from '@pace-line/core';
 import { fromBase64 } from '../../platform/pixels.ts';
@@ -48,11 +48,11 @@ function pictureNode(art: ImageArt, assets: Scene['assets']): SVGElement {
   return image;
 }
 
-const made = new WeakMap<Art, DocumentFragment>();
+const made = new WeakMap<Picture, DocumentFragment>();
 let count = 0;
 
 /** The drawing of an art as nodes, through the browser's last gate; a copy each time. Its ids begin with a number of its own: two arts never colour each other. */
-export function artNodes(art: Art, assets: Scene['assets']): DocumentFragment {
+export function artNodes(art: Picture, assets: Scene['assets']): DocumentFragment {
   let fragment = made.get(art);
   if (!fragment) {
     const prefix = `a${++count}-`;

@@ -1,8 +1,10 @@
 import { guideById, pathOfGuide, riderById } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
+import { useDeskView } from '../view.ts';
 import { CanvasRows } from './CanvasRows.tsx';
 import { Card } from './Card.tsx';
 import { GuideCarrier } from './guide/GuideCarrier.tsx';
+import { DepthRows } from './guide/DepthRows.tsx';
 import { EditRows } from './guide/EditRows.tsx';
 import { LinkRows } from './guide/LinkRows.tsx';
 import { StyleRows } from './guide/StyleRows.tsx';
@@ -16,6 +18,7 @@ export function GuideCard() {
   const guide = useCalmState(({ shown }) =>
     guideById(shown, selection.guides[0] ?? riderById(shown, selection.riders[0] ?? '')?.guide ?? null),
   );
+  const isOpen = useDeskView((state) => state.openCard === 'guide');
   if (!guide)
     return (
       <Card
@@ -46,6 +49,7 @@ export function GuideCard() {
       <GuideCarrier guide={guide} />
       <EditRows guide={guide} nodes={nodes} />
       <StyleRows guide={guide} />
+      {isOpen && <DepthRows guide={guide} />}
     </Card>
   );
 }

@@ -10,8 +10,12 @@ import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
 import { MovementRows } from './rider/MovementRows.tsx';
 import { CarriedRows } from './rider/CarriedRows.tsx';
+import { OrderRows } from './rider/OrderRows.tsx';
+import { PosesRows } from './rider/PosesRows.tsx';
 import { RollRows } from './rider/RollRows.tsx';
+import { StringRows } from './rider/StringRows.tsx';
 import { SquashRows } from './rider/SquashRows.tsx';
+import { NumberRow } from './rows.tsx';
 import { change } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
 import { flipSelection } from '../actions/transforming.ts';
@@ -77,6 +81,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
       <ScaleRow rider={rider} patch={patch} />
       <FlipRow rider={rider} />
       <ArtRows rider={rider} art={art} />
+      <PosesRows rider={rider} art={art} />
       {isOpen && <MoreRows rider={rider} art={art} />}
       <Row label="In the output">
         <Segments
@@ -98,12 +103,15 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
 function MoreRows({ rider, art }: { rider: Rider; art: Art }) {
   return (
     <>
+      <RaiseRow rider={rider} />
       <RollRows rider={rider} />
+      <StringRows rider={rider} />
       <SquashRows rider={rider} art={art} />
       {rider.guide !== null && <KeyRow rider={rider} channel="lift" />}
       {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
       <KeyRow rider={rider} channel="scale" />
       <KeyRow rider={rider} channel="opacity" />
+      <OrderRows rider={rider} />
       <MovementRows rider={rider} />
     </>
   );
@@ -157,6 +165,27 @@ function LiftRow({ rider }: { rider: Rider }) {
         onCommit={(lead) => patch('Set lead', { lead })}
       />
     </Row>
+  );
+}
+
+/** Lift as a share of the art's height: what stands on its feet goes on standing on them at any scale. */
+function RaiseRow({ rider }: { rider: Rider }) {
+  const patch = usePatch(rider);
+  if (rider.guide === null) return null;
+  return (
+    <NumberRow
+      label="Raised"
+      name="Raised, in % of its height"
+      value={rider.raise}
+      unit="%"
+      units={PERCENT}
+      digits={1}
+      min={-10_000}
+      max={10_000}
+      onCommit={(raise) => patch('Raise', { raise })}
+    >
+      <span className="card-note">of its height</span>
+    </NumberRow>
   );
 }
 

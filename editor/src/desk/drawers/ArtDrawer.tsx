@@ -1,12 +1,13 @@
-import { IconPuzzle, IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
-import { deleteArt, guideById, placedArt, type Art } from '@pace-line/core';
+import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
 import { importRaster, isRasterFile } from '../raster-art.tsx';
+import { importStrip } from '../strip-art.tsx';
 import { takeApart } from '../import-guides.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
@@ -27,10 +28,14 @@ export function ArtDrawer() {
     for (const file of await pickFiles(ART_FILES))
       await (isRasterFile(file) ? importRaster(file, desk) : importArt(file, desk));
   };
+  const bringInPoses = async (): Promise<void> => void (await importStrip(await pickFiles(ART_FILES), desk));
   return (
     <Drawer title="Art">
       <button type="button" className="wide-button" onClick={() => void bringIn()}>
         <IconUpload size={15} aria-hidden /> Bring in SVG or picture…
+      </button>
+      <button type="button" className="wide-button" onClick={() => void bringInPoses()}>
+        <IconStack2 size={15} aria-hidden /> Bring in poses: files, or a sheet…
       </button>
       <p className="card-note">
         Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the
@@ -64,11 +69,10 @@ export function ArtDrawer() {
 
 function ArtTile({ art }: { art: Art }) {
   const assets = useDocumentState((state) => state.shown.assets);
-  const picture = useMemo(
-    () =>
-      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${placedArt(art, '', assets)}</svg>`,
-    [art, assets],
-  );
+  const picture = useMemo(() => {
+    const first = pictureOf(art, 1);
+    return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${art.width} ${art.height}">${first ? placedArt(first, '', assets) : ''}</svg>`;
+  }, [art, assets]);
   return (
     <li className="art-tile">
       <div
@@ -83,6 +87,7 @@ function ArtTile({ art }: { art: Art }) {
       </div>
       <span className="art-name" title={art.name}>
         {art.name}
+        {art.kind === 'strip' && ` · ${posesOf(art)} poses`}
       </span>
       <ArtButtons art={art} />
     </li>

@@ -39,6 +39,7 @@ export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boo
     locked: false,
     corridor: null,
     carrier: null,
+    depth: null,
   };
 }
 

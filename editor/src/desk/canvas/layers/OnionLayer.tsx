@@ -1,5 +1,15 @@
 import { useEffect, useRef } from 'react';
-import { artById, foldingOf, POSE, prepare, riderById, shownTimes, type Rider, type Scene } from '@pace-line/core';
+import {
+  artById,
+  foldingOf,
+  pictureOf,
+  POSE,
+  prepare,
+  riderById,
+  shownTimes,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { useDeskView, usePreferences } from '../../view.ts';
@@ -45,7 +55,7 @@ function Onion({ rider: id }: { rider: string }) {
   const view = useDeskView((state) => state.view);
   const { onionMarks, onionFrames } = usePreferences((state) => state.seeing);
   const host = useRef<SVGGElement>(null);
-  const skins = useRef<SVGGElement[]>([]);
+  const skins = useRef<{ skin: SVGGElement; pose: number }[]>([]);
   useEffect(() => () => void (skins.current = []), []);
   useFrame(({ scene, motion, time }) => {
     const rider = riderById(scene, id);
@@ -54,18 +64,25 @@ function Onion({ rider: id }: { rider: string }) {
     const group = host.current;
     if (!group || !rider || !art || !moving) return;
     const wanted = skinsOf(scene, rider, time, { marks: onionMarks, frames: onionFrames });
-    while (skins.current.length > wanted.length) skins.current.pop()?.remove();
+    while (skins.current.length > wanted.length) skins.current.pop()?.skin.remove();
     while (skins.current.length < wanted.length) {
       const skin = svgElement('g');
-      skin.append(artNodes(art, scene.assets));
       group.append(skin);
-      skins.current.push(skin);
+      skins.current.push({ skin, pose: -1 });
     }
     wanted.forEach(({ at, opacity }, i) => {
       const pose = moving.poseAt(at);
       const n = (key: number): string => (pose[key] ?? 0).toFixed(3);
-      skins.current[i]?.setAttribute('transform', `matrix(${n(0)} ${n(1)} ${n(2)} ${n(3)} ${n(4)} ${n(5)})`);
-      skins.current[i]?.setAttribute('opacity', (opacity * (pose[POSE.opacity] ?? 1)).toFixed(3));
+      const one = skins.current[i];
+      if (!one) return;
+      const shown = pose[POSE.pose] ?? 1;
+      if (one.pose !== shown) {
+        const picture = pictureOf(art, shown);
+        one.skin.replaceChildren(...(picture ? [artNodes(picture, scene.assets)] : []));
+        one.pose = shown;
+      }
+      one.skin.setAttribute('transform', `matrix(${n(0)} ${n(1)} ${n(2)} ${n(3)} ${n(4)} ${n(5)})`);
+      one.skin.setAttribute('opacity', (opacity * (pose[POSE.opacity] ?? 1)).toFixed(3));
     });
   });
   return (

@@ -1,13 +1,23 @@
-import { POSE, POSE_SIZE, type Art, type Rider, type Scene } from '@pace-line/core';
+import { pathData, pictureOf, POSE, POSE_SIZE, type Art, type Guide, type Rider, type Scene } from '@pace-line/core';
 import { artNodes } from '../art-gate.ts';
 import { rounded, svgElement } from './svg.ts';
 
+/** One rider on the stage. */
 interface Placed {
+  /** What stands in the layer: the group itself, or one around it that is clipped, and moved by what the camera moves less of. */
+  readonly outer: SVGGElement;
+  /** What has the rider's matrix. */
   readonly group: SVGGElement;
   readonly art: Art;
+  readonly assets: Scene['assets'];
+  /** The pictures that were shown, by their poses. */
+  readonly pictures: Map<number, SVGElement>;
+  pose: number;
   matrix: string;
   opacity: number;
   visible: boolean;
+  clip: string;
+  shift: string;
 }
 
 /** The groups of a stage's riders. */
@@ -18,6 +28,8 @@ export interface PlacedRiders {
   keepOnly: (ids: ReadonlySet<string>) => void;
   /** Puts each where it is in a frame. */
   draw: (scene: Scene, poses: Float64Array) => void;
+  /** Moves a rider's group by what the camera moves less, or more, of; empty: as all the rest. */
+  shift: (id: string, transform: string) => void;
 }
 
 export function createPlacedRiders(): PlacedRiders {
@@ -25,22 +37,22 @@ export function createPlacedRiders(): PlacedRiders {
   return {
     groupOf(rider, art, assets) {
       let one = placed.get(rider.id);
-      if (!one || one.art !== art) {
-        one?.group.remove();
-        const group = svgElement('g');
-        group.append(artNodes(art, assets));
-        placed.set(rider.id, (one = { group, art, matrix: '', opacity: 1, visible: true }));
+      if (!one || one.art !== art || needsOuter(rider) !== (one.outer !== one.group)) {
+        one?.outer.remove();
+        placed.set(rider.id, (one = newPlaced(art, assets, needsOuter(rider))));
       }
       if (one.visible !== rider.visible) {
         one.visible = rider.visible;
-        one.group.style.display = rider.visible ? '' : 'none';
+        one.outer.style.display = rider.visible ? '' : 'none';
       }
-      return one.group;
+      const clip = rider.inside ? `url(#${clipId(rider.inside)})` : '';
+      if (clip !== one.clip) setOrRemove(one.outer, 'clip-path', (one.clip = clip));
+      return one.outer;
     },
     keepOnly(ids) {
       for (const [id, one] of placed)
         if (!ids.has(id)) {
-          one.group.remove();
+          one.outer.remove();
           placed.delete(id);
         }
     },
@@ -50,15 +62,86 @@ export function createPlacedRiders(): PlacedRiders {
         if (one?.visible) move(one, poses, i * POSE_SIZE);
       });
     },
+    shift(id, transform) {
+      const one = placed.get(id);
+      if (one && one.shift !== transform) setOrRemove(one.outer, 'transform', (one.shift = transform));
+    },
   };
+}
+
+/** Whether something is done to a rider on the canvas, outside of its own matrix. */
+const needsOuter = ({ inside, parallax }: Rider): boolean => inside !== null || parallax !== 1;
+
+function newPlaced(art: Art, assets: Scene['assets'], isWrapped: boolean): Placed {
+  const group = svgElement('g');
+  const outer = isWrapped ? svgElement('g') : group;
+  if (isWrapped) outer.append(group);
+  const one: Placed = {
+    ...{ outer, group, art, assets, pictures: new Map() },
+    ...{ pose: 0, matrix: '', opacity: 1, visible: true, clip: '', shift: '' },
+  };
+  if (art.kind !== 'strip') show(one, 1);
+  return one;
+}
+
+/** Shows one pose; each is made when it is first shown, and kept. */
+function show(one: Placed, pose: number): void {
+  one.pictures.get(one.pose)?.setAttribute('display', 'none');
+  one.pose = pose;
+  const known = one.pictures.get(pose);
+  if (known) {
+    known.removeAttribute('display');
+    return;
+  }
+  const picture = pictureOf(one.art, pose);
+  if (!picture) return;
+  if (one.art.kind !== 'strip') {
+    one.group.append(artNodes(picture, one.assets));
+    return;
+  }
+  const holder = svgElement('g');
+  holder.append(artNodes(picture, one.assets));
+  one.group.append(holder);
+  one.pictures.set(pose, holder);
 }
 
 function move(one: Placed, poses: Float64Array, at: number): void {
   const n = (k: number): number => rounded(poses[at + k]);
   const matrix = `matrix(${n(0)} ${n(1)} ${n(2)} ${n(3)} ${n(4)} ${n(5)})`;
   if (matrix !== one.matrix) one.group.setAttribute('transform', (one.matrix = matrix));
+  const pose = poses[at + POSE.pose] ?? 1;
+  if (pose !== one.pose && one.art.kind === 'strip') show(one, pose);
   const opacity = poses[at + POSE.opacity] ?? 1;
   if (opacity === one.opacity) return;
   one.opacity = opacity;
   one.group.setAttribute('opacity', String(opacity));
+}
+
+function setOrRemove(element: SVGElement, name: string, value: string): void {
+  if (value) element.setAttribute(name, value);
+  else element.removeAttribute(name);
+}
+
+type Inside = NonNullable<Rider['inside']>;
+
+const clipId = ({ guide, keep }: Inside): string => `${keep}-${guide}`;
+
+/** px beyond any canvas, with a camera on it. */
+const FAR = 1e6;
+
+/** The clips that riders of a scene are seen within, for the definitions of a layer. */
+export function clipsOf({ riders, guides }: Scene): SVGElement[] {
+  const found = new Map<string, SVGElement>();
+  for (const { inside } of riders) {
+    const guide = inside && guides.find(({ id }) => id === inside.guide);
+    if (guide && !found.has(clipId(inside))) found.set(clipId(inside), clipElement(inside, guide));
+  }
+  return [...found.values()];
+}
+
+function clipElement(inside: Inside, guide: Guide): SVGElement {
+  const clip = svgElement('clipPath', { id: clipId(inside) });
+  const around = inside.keep === 'outside' ? `M-${FAR}-${FAR}H${FAR}V${FAR}H-${FAR}Z` : '';
+  clip.append(svgElement('path', { d: around + pathData(guide.nodes, true), 'clip-rule': 'evenodd' }));
+  return clip;
 }

@@ -1,22 +1,35 @@
-import { displayOrder, KEY_CHANNELS, type Rider, type Scene } from '@pace-line/core';
+import {
+  cameraOf,
+  displayOrder,
+  KEY_CHANNELS,
+  POSE,
+  POSE_SIZE,
+  type Displayed,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
 import type { Frame } from '../../../scene/playback.ts';
 import { cssMatrix, type ViewTransform } from '../view-transform.ts';
-import { createPlacedRiders } from './placed.ts';
+import { createCameraView } from './camera-view.ts';
+import { clipsOf, createPlacedRiders } from './placed.ts';
 import { createStrokes } from './strokes.ts';
 import { arrange, svgElement } from './svg.ts';
 
-/** Whether a rider never moves: it rides nothing, is carried by nobody, looks toward nothing and has no keys. */
-const standsStill = ({ guide, carrier, heading, keys }: Rider): boolean =>
+/** Whether a rider never changes: it rides nothing, is carried by and strung to nobody, looks toward nothing, has no poses by time and no keys. */
+const standsStill = ({ guide, carrier, strung, heading, poses, keys, parallax }: Rider): boolean =>
   guide === null &&
   !carrier &&
+  !strung &&
   heading.mode !== 'toward' &&
+  poses.by === 'still' &&
+  parallax === 1 &&
   KEY_CHANNELS.every((channel) => keys[channel].length === 0);
 
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {
   setView: (view: ViewTransform) => void;
-  /** Shows the scene of a frame with every rider where it is then. */
-  draw: (frame: Frame) => void;
+  /** Shows the scene of a frame with every rider where it is then; as it is, or through its camera. */
+  draw: (frame: Frame, throughCamera?: boolean) => void;
   destroy: () => void;
 }
 
@@ -58,18 +71,25 @@ export function createSvgStage(host: HTMLElement): Stage {
   scenery.append(paper);
   const riders = createPlacedRiders();
   const strokes = createStrokes();
+  const definitions = svgElement('defs');
+  const camera = createCameraView(riders);
   let scene: Scene | undefined;
   let shownView = '';
 
+  /** The order of what is drawn, and of those that are behind others at times where each is now. */
+  let order: readonly Displayed[] = [];
+  let paths: ReadonlyMap<string, SVGElement> = new Map();
+  let places = '';
+
   /** Brings the drawn things of a scene into the two layers, in their order. */
-  const place = (next: Scene): void => {
-    const layers: [SVGElement[], SVGElement[]] = [[paper], []];
-    const paths = strokes.update(next);
+  const place = (next: Scene, poses: Float64Array): void => {
+    const layers: [SVGElement[], SVGElement[]] = [[paper], definitions.firstChild ? [definitions] : []];
     const arts = new Map(next.art.map((art) => [art.id, art]));
     // Riders at the bottom that never move are scenery; from the first thing on that may, all is in the layer that moves.
     let isScenery = true;
-    for (const one of displayOrder(next)) {
+    for (const one of order) {
       isScenery &&= one.kind === 'rider' && standsStill(one.rider);
+      if (one.kind === 'rider' && one.under !== underOf(poses, one.index)) continue;
       const art = one.kind === 'rider' ? arts.get(one.rider.art) : undefined;
       const element =
         one.kind === 'stroke' ? paths.get(one.guide.id) : art && riders.groupOf(one.rider, art, next.assets);
@@ -78,34 +98,73 @@ export function createSvgStage(host: HTMLElement): Stage {
     riders.keepOnly(new Set(next.riders.map(({ id }) => id)));
     arrange(scenery, layers[0]);
     arrange(moving, layers[1]);
+    if (!definitions.firstChild) definitions.remove();
   };
 
-  const show = (next: Scene): void => {
-    if (next === scene) return;
-    const isDrawn = next.guides !== scene?.guides && strokes.concerns(next);
-    if (next.riders !== scene?.riders || next.art !== scene.art || isDrawn) place(next);
+  const show = (next: Scene, poses: Float64Array): void => {
+    if (next !== scene) {
+      const isDrawn = next.guides !== scene?.guides && (strokes.concerns(next) || hasClips(next));
+      const isOther =
+        next.riders !== scene?.riders || next.art !== scene.art || next.camera !== scene.camera || isDrawn;
+      if (isOther) {
+        order = displayOrder(next);
+        paths = strokes.update(next);
+        definitions.replaceChildren(...clipsOf(next));
+        places = '';
+      }
+      paint(next);
+    }
+    const now = placesOf(next, poses);
+    if (now !== places) place(next, poses);
+    places = now;
+    scene = next;
+  };
+
+  const paint = (next: Scene): void => {
     if (next.canvas !== scene?.canvas) {
       const { width, height, background } = next.canvas;
       paper.setAttribute('width', String(width));
       paper.setAttribute('height', String(height));
       paper.setAttribute('fill', background ?? 'none');
     }
-    scene = next;
+  };
+
+  let view = '';
+  /** The view, and before it what a camera makes of the canvas. */
+  const look = (): void => {
+    const [still, moved] = [view, camera.transform ? `${view} ${camera.transform}` : view];
+    const transform = `${still}|${moved}`;
+    // Said again, the same transform would lay out all that is in the groups once more.
+    if (transform === shownView) return;
+    shownView = transform;
+    for (const group of groups) group.setAttribute('transform', moved);
   };
 
   return {
-    setView(view) {
-      const transform = cssMatrix(view);
-      // Said again, the same transform would lay out all that is in the groups once more.
-      if (transform === shownView) return;
-      shownView = transform;
-      for (const group of groups) group.setAttribute('transform', transform);
+    setView(next) {
+      view = cssMatrix(next);
+      look();
     },
-    draw({ scene: next, poses }) {
-      show(next);
+    draw({ scene: next, motion, poses }, throughCamera = false) {
+      show(next, poses.data);
+      camera.update(next, throughCamera ? cameraOf(next, motion) : -1, poses.data);
+      look();
       strokes.draw(poses.data);
       riders.draw(next, poses.data);
     },
     destroy,
   };
+}
+
+const underOf = (poses: Float64Array, index: number): number => poses[index * POSE_SIZE + POSE.under] ?? 0;
+
+const hasClips = ({ riders }: Scene): boolean => riders.some(({ inside }) => inside !== null);
+
+/** Where those that are behind others at times stand in the order now, as one word. */
+function placesOf({ riders }: Scene, poses: Float64Array): string {
+  let places = '·';
+  riders.forEach(({ behind }, i) => {
+    if (behind.length > 0) places += `${underOf(poses, i)} `;
+  });
+  return places;
 }

@@ -1,10 +1,19 @@
 import { useState } from 'react';
-import { copiesAlong, MOVEMENT_PARTS, takeMovement, type MovementPart, type Rider } from '@pace-line/core';
+import {
+  copiesAlong,
+  isLinkedTo,
+  MOVEMENT_PARTS,
+  setPace,
+  takeMovement,
+  type MovementPart,
+  type Rider,
+} from '@pace-line/core';
 import { toggled, useCalmState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PX } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
+import { YesRow } from '../rows.tsx';
 
 const NONE = '·none';
 
@@ -65,26 +74,56 @@ export function MovementRows({ rider }: { rider: Rider }) {
 function CopiesRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const [count, setCount] = useState(8);
+  const [linked, setLinked] = useState(false);
   return (
-    <Row label="Along its guide">
-      <NumberField
-        label="How many along the guide"
-        value={count}
-        unit=""
-        units={PX}
-        digits={0}
-        min={2}
-        max={500}
-        onCommit={(value) => setCount(Math.round(value))}
+    <>
+      <Row label="Along its guide">
+        <NumberField
+          label="How many along the guide"
+          value={count}
+          unit=""
+          units={PX}
+          digits={0}
+          min={2}
+          max={500}
+          onCommit={(value) => setCount(Math.round(value))}
+        />
+        <button
+          type="button"
+          className="small-button"
+          title="Copies with its pace line, as far apart in time as its cycle allows evenly"
+          onClick={() =>
+            perform(desk, `Set ${count} along`, copiesAlong, { rider: rider.id, count, every: null, linked })
+          }
+        >
+          set copies
+        </button>
+      </Row>
+      <YesRow
+        label="… linked"
+        title="Linked riders share their marks: what is changed on one is changed on all"
+        value={linked}
+        onChange={setLinked}
       />
+      {rider.pace.link !== null && <LinkedRow rider={rider} />}
+    </>
+  );
+}
+
+/** How many share its marks, and the way out. */
+function LinkedRow({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const count = useCalmState(({ shown }) => shown.riders.filter((one) => isLinkedTo(one, rider)).length);
+  return (
+    <p className="card-note">
+      {count} riders share these marks.{' '}
       <button
         type="button"
         className="small-button"
-        title="Copies with its pace line, as far apart in time as its cycle allows evenly"
-        onClick={() => perform(desk, `Set ${count} along`, copiesAlong, { rider: rider.id, count, every: null })}
+        onClick={() => perform(desk, 'Marks of its own', setPace, { rider: rider.id, patch: { link: null } })}
       >
-        set copies
+        on its own
       </button>
-    </Row>
+    </p>
   );
 }

@@ -1,0 +1,7 @@
+import { command, missingRider } from '../command.ts';
+
+/** Looks at the scene through a rider, or at the canvas as it is. */
+export const setCamera = command<{ rider: string | null }>(
+  (scene, { rider }) => (rider === null ? undefined : missingRider(scene, rider)),
+  (scene, { rider }) => ({ ...scene, camera: rider }),
+);

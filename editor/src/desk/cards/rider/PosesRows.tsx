@@ -1,0 +1,132 @@
+import { posesOf, setRider, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { ChoiceField, PX, type Units } from '../../../fields/index.ts';
+import { change } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { stridesOf } from './closing-stride.ts';
+
+const PLAIN: Units = { '': 1 };
+
+/** Which of its poses a rider shows: one, by time, along the guide with a stride, or through once from a mark on. */
+export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
+  const desk = useDesk();
+  const scene = useCalmState((state) => state.shown);
+  const count = posesOf(art);
+  if (art.kind !== 'strip') return null;
+  const { poses } = rider;
+  const set = (label: string, patch: Partial<RiderPoses>): void =>
+    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { poses: { ...poses, ...patch } } }));
+  const firstMark = rider.pace.marks[0];
+  return (
+    <>
+      <ChoiceRow
+        label="Poses"
+        value={poses.by}
+        options={[
+          ['still', 'one'],
+          ['time', 'in time'],
+          ['distance', 'along'],
+          ['mark', 'at a mark'],
+        ]}
+        onChange={(by) =>
+          set('Set poses', {
+            by,
+            mark: poses.mark ?? (firstMark ? { rider: rider.id, mark: firstMark.id } : null),
+          })
+        }
+      />
+      <NumberRow
+        label={poses.by === 'still' ? 'Pose' : 'From pose'}
+        value={poses.first}
+        unit=""
+        units={PLAIN}
+        digits={0}
+        min={1}
+        max={count}
+        onCommit={(first) => set('Set pose', { first: Math.round(first) })}
+      >
+        <span className="card-note">of {count}</span>
+      </NumberRow>
+      {(poses.by === 'time' || poses.by === 'mark') && (
+        <NumberRow
+          label="Poses a second"
+          value={poses.rate}
+          unit=""
+          units={PLAIN}
+          digits={2}
+          min={0.01}
+          max={240}
+          onCommit={(rate) => set('Set poses a second', { rate })}
+        />
+      )}
+      {poses.by === 'distance' && <StrideRow scene={scene} rider={rider} set={set} />}
+      {poses.by === 'mark' && <MarkRows scene={scene} poses={poses} set={set} />}
+    </>
+  );
+}
+
+type Set = (label: string, patch: Partial<RiderPoses>) => void;
+
+function StrideRow({ scene, rider, set }: { scene: Scene; rider: Rider; set: Set }) {
+  const { rounds, stride } = stridesOf(scene, rider);
+  return (
+    <>
+      <NumberRow
+        label="Stride"
+        value={rider.poses.stride}
+        unit="px"
+        units={PX}
+        min={0.1}
+        max={1e6}
+        onCommit={(value) => set('Set stride', { stride: value })}
+      />
+      {rider.guide !== null && (
+        <p className="card-note">
+          {rounds.toFixed(2)} strides in its cycle.{' '}
+          {stride !== undefined && (
+            <button type="button" className="small-button" onClick={() => set('Close the stride', { stride })}>
+              {Math.max(1, Math.round(rounds))} with {stride.toFixed(2)} px
+            </button>
+          )}
+        </p>
+      )}
+    </>
+  );
+}
+
+function MarkRows({ scene, poses, set }: { scene: Scene; poses: RiderPoses; set: Set }) {
+  const all = scene.riders.flatMap(({ id, name, pace }) =>
+    pace.marks.map((mark, i) => ({
+      value: `${id} ${mark.id}`,
+      label: `${name}, mark ${i + 1} (${mark.time.toFixed(2)} s)`,
+    })),
+  );
+  const value = poses.mark ? `${poses.mark.rider} ${poses.mark.mark}` : '';
+  return (
+    <>
+      <Row label="From mark">
+        <ChoiceField
+          label="Mark that the poses begin at"
+          searchable
+          value={value}
+          data={value ? all : [{ value: '', label: 'none' }, ...all]}
+          onChange={(chosen) => {
+            const [rider, mark] = chosen.split(' ');
+            if (rider && mark) set('Set mark of poses', { mark: { rider, mark } });
+          }}
+        />
+      </Row>
+      <ChoiceRow
+        label="Before and after"
+        value={poses.around}
+        options={[
+          ['ends', 'first and last'],
+          ['hidden', 'nothing'],
+        ]}
+        onChange={(around) => set('Set what is shown around', { around })}
+      />
+    </>
+  );
+}
