@@ -9,7 +9,7 @@ import { type Earlier, type PoseStage } from './stage.ts';
 import { STAGES } from './stages/index.ts';
 
 /** s. Events nearer to the one before count as one. */
-const SAME_EVENT = 1e-9;
+const SAME_EVENT = 1e-8;
 
 /** s. So long before a time its state is looked at, where the limit from earlier times is asked for and a state may change there. */
 const JUST_BEFORE = 1e-7;
@@ -179,7 +179,9 @@ function eventsOf(stages: readonly PoseStage[], from: number, to: number): numbe
 /** Times in order, those next to each other counted once. */
 function apart(all: readonly number[], to: number): number[] {
   const times = [...new Set(all)].sort((a, b) => a - b);
-  return times.filter((time, i) => i === 0 || time === to || time - (times[i - 1] ?? 0) > SAME_EVENT);
+  return times.filter(
+    (time, i) => i === 0 || time === to || (time - (times[i - 1] ?? 0) > SAME_EVENT && to - time > SAME_EVENT),
+  );
 }
 
 const variesOf = (stages: readonly PoseStage[]): Channel[] =>

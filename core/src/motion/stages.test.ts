@@ -165,7 +165,8 @@ const scenes = fc
         poses: { ...poses, mark: { rider: carrier ?? id, mark: `${carrier ?? id}-m1` } },
         behind: stretchesOf(behind, id, marks.length),
         carrier: carrier === null ? null : { rider: carrier, ...carries },
-        pace: { repeat, delay },
+        // Each by a phase of its own, so that none can live by another's time.
+        pace: { repeat, delay: delay + (carrier === 'a' ? 0.37 : 0) },
       });
     };
     return sceneOf({

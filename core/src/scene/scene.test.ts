@@ -12,6 +12,7 @@ import {
   sceneShape,
   wordingOf,
   writeScene,
+  type Scene,
   type SvgArt,
 } from './index.ts';
 
@@ -202,6 +203,63 @@ describe('versions', () => {
     expect(sledge?.squash).toEqual({ by: 'speed', axis: 'heading', about: null, strength: 0.3, limit: 1.4 });
     expect(read.scene.guides.find(({ id }) => id === 'deck')?.carrier).toBe('ferry');
   });
+  test('the frozen scene of version 4 is read, with what riders and guides may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-4.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { riders, guides, camera } = read.scene;
+    expect(camera).toBe('eye');
+    const [ferry, splash, rope] = ['ferry', 'splash-1', 'rope'].map((id) => riders.find((one) => one.id === id));
+    expect(ferry).toMatchObject({ raise: 25, parallax: 1, inside: null, strung: null, pace: { link: 'ferries' } });
+    expect(ferry?.behind[0]).toMatchObject({ by: 'places', from: { along: 0.25, lap: 0 }, to: { value: 0.5 } });
+    expect(splash?.poses).toMatchObject({ by: 'mark', first: 1, rate: 8, stride: 100, around: 'hidden' });
+    expect(splash).toMatchObject({ parallax: 0.5, inside: { keep: 'outside' } });
+    expect(rope?.strung).toEqual({ from: 'ferry', to: 'splash-1', fromAt: null, toAt: [0, 10], stretch: true });
+    expect(guides.map(({ depth }) => depth?.speed ?? null)).toContain(true);
+  });
+  test.each([
+    ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
+    [
+      'strung to nobody',
+      changed('rope', { strung: { from: 'ferry', to: 'nobody', stretch: true } }),
+      /no rider "nobody"/,
+    ],
+    ['strung and on a guide', changed('rope', { guide: 'canal' }), /strung between two riders has no guide/],
+    [
+      'strung in a circle',
+      changed('ferry', {
+        carrier: null,
+        guide: null,
+        pace: { marks: [] },
+        behind: [],
+        strung: { from: 'rope', to: 'eye' },
+      }),
+      /circle|guide/,
+    ],
+    [
+      'behind itself',
+      changed('splash-1', {
+        behind: [{ by: 'places', rider: 'splash-1', from: { by: 'share', value: 0 }, to: { by: 'share', value: 1 } }],
+      }),
+      /behind itself/,
+    ],
+    [
+      'behind from a mark that is not there',
+      changed('eye', { behind: [{ by: 'marks', rider: 'rope', from: 'x', to: 'y' }] }),
+      /no mark "x"/,
+    ],
+    ['seen inside an open guide', changed('eye', { inside: { guide: 'canal' } }), /closed guide/],
+    [
+      'poses from no mark',
+      changed('eye', { poses: { by: 'mark', mark: { rider: 'ferry', mark: 'zz' } } }),
+      /no mark "zz"/,
+    ],
+  ])('%s is refused', (_, change, words) => {
+    const json = JSON.parse(
+      readFileSync(new URL('./frozen/version-4.paceline.json', import.meta.url), 'utf8'),
+    ) as Scene;
+    const read = sceneFromJson(change(json));
+    expect(read.ok ? '' : read.problems.map(({ message }) => message).join('; ')).toMatch(words);
+  });
   test('every migration is exercised: version 1 becomes what this program writes', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
@@ -285,3 +343,8 @@ describe('the verifier of art', () => {
   });
   test('the box of the tests is verified', () => expect(readArtMarkup(BOX_ART.markup).ok).toBe(true));
 });
+
+/** A scene's JSON with some keys of one rider given anew. */
+function changed(id: string, patch: object): (scene: Scene) => unknown {
+  return (scene) => ({ ...scene, riders: scene.riders.map((one) => (one.id === id ? { ...one, ...patch } : one)) });
+}

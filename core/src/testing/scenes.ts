@@ -356,4 +356,163 @@ export const WRITER_SCENES: Readonly<Record<string, Scene>> = {
       }),
     ],
   }),
+  deep: sceneOf({
+    guides: [
+      {
+        ...LOOPS,
+        depth: {
+          stops: [
+            { at: 0.1, scale: 0.4 },
+            { at: 0.55, scale: 1.3 },
+          ],
+          speed: true,
+        },
+      },
+    ],
+    riders: [
+      riderOn(
+        'far',
+        'loops',
+        [
+          { time: 0, place: at('l1'), ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+          { time: 4, place: at('l1', { lap: 1 }) },
+        ],
+        { raise: 50 },
+      ),
+    ],
+  }),
+  strung: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      riderOn(
+        'one',
+        'loops',
+        [
+          { time: 0, place: at('l1') },
+          { time: 4, place: at('l1', { lap: 1 }) },
+        ],
+        { scale: [0.5, 0.5] },
+      ),
+      riderOn('two', 'loops', [], { guide: null, at: [380, 300] }),
+      riderOn('rod', 'loops', [], { guide: null, strung: { from: 'two', to: 'one', toAt: [60, 40] } }),
+      riderOn('band', 'loops', [], {
+        guide: null,
+        heading: { mode: 'level', offset: 20 },
+        strung: { from: 'one', to: 'two', stretch: true },
+      }),
+    ],
+  }),
+};
+
+/** An art of one plain box, told from others by its colour. */
+export const colouredArt = (id: string, fill: string, width = 60, height = 40): Json => ({
+  ...BOX_ART,
+  ...{ id, name: id, width, height, pivot: [width / 2, height / 2] },
+  markup: boxMarkup(fill, width, height),
+});
+
+const boxMarkup = (fill: string, width: number, height: number): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" overflow="visible"><rect width="${width}" height="${height}" fill="${fill}"/></svg>`;
+
+/** A strip of such boxes. */
+export function colouredStrip(id: string, fills: readonly string[]): Json {
+  const { markup: _markup, ...box } = BOX_ART;
+  const poses = fills.map((fill) => ({ kind: 'svg', markup: boxMarkup(fill, 60, 40) }));
+  return { ...box, id, name: id, kind: 'strip', pivot: [30, 20], poses };
+}
+
+const lap = [
+  { time: 0, place: at('l1') },
+  { time: 4, place: at('l1', { lap: 1 }) },
+];
+
+/** Scenes of which it counts what is in front, which pose is shown and what of it is seen: every picture has a colour of its own. */
+export const LAYERED_SCENES: Readonly<Record<string, Scene>> = {
+  'behind and in front': sceneOf({
+    guides: [LOOPS],
+    art: [
+      colouredArt('flyer-art', '#aa0001'),
+      colouredArt('post-art', '#aa0002', 40, 300),
+      colouredArt('wall-art', '#aa0003', 200, 60),
+      colouredStrip('bird-art', ['#aa0011', '#aa0012', '#aa0013']),
+    ],
+    riders: [
+      riderOn('wall', 'loops', [], { art: 'wall-art', guide: null, at: [540, 380] }),
+      riderOn('post', 'loops', [], { art: 'post-art', guide: null, at: [390, 250] }),
+      riderOn('flyer', 'loops', lap, {
+        art: 'flyer-art',
+        behind: [
+          { by: 'places', rider: 'post', from: at('l1', { along: 0.4 }), to: at('l2', { along: 0.3 }) },
+          { by: 'places', rider: 'wall', from: at('l2', { along: 0.6 }), to: at('l3', { along: 0.5 }) },
+        ],
+      }),
+      riderOn('bird', 'loops', lap, {
+        art: 'bird-art',
+        pace: { delay: 0.35 },
+        poses: { by: 'distance', stride: 170 },
+        behind: [{ by: 'marks', rider: 'flyer', from: 'bird-m1', to: 'bird-m1' }],
+      }),
+    ],
+  }),
+  'inside, outside, at a mark': sceneOf({
+    guides: [LOOPS, SQUARE],
+    art: [
+      colouredArt('flyer-art', '#bb0001'),
+      colouredArt('sheet-art', '#bb0002', 300, 200),
+      colouredStrip('splash-art', ['#bb0011', '#bb0012', '#bb0013']),
+      colouredStrip('lamp-art', ['#bb0021', '#bb0022']),
+    ],
+    riders: [
+      riderOn('sheet', 'loops', [], {
+        art: 'sheet-art',
+        guide: null,
+        at: [300, 280],
+        inside: { guide: 'square', keep: 'outside' },
+      }),
+      riderOn('flyer', 'loops', lap, { art: 'flyer-art', inside: { guide: 'loops' } }),
+      riderOn('splash', 'loops', [], {
+        ...{ art: 'splash-art', guide: null, at: [600, 200] },
+        poses: { by: 'mark', rate: 2, mark: { rider: 'flyer', mark: 'flyer-m1' }, around: 'hidden' },
+      }),
+      riderOn('lamp', 'loops', [], {
+        art: 'lamp-art',
+        guide: null,
+        at: [700, 480],
+        poses: { by: 'time', rate: 3, first: 2 },
+      }),
+    ],
+  }),
+  'a camera that rides': sceneOf({
+    guides: [LOOPS],
+    camera: 'eye',
+    art: [
+      colouredArt('flyer-art', '#cc0001'),
+      colouredArt('hill-art', '#cc0002', 300, 100),
+      colouredArt('sky-art', '#cc0003', 200, 80),
+      colouredArt('eye-art', '#cc0004'),
+    ],
+    riders: [
+      riderOn('sky', 'loops', [], { art: 'sky-art', guide: null, at: [420, 200], parallax: 0 }),
+      riderOn('hill', 'loops', [], { art: 'hill-art', guide: null, at: [400, 330], parallax: 0.5 }),
+      riderOn('flyer', 'loops', lap, { art: 'flyer-art' }),
+      riderOn('eye', 'loops', lap, {
+        art: 'eye-art',
+        heading: { mode: 'level', offset: 10 },
+        pace: { delay: 0.2 },
+        scale: [0.8, 0.8],
+        keys: {
+          scale: [
+            { id: 'e1', time: 0, value: [1, 1], ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+            { id: 'e2', time: 2, value: [0.6, 0.6], ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+            { id: 'e3', time: 4, value: [1, 1] },
+          ],
+          turn: [
+            { id: 'e4', time: 0, value: 0 },
+            { id: 'e5', time: 2, value: -25 },
+            { id: 'e6', time: 4, value: 0 },
+          ],
+        },
+      }),
+    ],
+  }),
 };

@@ -2,9 +2,10 @@ import { emptyFolded, fold, timesOfLocals } from '../../time/index.ts';
 import { SLOT } from '../slots.ts';
 import type { PoseStageMaker } from '../stage.ts';
 
-/** Time to local time, and the direction in which it runs there. A parked rider without keys has no local time. */
-export const foldStage: PoseStageMaker = ({ folding, way, keys }) => {
-  if (!way && keys.all.length === 0) return undefined;
+/** Time to local time, and the direction in which it runs there. A parked rider that nothing changes in it has no local time. */
+export const foldStage: PoseStageMaker = ({ rider, art, folding, way, keys }) => {
+  const isTimed = (art?.kind === 'strip' && rider.poses.by === 'time') || rider.behind.some(({ by }) => by === 'marks');
+  if (!way && !isTimed && keys.all.length === 0) return undefined;
   const folded = emptyFolded();
   return {
     run(cursor) {
