@@ -36,15 +36,17 @@ export async function shownCorners(
       const clipped = svg.querySelector(':scope > g');
       if (!clipped) throw new Error('no riders');
       const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
+      const isPose = (element: Element): boolean => element.localName === 'g' && element.hasAttribute('class');
       // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
       const isWrapper = (element: Element | null | undefined): element is SVGGElement =>
         element?.localName === 'g' &&
-        element.childElementCount === 1 &&
+        (element.childElementCount === 1 || [...element.children].every(isPose)) &&
         element.attributes.length > 0 &&
         [...element.attributes].every(({ name }) => ['class', 'transform', 'opacity'].includes(name));
       const inner = riders.map((group) => {
         let deepest = group;
-        while (isWrapper(deepest.firstElementChild)) deepest = deepest.firstElementChild;
+        while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild))
+          deepest = deepest.firstElementChild;
         return deepest;
       });
       return times.map((time) => {

@@ -139,6 +139,8 @@ export {
   yOfDistance,
 } from './chart/index.ts';
 export {
+  checkClosing,
+  type Closing,
   checkJumps,
   checkSeam,
   type JumpFinding,
@@ -155,6 +157,7 @@ export {
   addRider,
   addTracing,
   attachRider,
+  bringGuide,
   type Beginning,
   beThere,
   closesAt,
@@ -246,6 +249,7 @@ export {
   copiesAlong,
   isLinkedTo,
   setCamera,
+  lengthenLoop,
   stringRider,
   transformGuides,
   transformNodes,

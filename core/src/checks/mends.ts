@@ -1,5 +1,7 @@
-import { keyValueAt, retimeMark, setEase, setKey, setPace } from '../commands/index.ts';
+import { keyValueAt, retimeMark, setEase, setKey, setPace, setRider } from '../commands/index.ts';
+import { prepare } from '../motion/index.ts';
 import {
+  artById,
   countedIds,
   cycleOf,
   distanceOfPlace,
@@ -7,6 +9,7 @@ import {
   KEY_CHANNELS,
   loopLength,
   pathOfGuide,
+  posesOf,
   riderById,
   type KeyChannel,
   type Rider,
@@ -15,7 +18,7 @@ import {
 import { checkSeam } from './seam.ts';
 
 /** What can be done about a seam that shows. */
-export type MendKind = 'whole-laps' | 'keys-meet' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
+export type MendKind = 'whole-laps' | 'keys-meet' | 'whole-strides' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
 
 export interface Mend {
   readonly kind: MendKind;
@@ -89,9 +92,30 @@ const restAtSeam: Maker = (_scene, { id, pace }) => {
         });
 };
 
+/** A stride, or poses a second, that goes into the cycle a whole number of times. */
+const wholeStrides: Maker = (scene, rider) => {
+  const count = posesOf(artById(scene, rider.art));
+  const moving = prepare(scene).rider(rider.id);
+  const { poses } = rider;
+  if (count < 2 || !moving) return undefined;
+  const { delay, cycle } = moving.folding;
+  const set =
+    (patch: Partial<Rider['poses']>) =>
+    (base: Scene): Scene =>
+      setRider(base, { id: rider.id, patch: { poses: { ...poses, ...patch } } });
+  if (poses.by === 'time') {
+    const rounds = Math.max(1, Math.round((cycle * poses.rate) / count));
+    return set({ rate: (rounds * count) / cycle });
+  }
+  const way = Math.abs(moving.footAt(delay + cycle, -1) - moving.footAt(delay, 1));
+  if (poses.by !== 'distance' || !(way > 0)) return undefined;
+  return set({ stride: way / Math.max(1, Math.round(way / poses.stride)) });
+};
+
 const MAKERS: readonly (readonly [MendKind, Maker])[] = [
   ['whole-laps', wholeLaps],
   ['keys-meet', keysMeet],
+  ['whole-strides', wholeStrides],
   ['fit-cycle', fitCycle],
   ['there-and-back', thereAndBack],
   ['rest-at-seam', restAtSeam],

@@ -1,5 +1,5 @@
 import { POSE_SIZE, prepare } from '../motion/index.ts';
-import type { Scene } from '../scene/index.ts';
+import { artById, posesOf, type Rider, type Scene } from '../scene/index.ts';
 import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
 import { isOffCanvas } from './sight.ts';
 
@@ -13,6 +13,8 @@ export interface SeamFinding {
   /** Step of its opacity, and of its size (px that the art's farther side grows or shrinks by, as a share of it). */
   readonly fade: number;
   readonly growth: number;
+  /** Poses that are passed over: of what walks or flaps, one after the other is none. */
+  readonly skipped: number;
   /** px/s along the guide just before the end and just after the start. */
   readonly speedBefore: number;
   readonly speedAfter: number;
@@ -29,7 +31,7 @@ export function checkSeam(scene: Scene): SeamFinding[] {
   const end = motion.poseAt(motion.length, undefined, -1);
   const start = motion.poseAt(0);
   return scene.riders.flatMap((rider, i): SeamFinding[] => {
-    const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0;
+    const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0 || rider.poses.by === 'time';
     if (!moves || !rider.output) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
     const angle = end.of(i, 'angle') - start.of(i, 'angle');
@@ -42,11 +44,21 @@ export function checkSeam(scene: Scene): SeamFinding[] {
     const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
     const at = i * POSE_SIZE;
     const hidden = isOffCanvas(scene, rider, end.data, at) && isOffCanvas(scene, rider, start.data, at);
-    const closes = hidden || (gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);
+    const skipped = skippedPoses(scene, rider, end.of(i, 'pose'), start.of(i, 'pose'));
+    const closes =
+      hidden || (skipped === 0 && gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
     const jolt = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
     const smooth =
       hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
-    return [{ rider: rider.id, gap, turn, fade, growth, speedBefore, speedAfter, hidden, closes, smooth }];
+    return [{ rider: rider.id, gap, turn, fade, growth, skipped, speedBefore, speedAfter, hidden, closes, smooth }];
   });
+}
+
+/** Poses between two that follow each other at the seam, by the shorter way round; none where they are played from a mark on: there they begin anew. */
+function skippedPoses(scene: Scene, { art: id, poses }: Rider, end: number, start: number): number {
+  const count = posesOf(artById(scene, id));
+  if (count < 2 || (poses.by !== 'distance' && poses.by !== 'time')) return 0;
+  const step = (((start - end) % count) + count) % count;
+  return Math.max(0, Math.min(step, count - step) - 1);
 }

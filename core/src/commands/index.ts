@@ -43,9 +43,10 @@ export {
   setRider,
   type FlipWay,
 } from './rider/riders.ts';
-export { attachRider, detachRiders, setSeating, type Beginning, type Seating } from './rider/seating.ts';
+export { attachRider, bringGuide, detachRiders, setSeating, type Beginning, type Seating } from './rider/seating.ts';
 export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
+export { lengthenLoop } from './scene/lengthen.ts';
 export { renameScene, setClock } from './scene/scene.ts';
 export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';

@@ -120,6 +120,15 @@ export class RiderMotion implements Posed {
     return cursor.row[SLOT.lift] ?? 0;
   }
 
+  /** How large it is at a distance along its guide, by that one's depth: a factor. */
+  depthAt(distance: number): number {
+    const { depth } = this.#prepared;
+    if (!depth) return 1;
+    const work = Float64Array.of(distance, 1);
+    depth.factorAt(work, 0, 1);
+    return work[1] ?? 1;
+  }
+
   timeOfMark(id: string): number | undefined {
     return this.#prepared.rider.pace.marks.find((mark) => mark.id === id)?.time;
   }

@@ -13,7 +13,7 @@ import {
 } from '../../scene/index.ts';
 import { foldTime } from '../../time/index.ts';
 import { command, guideOf, missingGuide, missingRider, refusal, replaceRider, riderOf } from '../command.ts';
-import { parkRiders } from '../guide/guides.ts';
+import { moveGuides, parkRiders } from '../guide/guides.ts';
 import { mapPlaces } from '../places/place-map.ts';
 import { asShare } from '../places/places.ts';
 import { circleIn, withCarriers } from './carriers.ts';
@@ -81,7 +81,7 @@ export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scen
   if (!foot || !motion?.line) return scene;
   // With its keys, and the radius of what rolls on the ground, it is elsewhere than lift and lead alone say.
   const now = motion.distanceAt(time) + motion.leadAt(time) - rider.lead;
-  const raised = motion.liftAt(time) - rider.lift;
+  const raised = motion.liftAt(time) / motion.depthAt(motion.footAt(time)) - rider.lift;
   const [low, high] = motion.line.range();
   const lead = path.isClosed
     ? foot.distance - now + Math.round((now - foot.distance) / path.length) * path.length
@@ -89,8 +89,28 @@ export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scen
   const frame = path.frameAtDistance(now + lead);
   const lift = (x - frame.x) * frame.normalX + (y - frame.y) * frame.normalY;
   const round = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
-  return replaceRider(scene, { ...rider, lift: round(lift - raised), lead: round(lead) });
+  return replaceRider(scene, { ...rider, lift: round(lift / motion.depthAt(now + lead) - raised), lead: round(lead) });
 }
+
+/** Moves a guide to a rider that is beside it: at a time, s, the rider is where it was, and sits on it. Whatever else rides the guide goes with it. */
+export const bringGuide = command<{ rider: string; time: number }>(
+  (scene, { rider: id }) => {
+    const missing = missingRider(scene, id);
+    if (missing) return missing;
+    const { guide, carrier } = riderOf(scene, id);
+    if (guide === null) return refusal('parked');
+    if (carrier) return refusal('carried-with-guide');
+    return moveGuides.can(scene, { ids: [guide], dx: 0, dy: 0 });
+  },
+  (scene, { rider: id, time }) => {
+    const rider = riderOf(scene, id);
+    const guide = guideOf(scene, rider.guide);
+    const seated = replaceRider(scene, { ...rider, lift: 0, lead: 0 });
+    const [x, y] = pivotAt(scene, id, time);
+    const [atX, atY] = pivotAt(seated, id, time);
+    return moveGuides(seated, { ids: [guide.id], dx: x - atX, dy: y - atY });
+  },
+);
 
 function pivotAt(scene: Scene, id: string, time: number): Vec {
   const pose = prepare(scene).rider(id)?.poseAt(time);

@@ -5,11 +5,13 @@ import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { useChecks } from '../../scene/use-checks.ts';
 import { Card } from './Card.tsx';
+import { ClosingRow } from './checks/ClosingRow.tsx';
 
 /** What a mend does, on its button and in undo. */
 const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
   'whole-laps': ['end on a whole lap', 'Close the lap'],
   'keys-meet': ['let its keys meet', 'Let keys meet'],
+  'whole-strides': ['whole strides', 'Close the strides'],
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
   'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
@@ -46,6 +48,7 @@ export function ChecksCard() {
           The seam of the loop, and leaps within it, are found here for every rider on a guide.
         </p>
       )}
+      <ClosingRow scene={scene} />
       {jumps.slice(0, MOST_ROWS).map((finding) => (
         <JumpRow key={finding.rider} scene={scene} finding={finding} />
       ))}
@@ -125,16 +128,17 @@ function MendButtons({ scene, rider }: { scene: Scene; rider: string }) {
 }
 
 /** What jumps at a seam that does not close: its place, else its turn, its opacity or its size. */
-function stepWords({ gap, turn, fade, growth }: Pick<SeamFinding, 'gap' | 'turn' | 'fade' | 'growth'>): string {
+function stepWords({ gap, turn, fade, growth, skipped }: SeamFinding): string {
   if (gap > 0.5) return `jumps ${gap.toFixed(1)} px`;
   if (turn > Math.PI / 180) return `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`;
+  if (skipped > 0 && fade <= 0.01 && growth <= 0.01) return `passes over ${skipped} pose${skipped > 1 ? 's' : ''}`;
   return fade >= growth ? `blinks by ${Math.round(fade * 100)}%` : `changes size by ${Math.round(growth * 100)}%`;
 }
 
 function Wording({ finding }: { finding: SeamFinding }) {
-  const { gap, turn, fade, growth, speedBefore, speedAfter, hidden, closes, smooth } = finding;
+  const { gap, speedBefore, speedAfter, hidden, closes, smooth } = finding;
   if (hidden) return <span className="good">✓ out of sight</span>;
-  if (!closes) return <span className="bad">! {stepWords({ gap, turn, fade, growth })}</span>;
+  if (!closes) return <span className="bad">! {stepWords(finding)}</span>;
   if (!smooth)
     return (
       <span className="bad">

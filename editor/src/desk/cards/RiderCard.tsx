@@ -1,6 +1,6 @@
 import { IconFlipHorizontal, IconFlipVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
 import { useState } from 'react';
-import { artById, guideById, riderById, setArt, setRider, type Art, type Rider } from '@pace-line/core';
+import { artById, bringGuide, guideById, riderById, setArt, setRider, type Art, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
@@ -16,7 +16,7 @@ import { RollRows } from './rider/RollRows.tsx';
 import { StringRows } from './rider/StringRows.tsx';
 import { SquashRows } from './rider/SquashRows.tsx';
 import { NumberRow } from './rows.tsx';
-import { change } from '../actions/change.ts';
+import { change, perform } from '../actions/change.ts';
 import { park } from '../actions/riding.ts';
 import { flipSelection } from '../actions/transforming.ts';
 import { askToRide, seat } from '../actions/seating.ts';
@@ -140,6 +140,16 @@ function RidesRow({ rider }: { rider: Rider }) {
           onClick={() => seat(desk, rider.id)}
         >
           seat
+        </button>
+      )}
+      {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && !rider.carrier && (
+        <button
+          type="button"
+          className="small-button"
+          title="Moves the guide here: the rider stays, and sits on it"
+          onClick={() => perform(desk, 'Bring the guide', bringGuide, { rider: rider.id, time: desk.playback.time })}
+        >
+          bring guide
         </button>
       )}
     </Row>

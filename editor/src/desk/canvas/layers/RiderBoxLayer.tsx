@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import type { Motion, Poses, Scene } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { riderBoxOf } from '../../../tools/index.ts';
@@ -13,8 +14,10 @@ export function RiderBoxLayer() {
   const handles = useRef<(SVGGElement | null)[]>([]);
   const group = useRef<SVGGElement>(null);
   const has = useDocumentState(({ selection }) => selection.riders.length === 1);
-  useFrame(({ scene, poses }) => {
+  const tether = useRef<SVGPathElement>(null);
+  useFrame(({ scene, motion, poses, time }) => {
     if (!group.current) return;
+    tether.current?.setAttribute('d', tetherOf(scene, motion, poses, time, doc.state.selection.riders[0] ?? ''));
     const { zoom } = useDeskView.getState().view;
     const box = riderBoxOf(scene, doc.state.selection, poses, zoom);
     group.current.style.display = box ? '' : 'none';
@@ -34,6 +37,7 @@ export function RiderBoxLayer() {
   };
   return (
     <g ref={group} className="selection-box" aria-hidden>
+      <path ref={tether} className="tether" />
       <path ref={casing} className="box-casing" />
       <path ref={outline} className="box-outline" />
       {BRACKETS.map(([sx, sy], i) => (
@@ -46,4 +50,17 @@ export function RiderBoxLayer() {
       </g>
     </g>
   );
+}
+
+/** px from its foot below which a rider counts as sitting on its guide. */
+const SITS = 0.5;
+
+/** A line from a rider that is beside its guide to where it belongs on it. */
+function tetherOf(scene: Scene, motion: Motion, poses: Poses, time: number, id: string): string {
+  const moving = motion.rider(id);
+  const row = motion.indexOf(id);
+  if (!moving?.path || scene.riders[row]?.carrier) return '';
+  const { x, y } = moving.path.frameAtDistance(moving.footAt(time));
+  const [px, py] = [poses.of(row, 'x'), poses.of(row, 'y')];
+  return Math.hypot(px - x, py - y) < SITS ? '' : `M${px} ${py}L${x} ${y}`;
 }
