@@ -282,3 +282,182 @@ test('pivot and facing by handles: the drawing stays where it is, one press seat
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /^Pivot of/ })).toHaveCount(0);
 });
+
+const ROD = svg('Rod', 120, 12, '<rect width="120" height="12" rx="6" fill="#1F2933"/>');
+const KNEE = svg('Knee', 30, 30, '<circle cx="15" cy="15" r="14" fill="#7A3E7E"/>');
+const POST = svg('Post', 40, 260, '<rect width="40" height="260" fill="#55752A"/>');
+
+/** Draws a ring about (700, 400). */
+async function drawRing(page: Page): Promise<void> {
+  await page.keyboard.press('6');
+  await dragOn(page, [
+    [640, 400],
+    [760, 400],
+  ]);
+  await page.keyboard.press('1');
+}
+
+test('a pedal crank: two pedals half a lap apart, a rod strung from each to a knee', async ({ page }) => {
+  await newScene(page);
+  await drawRing(page);
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await fill(page, 'Rider name', 'Pedal');
+  await choose(page, 'Guide that it rides', (await savedScene(page)).guides[0]!.name);
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await open(page, 'rider');
+  await fill(page, 'How many along the guide', '2');
+  await page.getByRole('group', { name: '… linked' }).getByRole('button', { name: 'yes' }).click();
+  await page.getByRole('button', { name: 'set copies' }).click();
+  await page.keyboard.press('Escape');
+  for (const [i, x] of [500, 800].entries()) {
+    await park(page, `Knee ${i + 1}`, KNEE);
+    await open(page, 'rider');
+    await fill(page, 'Stands at x', String(x));
+    await fill(page, 'Stands at y', '120');
+    await page.keyboard.press('Escape');
+    await park(page, `Rod ${i + 1}`, ROD);
+    await open(page, 'rider');
+    await fill(page, 'Pivot x', '0');
+    await choose(page, 'Strung from', i === 0 ? 'Pedal' : 'Pedal 2');
+    await choose(page, 'Strung to', `Knee ${i + 1}`);
+    await page.getByRole('group', { name: 'Stretched' }).getByRole('button', { name: 'yes' }).click();
+    await page.keyboard.press('Escape');
+  }
+  const scene = await savedScene(page);
+  const pedals = scene.riders.filter(({ name }) => name.startsWith('Pedal'));
+  expect(new Set(pedals.map(({ pace }) => pace.link)).size).toBe(1);
+  const motion = prepare(scene);
+  const place = (name: string, time: number): [number, number] => {
+    const pose = motion.poseAt(time);
+    const i = scene.riders.findIndex((one) => one.name === name);
+    return [pose.of(i, 'x'), pose.of(i, 'y')];
+  };
+  for (const time of [0.2, 1.1, 2.9]) {
+    const [[ax, ay], [bx, by]] = [place('Pedal', time), place('Pedal 2', time)];
+    // Half a lap apart on a ring about (700, 400).
+    expect([(ax + bx) / 2, (ay + by) / 2]).toEqual([expect.closeTo(700, 0), expect.closeTo(400, 0)]);
+    for (const [rod, pedal, knee] of [
+      ['Rod 1', 'Pedal', 'Knee 1'],
+      ['Rod 2', 'Pedal 2', 'Knee 2'],
+    ] as const) {
+      const i = scene.riders.findIndex(({ name }) => name === rod);
+      const pose = motion.poseAt(time);
+      const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f') => pose.of(i, key);
+      const tip = [m('a') * 120 + m('c') * 6 + m('e'), m('b') * 120 + m('d') * 6 + m('f')];
+      expect([m('c') * 6 + m('e'), m('d') * 6 + m('f')]).toEqual(place(pedal, time).map((v) => expect.closeTo(v, 3)));
+      expect(tip).toEqual(place(knee, time).map((v) => expect.closeTo(v, 3)));
+    }
+  }
+  await playsAsMeant(page, scene);
+});
+
+test('up to a post, behind it, and out in front', async ({ page }) => {
+  await newScene(page);
+  await drawRing(page);
+  await park(page, 'Post', POST);
+  await open(page, 'rider');
+  await fill(page, 'Stands at x', '640');
+  await fill(page, 'Stands at y', '300');
+  await page.keyboard.press('Escape');
+  await park(page, 'Drum', DRUM);
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', (await savedScene(page)).guides[0]!.name);
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await open(page, 'rider');
+  await choose(page, 'Goes behind', 'Post');
+  await page.getByRole('button', { name: 'begins here' }).click();
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 60; i++) await page.keyboard.press('.');
+  await open(page, 'rider');
+  await page.getByRole('button', { name: 'ends here' }).click();
+  const scene = await savedScene(page);
+  const drum = scene.riders.findIndex(({ name }) => name === 'Drum');
+  const motion = prepare(scene);
+  expect([0.5, 1.5, 2.5, 3.5].map((time) => motion.poseAt(time).of(drum, 'under'))).toEqual([1, 1, 0, 0]);
+  // On the canvas as well: the stage's order of the two.
+  const order = (): Promise<string> =>
+    page.evaluate(() => {
+      const root = document.querySelector('.stage')?.shadowRoot;
+      const all = [...(root?.querySelectorAll('.riders > g > g') ?? [])];
+      return all.map((one) => (one.querySelector('circle') ? 'drum' : 'post')).join(' ');
+    });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Home');
+  await expect.poll(order).toBe('drum post');
+  for (let i = 0; i < 75; i++) await page.keyboard.press('.');
+  await expect.poll(order).toBe('post drum');
+});
+
+test('an element that is carried, with a small loop of its own inside', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await park(page, 'Arm', ARM);
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await park(page, 'Knee', KNEE);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await choose(page, 'Carried by', 'Arm');
+  await fill(page, 'Stands at x', '20');
+  await fill(page, 'Stands at y', '0');
+  await open(page, 'rider');
+  await fill(page, 'Opacity key', '20');
+  await open(page, 'pace');
+  await fill(page, 'Own cycle', '1.5');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 20; i++) await page.keyboard.press('.');
+  await open(page, 'rider');
+  await fill(page, 'Opacity key', '100');
+  const scene = await savedScene(page);
+  const knee = scene.riders.find(({ name }) => name === 'Knee')!;
+  expect(knee.pace.cycle).toBe(1.5);
+  expect(knee.keys.opacity).toHaveLength(2);
+  // Four seconds hold its 1.5 s two and two thirds times: told, and mended by a press.
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('after 3 loops, 12.00 s')).toBeVisible();
+  await page.getByRole('button', { name: /^fit Knee/ }).click();
+  await expect(page.getByText('Everything closes')).toHaveCount(0);
+  const fitted = await savedScene(page);
+  expect(fitted.riders.find(({ name }) => name === 'Knee')?.pace.cycle).toBeCloseTo(4 / 3, 9);
+  await playsAsMeant(page, fitted);
+});
+
+test('a camera that follows a rider', async ({ page }) => {
+  await newScene(page);
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await park(page, 'Arm', ARM);
+  await open(page, 'rider');
+  await fill(page, 'Rider name', 'Eye');
+  await choose(page, 'Carried by', 'Drum');
+  await fill(page, 'Stands at x', '30');
+  await fill(page, 'Stands at y', '30');
+  await fill(page, 'Scale across', '50');
+  await page.getByRole('group', { name: 'Is the camera' }).getByRole('button', { name: 'yes' }).click();
+  const scene = await savedScene(page);
+  const eye = scene.riders.find(({ name }) => name === 'Eye')!;
+  expect(scene.camera).toBe(eye.id);
+  await expect(page.locator('.camera-frame path')).toHaveAttribute('d', /^M.+L.+Z/);
+  // What is sent keeps the drum in the middle, twice as large.
+  const { text } = await write(scene, 'animated-svg');
+  await page.setContent(`<!doctype html><body style="margin:0">${text}</body>`);
+  const middles = await page.evaluate(() => {
+    const animations = document.getAnimations();
+    animations.forEach((animation) => animation.pause());
+    return [100, 1100, 2300, 3700].map((time) => {
+      animations.forEach((animation) => (animation.currentTime = time));
+      const box = document.querySelector('circle')!.getBoundingClientRect();
+      return [box.x + box.width / 2, box.y + box.height / 2, box.width];
+    });
+  });
+  for (const [x, y, width] of middles)
+    expect([x, y, width]).toEqual([expect.closeTo(640, 0), expect.closeTo(360, 0), expect.closeTo(120, 0)]);
+});

@@ -56,8 +56,7 @@ export function checkClosing(scene: Scene): Closing | undefined {
   };
 }
 
-const isWhole = (times: number): boolean =>
-  Math.round(times) >= 1 && Math.abs(times - Math.round(times)) <= WHOLE * times;
+const isWhole = (times: number): boolean => Math.round(times) >= 1 && Math.abs(times - Math.round(times)) <= WHOLE;
 
 /** s after which a rider repeats itself; infinite where it goes once. */
 function roundOfRider(rider: Rider, { clock }: Scene): number {

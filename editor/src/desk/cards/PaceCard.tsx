@@ -1,4 +1,4 @@
-import { cycleOf, guideById, loopLength, riderById, type Guide, type Rider } from '@pace-line/core';
+import { cycleOf, guideById, KEY_CHANNELS, loopLength, riderById, type Guide, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { seconds } from '../labels.ts';
 import { Card, Row } from './Card.tsx';
@@ -23,16 +23,17 @@ export function PaceCard() {
   return (
     <Card name="pace" number={4} title="Pace" summary={summary}>
       {rider && selection.keys.length > 0 && <ChosenKeys rider={rider} chosen={selection.keys} />}
-      {rider && guide ? <PaceRows rider={rider} guide={guide} chosen={selection.marks} /> : <ClockRows />}
-      {rider && guide && (
-        <>
-          <hr className="card-rule" />
-          <ClockRows />
-        </>
-      )}
+      {rider && guide && <PaceRows rider={rider} guide={guide} chosen={selection.marks} />}
+      {rider && !guide && hasOwnTime(rider) && <CycleRows rider={rider} />}
+      {rider && (guide || hasOwnTime(rider)) && <hr className="card-rule" />}
+      <ClockRows />
     </Card>
   );
 }
+
+/** Whether a rider without a guide changes in its own time all the same. */
+const hasOwnTime = ({ keys, poses }: Rider): boolean =>
+  poses.by === 'time' || KEY_CHANNELS.some((channel) => keys[channel].length > 0);
 
 interface PaceRowsProps {
   readonly rider: Rider;

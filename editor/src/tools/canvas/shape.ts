@@ -21,11 +21,19 @@ export const SHAPE_NAMES: Readonly<Record<ShapeKind, string>> = {
 
 type Place = Pick<Pointer, 'x' | 'y'>;
 
+/** Share of a box's longer side below which the shorter one was not meant: a hand that went straight. */
+const NO_SIDE = 0.02;
+
+/** The sides of a dragged box; one without breadth is as broad as it is long. */
+function sidesOf(width: number, height: number): readonly [number, number] {
+  const longer = Math.max(width, height);
+  return Math.min(width, height) < NO_SIDE * longer ? [longer, longer] : [width, height];
+}
+
 /** A shape that fills the box between two corners; lines, waves and loops run from one point to the other. */
 export function shapeBetween(kind: ShapeKind, a: Place, b: Place): GuideShape {
   const stance = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, turn: 0, reversed: false, start: 0 };
-  const width = Math.abs(b.x - a.x);
-  const height = Math.abs(b.y - a.y);
+  const [width, height] = sidesOf(Math.abs(b.x - a.x), Math.abs(b.y - a.y));
   const way = Math.hypot(b.x - a.x, b.y - a.y);
   const turn = Math.round(((Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI) * 100) / 100;
   const radius = Math.min(width, height) / 2;
