@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { prepare, type ImageArt } from '@pace-line/core';
-import { dropFile, newScene, savedScene } from './desk.ts';
+import { canvasAt, dropFile, newScene, savedScene } from './desk.ts';
 import { worstGap } from './motion.ts';
 import { write } from './writing.ts';
 
@@ -105,4 +105,75 @@ test('a heavy drawing can be taken as a picture of itself', async ({ page }) => 
   await page.getByRole('button', { name: 'Take it as a picture' }).click();
   await expect(page.getByRole('button', { name: 'Park Dots on the canvas' })).toBeVisible();
   expect((await savedScene(page)).art[0]).toMatchObject({ kind: 'image', type: 'image/png', width: 100, height: 60 });
+});
+
+test('a sheet cut into poses walks along its guide, in what is sent too', async ({ page }) => {
+  await newScene(page);
+  const url = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    Object.assign(canvas, { width: 160, height: 60 });
+    const context = canvas.getContext('2d')!;
+    for (const [i, fill] of ['#aa0001', '#aa0002', '#aa0003', '#aa0004'].entries()) {
+      context.fillStyle = fill;
+      context.fillRect(40 * i, 0, 40, 60);
+    }
+    return canvas.toDataURL('image/png');
+  });
+  await page.getByRole('button', { name: 'Art', exact: true }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: /Bring in poses/ }).click(),
+  ]);
+  const buffer = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
+  await chooser.setFiles({ name: 'walker 01.png', mimeType: 'image/png', buffer });
+  await expect(page.getByRole('dialog')).toContainText('160 × 60 px');
+  await page.getByRole('textbox', { name: 'Columns' }).fill('4');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Cut it' }).click();
+  await expect(page.getByText('Walker · 4 poses')).toBeVisible();
+  await page.getByRole('button', { name: 'Park Walker on the canvas' }).click();
+  await page.getByRole('button', { name: 'Close Art' }).click();
+  await page.keyboard.press('2');
+  for (const at of [
+    [200, 500],
+    [1000, 500],
+  ] as const)
+    await page.mouse.click(...(await canvasAt(page, ...at)));
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('1');
+  await page.mouse.click(...(await canvasAt(page, 640, 350)));
+  await page.locator('[data-card=rider] .card-head').click();
+  await page.getByRole('combobox', { name: 'Guide that it rides' }).click();
+  await page.getByRole('option', { name: 'Guide', exact: true }).click();
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await page.locator('[data-card=rider] .card-head').click();
+  await page.getByRole('group', { name: 'Poses' }).getByRole('button', { name: 'along' }).click();
+  await page.getByRole('textbox', { name: 'Stride' }).fill('90');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^\d with \d+\.\d\d px$/ }).click();
+  const scene = await savedScene(page);
+  const [walker] = scene.riders;
+  expect(scene.art[0]).toMatchObject({ kind: 'strip', width: 40, height: 60, pivot: [20, 60] });
+  expect(Object.keys(scene.assets)).toHaveLength(4);
+  const motion = prepare(scene);
+  const way = motion.riders[0]!.distanceAt(4, -1) - motion.riders[0]!.distanceAt(0);
+  const strides = way / walker!.poses.stride;
+  expect(strides).toBeCloseTo(Math.round(strides), 6);
+  expect(Math.round(strides)).toBe(Math.round(way / 90));
+  const seen = Array.from({ length: 40 }, (_, i) => motion.poseAt(i / 10 + 0.013).of(0, 'pose'));
+  expect(new Set(seen)).toEqual(new Set([1, 2, 3, 4]));
+  const { text } = await write(scene, 'animated-svg');
+  await page.setContent(`<!doctype html><body style="margin:0">${text}</body>`);
+  const shown = await page.evaluate(async () => {
+    const animations = document.getAnimations();
+    animations.forEach((animation) => animation.pause());
+    const groups = [...document.querySelectorAll<SVGGElement>('g:has(> image)')];
+    return Array.from({ length: 40 }, (_, i) => {
+      animations.forEach((animation) => (animation.currentTime = (i / 10 + 0.013) * 1000));
+      return groups.findIndex((group) => getComputedStyle(group).opacity === '1');
+    });
+  });
+  // Groups stand in the order in which their poses are first shown.
+  const order = [...new Set(seen)];
+  expect(shown.map((index) => order[index])).toEqual(seen);
 });

@@ -1,6 +1,8 @@
 import { POSE_SIZE, prepare } from '../motion/index.ts';
 import { artById, posesOf, type Rider, type Scene } from '../scene/index.ts';
+
 import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
+import { withoutFollowers } from './followers.ts';
 import { isOffCanvas } from './sight.ts';
 
 /** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
@@ -30,7 +32,7 @@ export function checkSeam(scene: Scene): SeamFinding[] {
   const motion = prepare(scene);
   const end = motion.poseAt(motion.length, undefined, -1);
   const start = motion.poseAt(0);
-  return scene.riders.flatMap((rider, i): SeamFinding[] => {
+  const found = scene.riders.flatMap((rider, i): SeamFinding[] => {
     const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0 || rider.poses.by === 'time';
     if (!moves || !rider.output) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
@@ -53,6 +55,7 @@ export function checkSeam(scene: Scene): SeamFinding[] {
       hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
     return [{ rider: rider.id, gap, turn, fade, growth, skipped, speedBefore, speedAfter, hidden, closes, smooth }];
   });
+  return withoutFollowers(scene, found, ({ closes, smooth }) => (closes ? (smooth ? 0 : 1) : 2));
 }
 
 /** Poses between two that follow each other at the seam, by the shorter way round; none where they are played from a mark on: there they begin anew. */

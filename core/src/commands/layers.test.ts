@@ -298,3 +298,23 @@ test('strides that do not close are seen, and mended', () => {
   expect(checkSeam(mended)[0]).toMatchObject({ closes: true, skipped: 0 });
   expect(rider(mended, 'r').poses.stride).toBeCloseTo(length / 8, 6);
 });
+
+test('who is carried is not blamed for a carrier whose seam shows', () => {
+  const jumps = riderOn('jumps', 'line', [
+    { time: 0, place: { by: 'node', node: 'a' } },
+    { time: 4, place: { by: 'node', node: 'c' } },
+  ]);
+  const lamp = riderOn('lamp', 'line', [], { guide: null, carrier: { rider: 'jumps' } });
+  const rod = riderOn('rod', 'line', [], { guide: null, strung: { from: 'lamp', to: 'post', stretch: true } });
+  const found = checkSeam(withRiders(jumps, lamp, post, rod));
+  expect(found.filter(({ closes }) => !closes).map((one) => one.rider)).toEqual(['jumps']);
+  // What is wrong with itself is told all the same.
+  const turns = {
+    turn: [
+      { id: 't1', time: 0, value: 0 },
+      { id: 't2', time: 4, value: 50 },
+    ],
+  };
+  const both = checkSeam(withRiders(flyer, { ...lamp, carrier: { rider: 'flyer' }, keys: turns }));
+  expect(both.filter(({ closes }) => !closes).map((one) => one.rider)).toEqual(['lamp']);
+});

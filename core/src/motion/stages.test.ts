@@ -182,7 +182,8 @@ const scenes = fc
         make('c', third, 'b'),
         riderOn('d', 'loops', [], {
           guide: null,
-          heading: { mode: 'level', offset: delay * 20 },
+          heading: { mode: 'level', offset: delay * 20, left: isClosed ? 'mirror' : 'over' },
+          stand: 150,
           scale: third.scale,
           squash: third.squash?.by === 'keys' ? { ...third.squash } : null,
           keys: { squash: [{ id: 'd-squash', time: 0, value: [1.3, 20] }] },

@@ -39,15 +39,16 @@ export function referencePose(scene: Scene, rider: Rider, time: number): Referen
   if (hung) {
     const facing = ((art?.facing ?? 0) * Math.PI) / 180;
     const fine = ((rider.heading.offset + (own.keyed('turn', time)?.[0] ?? 0)) * Math.PI) / 180;
+    const upright = isMirrored ? -scaleY : scaleY;
     const nose = reachOfNose(art?.pivot ?? [0, 0], [art?.width ?? 1, art?.height ?? 1], facing);
-    const reach = Math.hypot(nose[0] * scaleX, nose[1] * scaleY);
+    const reach = Math.hypot(nose[0] * scaleX, nose[1] * upright);
     const long = rider.strung?.stretch === true && reach > 1e-9 ? hung.length / reach : 1;
     matrix = product(
       moved(...hung.from),
       turned(hung.angle),
       [long, 0, 0, 1, 0, 0],
       turned(fine - facing),
-      [scaleX, 0, 0, scaleY, 0, 0],
+      [scaleX, 0, 0, upright, 0, 0],
       moved(-pivotX, -pivotY),
     );
   }

@@ -332,6 +332,48 @@ export const RECIPES: readonly Recipe[] = [
     ],
   },
   {
+    title: 'Let it walk, flap or splash',
+    picture: [
+      {
+        d: 'M14 88C70 70 120 100 226 84',
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [1.6, 0.45],
+          [2.2, 0.45],
+          [3.4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'In the Art drawer, bring in poses: a file for each, or one sheet that is cut by columns and rows.',
+      'On card 2, poses along: they go with the way, so that feet stay where they were set down, however it hastens or waits. The card offers the nearest stride that closes.',
+      'Poses in time flap on a clock of their own; at a mark they are played once, of this rider or of another: a splash where it lands.',
+      'Raised by 50 % of its height, what has its pivot in the middle stands on its feet, at any scale.',
+    ],
+  },
+  {
+    title: 'Go behind, be far away, follow by camera',
+    picture: [
+      {
+        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
+        art: 'lamp',
+        level: true,
+        marks: [
+          [0, 0],
+          [4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Bring the playhead to where it should vanish, and on card 2 choose what it goes behind. Bring it on, and press “ends here”. With two marks selected it is behind from one to the other.',
+      'On card 1, opened, give the guide depth: riders are smaller where it is far away, and slower, if you wish.',
+      'Seen: inside or outside of a closed guide, as through a window.',
+      'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; V shows what it sees. Riders with a parallax below 100 % are farther away.',
+    ],
+  },
+  {
     title: 'Send it',
     picture: [
       {

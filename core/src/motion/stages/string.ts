@@ -60,7 +60,8 @@ export const stringStage: PoseStageMaker = ({ rider, art, keys, loop }, graph) =
       addKeyed(row, SLOT.angle, keys.turn, SLOT.local, side === cursor.direction ? 1 : -1);
       const inner = row[SLOT.angle] ?? 0;
       const wide = row[SLOT.scaleX] ?? 1;
-      const high = row[SLOT.scaleY] ?? 1;
+      // What is strung is never mirrored.
+      const high = (row[SLOT.scaleY] ?? 1) * (1 - 2 * (row[SLOT.mirrored] ?? 0));
       const reach = Math.sqrt((nose[0] * wide) ** 2 + (nose[1] * high) ** 2);
       const long = stretch === 1 && reach > NO_DIRECTION ? (row[SLOT.lead] ?? 0) / reach : 1;
       const [cos, sin] = [Math.cos(toward), Math.sin(toward)];
