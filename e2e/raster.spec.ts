@@ -164,7 +164,7 @@ test('a sheet cut into poses walks along its guide, in what is sent too', async 
   expect(new Set(seen)).toEqual(new Set([1, 2, 3, 4]));
   const { text } = await write(scene, 'animated-svg');
   await page.setContent(`<!doctype html><body style="margin:0">${text}</body>`);
-  const shown = await page.evaluate(async () => {
+  const shown = await page.evaluate(() => {
     const animations = document.getAnimations();
     animations.forEach((animation) => animation.pause());
     const groups = [...document.querySelectorAll<SVGGElement>('g:has(> image)')];

@@ -247,6 +247,7 @@ export {
   straightenSpans,
   takeMovement,
   copiesAlong,
+  type Spread,
   isLinkedTo,
   setCamera,
   lengthenLoop,

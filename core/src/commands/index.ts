@@ -23,7 +23,7 @@ export { setHeading } from './rider/heading.ts';
 export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movement.ts';
 export { isLinkedTo } from './rider/linked.ts';
 export { stringRider } from './rider/stringing.ts';
-export { copiesAlong } from './rider/copies.ts';
+export { copiesAlong, type Spread } from './rider/copies.ts';
 export {
   deleteKeys,
   keyValueAt,

@@ -29,7 +29,7 @@ const isSound = (scene: Scene): void => expect(problemsWhenRead(scene)).toEqual(
 const rider = (scene: Scene, id: string): Rider => riderById(scene, id)!;
 
 describe('linked riders', () => {
-  const linked = c.copiesAlong(withRiders(flyer), { rider: 'flyer', count: 8, every: null, linked: true });
+  const linked = c.copiesAlong(withRiders(flyer), { rider: 'flyer', count: 8, spread: { by: 'time' }, linked: true });
   test('share their marks: what is done to one is done to all, phases stay', () => {
     expect(linked.riders).toHaveLength(8);
     const third = linked.riders[2]!;
@@ -317,4 +317,42 @@ test('who is carried is not blamed for a carrier whose seam shows', () => {
   };
   const both = checkSeam(withRiders(flyer, { ...lamp, carrier: { rider: 'flyer' }, keys: turns }));
   expect(both.filter(({ closes }) => !closes).map((one) => one.rider)).toEqual(['lamp']);
+});
+
+describe('many along one guide', () => {
+  const steady = riderOn('r', 'square', [
+    { time: 0, place: { by: 'node', node: 'q1' }, ease: { kind: 'family', family: 'cubic', mode: 'in-out' } },
+    { time: 4, place: { by: 'node', node: 'q1', lap: 1 } },
+  ]);
+  const feet = (scene: Scene, time: number): number[] => prepare(scene).riders.map((one) => one.footAt(time));
+  test('as far from each other everywhere, however they hasten', () => {
+    const scene = c.copiesAlong(withRiders(steady), { rider: 'r', count: 5, spread: { by: 'distance' } });
+    isSound(scene);
+    for (const time of [0.3, 1.9, 3.3]) {
+      const all = feet(scene, time);
+      all.slice(1).forEach((foot, i) => expect(foot - all[i]!).toBeCloseTo(80, 9));
+    }
+    expect(
+      c.copiesAlong.can(withRiders(riderOn('r', 'line', [])), { rider: 'r', count: 3, spread: { by: 'distance' } })
+        ?.code,
+    ).toBe('needs-closed');
+  });
+  test('in a train, and each later than the one before', () => {
+    const train = c.copiesAlong(withRiders(steady), { rider: 'r', count: 4, spread: { by: 'train', gap: 30 } });
+    expect(feet(train, 2)).toEqual([200, 170, 140, 110].map((foot) => expect.closeTo(foot, 9)));
+    const later = c.copiesAlong(withRiders(steady), { rider: 'r', count: 3, spread: { by: 'stagger', seconds: 0.5 } });
+    expect(later.riders.map(({ pace }) => pace.delay)).toEqual([0, 0.5, 1]);
+  });
+  test('art in turn, sizes varied, the same each time', () => {
+    const args = { rider: 'r', count: 6, spread: { by: 'time' } as const, arts: ['strip'], vary: 0.3 };
+    const scene = c.copiesAlong(withRiders(steady), args);
+    isSound(scene);
+    expect(scene.riders.map(({ art }) => art)).toEqual(['box', 'strip', 'box', 'strip', 'box', 'strip']);
+    const sizes = scene.riders.slice(1).map(({ scale }) => scale[0]);
+    expect(new Set(sizes).size).toBe(5);
+    expect(Math.min(...sizes)).toBeGreaterThanOrEqual(0.7);
+    expect(Math.max(...sizes)).toBeLessThanOrEqual(1.3);
+    expect(c.copiesAlong(withRiders(steady), args)).toEqual(scene);
+    expect(c.copiesAlong.can(withRiders(steady), { ...args, arts: ['nothing'] })?.code).toBe('no-art');
+  });
 });

@@ -20,6 +20,7 @@ export const REFUSALS = [
   'locked',
   'marks-do-not-fit',
   'motion-too-short',
+  'needs-closed',
   'no-art',
   'no-guide',
   'no-key',

@@ -320,7 +320,7 @@ describe('the movement of another', () => {
         { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
       ]),
     );
-    const many = c.copiesAlong(even, { rider: 'seed', count: 8, every: null });
+    const many = c.copiesAlong(even, { rider: 'seed', count: 8, spread: { by: 'time' } });
     expect(many.riders).toHaveLength(8);
     expect(new Set(many.riders.map(({ name }) => name)).size).toBe(8);
     expect(problemsWhenRead(many)).toEqual([]);
@@ -328,6 +328,8 @@ describe('the movement of another', () => {
     const { length } = motion.riders[0]!.path!;
     const along = motion.riders.map((one) => one.distanceAt(1.37) % length).sort((a, b) => a - b);
     along.slice(1).forEach((distance, i) => expect(distance - along[i]!).toBeCloseTo(length / 8, 6));
-    expect(c.copiesAlong.can(withRiders(lamp), { rider: 'lamp', count: 8, every: null })?.code).toBe('parked');
+    expect(c.copiesAlong.can(withRiders(lamp), { rider: 'lamp', count: 8, spread: { by: 'time' } })?.code).toBe(
+      'parked',
+    );
   });
 });

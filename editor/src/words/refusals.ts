@@ -27,6 +27,8 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   locked: ({ name }) => `“${name}” is locked; unlock it in Contents.`,
   'marks-do-not-fit': () => 'What was copied does not fit before the end of the cycle from here.',
   'motion-too-short': () => 'The motion was too short.',
+  'needs-closed': () =>
+    'As far from each other everywhere they can be on a closed guide only; let them follow at a distance instead.',
   'no-art': () => 'That art is not in this scene.',
   'no-guide': () => 'That guide is not in this scene.',
   'no-key': () => 'That key is not there any more.',

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { TellIssue } from './invariants.ts';
+import type { TellIssue } from './issue.ts';
 import type { sceneShape } from './scene.ts';
 
 type Shape = z.infer<typeof sceneShape>;

@@ -3,11 +3,11 @@ import { readArtMarkup } from '../art/markup.ts';
 import { dependenciesOf, MOST_DEEP } from '../dependence.ts';
 import { assetsOfArt } from './assets.ts';
 import { checkLayers } from './invariants-layers.ts';
+import type { TellIssue } from './issue.ts';
 import { KEY_CHANNELS } from './keys.ts';
 import { sceneShape } from './scene.ts';
 import type { Art } from './types.ts';
 
-export type TellIssue = (path: (string | number)[], message: string) => void;
 type Shape = z.infer<typeof sceneShape>;
 
 function checkIds(scene: Shape, issue: TellIssue): void {

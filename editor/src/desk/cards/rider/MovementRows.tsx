@@ -1,19 +1,11 @@
 import { useState } from 'react';
-import {
-  copiesAlong,
-  isLinkedTo,
-  MOVEMENT_PARTS,
-  setPace,
-  takeMovement,
-  type MovementPart,
-  type Rider,
-} from '@pace-line/core';
+import { isLinkedTo, MOVEMENT_PARTS, setPace, takeMovement, type MovementPart, type Rider } from '@pace-line/core';
 import { toggled, useCalmState } from '../../../document/index.ts';
-import { ChoiceField, NumberField, PX } from '../../../fields/index.ts';
+import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
-import { YesRow } from '../rows.tsx';
+import { CopiesRows } from './CopiesRows.tsx';
 
 const NONE = '·none';
 
@@ -66,45 +58,7 @@ export function MovementRows({ rider }: { rider: Rider }) {
           </Row>
         </>
       )}
-      {rider.guide !== null && <CopiesRow rider={rider} />}
-    </>
-  );
-}
-
-function CopiesRow({ rider }: { rider: Rider }) {
-  const desk = useDesk();
-  const [count, setCount] = useState(8);
-  const [linked, setLinked] = useState(false);
-  return (
-    <>
-      <Row label="Along its guide">
-        <NumberField
-          label="How many along the guide"
-          value={count}
-          unit=""
-          units={PX}
-          digits={0}
-          min={2}
-          max={500}
-          onCommit={(value) => setCount(Math.round(value))}
-        />
-        <button
-          type="button"
-          className="small-button"
-          title="Copies with its pace line, as far apart in time as its cycle allows evenly"
-          onClick={() =>
-            perform(desk, `Set ${count} along`, copiesAlong, { rider: rider.id, count, every: null, linked })
-          }
-        >
-          set copies
-        </button>
-      </Row>
-      <YesRow
-        label="… linked"
-        title="Linked riders share their marks: what is changed on one is changed on all"
-        value={linked}
-        onChange={setLinked}
-      />
+      {rider.guide !== null && <CopiesRows rider={rider} />}
       {rider.pace.link !== null && <LinkedRow rider={rider} />}
     </>
   );
