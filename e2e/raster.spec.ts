@@ -134,11 +134,8 @@ test('a sheet cut into poses walks along its guide, in what is sent too', async 
   await page.getByRole('button', { name: 'Park Walker on the canvas' }).click();
   await page.getByRole('button', { name: 'Close Art' }).click();
   await page.keyboard.press('2');
-  for (const at of [
-    [200, 500],
-    [1000, 500],
-  ] as const)
-    await page.mouse.click(...(await canvasAt(page, ...at)));
+  await page.mouse.click(...(await canvasAt(page, 200, 500)));
+  await page.mouse.click(...(await canvasAt(page, 1000, 500)));
   await page.keyboard.press('Enter');
   await page.keyboard.press('1');
   await page.mouse.click(...(await canvasAt(page, 640, 350)));

@@ -339,7 +339,8 @@ describe('many along one guide', () => {
   });
   test('in a train, and each later than the one before', () => {
     const train = c.copiesAlong(withRiders(steady), { rider: 'r', count: 4, spread: { by: 'train', gap: 30 } });
-    expect(feet(train, 2)).toEqual([200, 170, 140, 110].map((foot) => expect.closeTo(foot, 9)));
+    feet(train, 2).forEach((foot, i) => expect(foot).toBeCloseTo(200 - 30 * i, 9));
+    expect(train.riders).toHaveLength(4);
     const later = c.copiesAlong(withRiders(steady), { rider: 'r', count: 3, spread: { by: 'stagger', seconds: 0.5 } });
     expect(later.riders.map(({ pace }) => pace.delay)).toEqual([0, 0.5, 1]);
   });

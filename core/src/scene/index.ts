@@ -24,7 +24,7 @@ export {
   riderById,
   ridersOf,
 } from './queries.ts';
-export { assetsOfArt, usedAssets } from './schema/assets.ts';
+export { usedAssets } from './schema/assets.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,

@@ -21,13 +21,3 @@ export function stepsOf(
   });
   return found;
 }
-
-/** The value at a time, s. */
-export function valueOfSteps(steps: Steps, time: number): number {
-  let value = steps[0]?.value ?? 0;
-  for (const step of steps) {
-    if (step.time > time) break;
-    value = step.value;
-  }
-  return value;
-}

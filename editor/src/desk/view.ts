@@ -36,6 +36,7 @@ export interface Seeing {
   readonly heading: boolean;
   readonly onionMarks: boolean;
   readonly onionFrames: boolean;
+  readonly onionWays: boolean;
 }
 
 export const usePreferences = create<Preferences>()(
@@ -52,6 +53,7 @@ export const usePreferences = create<Preferences>()(
         heading: false,
         onionMarks: false,
         onionFrames: false,
+        onionWays: false,
       },
       setDivider: (divider) => set({ divider }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),

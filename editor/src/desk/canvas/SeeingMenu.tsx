@@ -22,6 +22,7 @@ const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   heading: 'heading over time, on the sheet',
   onionMarks: 'onion skin: the rider at its marks',
   onionFrames: 'onion skin: frames before and after',
+  onionWays: 'onion skin: at equal distances',
 };
 
 /** What points snap to and what is shown of guides: each can be switched off, and the browser remembers it. */

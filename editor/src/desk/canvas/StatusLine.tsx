@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { guideById } from '@pace-line/core';
+import { guideById, riderById, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import type { ToolName } from '../view.ts';
 
@@ -16,6 +16,7 @@ const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
 export const StatusLine = memo(function StatusLine({ every, tool }: { every: number | null; tool: ToolName }) {
   const selection = useDocumentState((state) => state.selection);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
+  const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
   const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
   let text = 'Click to select; drag a box to select several, with Shift to add.';
   const toolLine = TOOL_LINES[tool];
@@ -26,7 +27,7 @@ export const StatusLine = memo(function StatusLine({ every, tool }: { every: num
   else if (guide)
     text = 'Drag the line to bend it, with Alt to an arc; double-click adds a node; the cross moves it whole.';
   else if (selection.marks.length > 0) text = 'Drag the flag along the guide; its time stays.';
-  else if (selection.riders.length > 0) text = 'Drag to move it; on a guide that sets lift and lead.';
+  else if (rider) text = riderLine(rider);
   return (
     <p className="status-line">
       <span className="status-text">{text}</span>
@@ -34,6 +35,13 @@ export const StatusLine = memo(function StatusLine({ every, tool }: { every: num
     </p>
   );
 });
+
+/** What a drag does to a rider. */
+function riderLine({ guide, keys }: Rider): string {
+  if (guide === null) return 'Drag to move it; the brackets scale it, the ring turns it.';
+  const lift = keys.lift.length > 0 ? 'sets the lift key at the playhead' : 'sets its lift';
+  return `Drag along the guide: slides the mark at the playhead; across: ${lift}; Alt: both, by lift and lead.`;
+}
 
 /** What an empty scene says to do next. */
 export function EmptyCanvas() {

@@ -1,5 +1,14 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { addGuide, addRider, emptyScene, newRider, type Scene } from '@pace-line/core';
+import {
+  addGuide,
+  addRider,
+  attachRider,
+  emptyScene,
+  newRider,
+  prepare,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
 import { NOTHING } from '../../document/index.ts';
 import type { SceneDocument } from '../../document/store.ts';
 import { addNodeAt, adjustTool } from './adjust.ts';
@@ -208,5 +217,75 @@ describe('adjusting', () => {
     click(tool, at(200, 100));
     drag(tool, at(300, 100), at(330, 160));
     expect(guide().nodes[1]).toMatchObject({ x: 300, y: 100 });
+  });
+});
+
+describe('a rider on its guide', () => {
+  const riding = (keys: Partial<Rider['keys']> = {}): void => {
+    ({ doc, host } = bench.reset());
+    const rider = newRider({ id: 'r', name: 'R', art: BOX_ART.id, at: [0, 0] });
+    doc.do('set up', (scene) => {
+      const attached = attachRider(addRider(withGuide(scene), { rider }), {
+        rider: 'r',
+        guide: 'guide',
+        seating: 'seat',
+        time: 0,
+      });
+      return { ...attached, riders: attached.riders.map((one) => ({ ...one, keys: { ...one.keys, ...keys } })) };
+    });
+    bench.state.time = 1;
+  };
+  const rider = (): Rider => doc.state.committed.riders[0]!;
+  const pivot = (): [number, number] => {
+    const pose = prepare(doc.state.committed).poseAt(1);
+    return [pose.of(0, 'x'), pose.of(0, 'y')];
+  };
+  const pull = (by: readonly [number, number], held = {}): void => {
+    const tool = adjustTool(host);
+    const [x, y] = pivot();
+    tool.down(at(x, y - 5));
+    for (let i = 1; i <= 5; i++) tool.move(at(x + (by[0] * i) / 5, y - 5 + (by[1] * i) / 5, held));
+    tool.up(at(x + by[0], y - 5 + by[1], held));
+  };
+
+  test('along it, a mark is set at the playhead and slides; once more the same one does', () => {
+    riding();
+    const [x, y] = pivot();
+    pull([40, 3]);
+    expect(doc.state.past.at(-1)?.label).toBe('Move R on its guide');
+    expect(rider().pace.marks).toHaveLength(3);
+    expect(rider().pace.marks[1]!.time).toBeCloseTo(1, 9);
+    expect(rider()).toMatchObject({ lift: 0, lead: 0 });
+    expect(pivot()[0]).toBeCloseTo(x + 40, 0);
+    pull([-20, 0]);
+    expect(rider().pace.marks).toHaveLength(3);
+    expect(pivot()).toEqual([expect.closeTo(x + 20, 0), expect.closeTo(y, 0)]);
+  });
+  test('across it, lift alone changes; with Alt it goes where the pointer goes', () => {
+    riding();
+    const [x, y] = pivot();
+    pull([4, -30]);
+    expect(rider().lift).toBeCloseTo(30, 3);
+    expect(rider()).toMatchObject({ lead: 0 });
+    expect(rider().pace.marks).toHaveLength(2);
+    riding();
+    // It runs the guide from end to end: a lead would take it past them.
+    pull([25, -25], { alt: true });
+    expect(pivot()).toEqual([expect.closeTo(x, 0), expect.closeTo(y - 25, 0)]);
+    expect(rider().pace.marks).toHaveLength(2);
+  });
+  test('where lift has keys, the one at the playhead is set', () => {
+    const key = (id: string, time: number, value: number) => ({
+      ...{ id, time, value, mark: null },
+      ease: { kind: 'steady' } as const,
+    });
+    riding({ lift: [key('k1', 0, 0), key('k2', 4, 0)] });
+    pull([0, -30]);
+    expect(rider().lift).toBe(0);
+    expect(rider().keys.lift.map(({ time, value }) => [time, value])).toEqual([
+      [0, 0],
+      [1, 30],
+      [4, 0],
+    ]);
   });
 });

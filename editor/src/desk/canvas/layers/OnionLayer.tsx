@@ -4,6 +4,7 @@ import {
   foldingOf,
   pictureOf,
   POSE,
+  POSE_SIZE,
   prepare,
   riderById,
   shownTimes,
@@ -25,10 +26,10 @@ const MOST = 60;
 
 /** The selected rider, faded, at its marks or some frames before and after: on the canvas only. */
 export function OnionLayer() {
-  const { onionMarks, onionFrames } = usePreferences((state) => state.seeing);
+  const { onionMarks, onionFrames, onionWays } = usePreferences((state) => state.seeing);
   const rider = useDocumentState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
   const art = useDocumentState(({ shown }) => (rider ? artById(shown, rider.art) : undefined));
-  if (!rider || !art || (!onionMarks && !onionFrames)) return null;
+  if (!rider || !art || (!onionMarks && !onionFrames && !onionWays)) return null;
   return <Onion key={`${rider.id} ${art.id}`} rider={rider.id} />;
 }
 
@@ -37,7 +38,7 @@ function skinsOf(
   scene: Scene,
   rider: Rider,
   time: number,
-  seeing: { readonly marks: boolean; readonly frames: boolean },
+  seeing: { readonly marks: boolean; readonly frames: boolean; readonly ways: boolean },
 ) {
   const { length } = prepare(scene);
   const { fps } = scene.clock;
@@ -48,12 +49,46 @@ function skinsOf(
   const frames = seeing.frames
     ? FRAMES.map((count) => ({ at: time + count / fps, opacity: 0.42 - 0.03 * Math.abs(count) }))
     : [];
-  return [...marks, ...frames].slice(0, MOST);
+  const ways = seeing.ways ? timesApart(scene, rider).map((at) => ({ at, opacity: 0.28 })) : [];
+  return [...marks, ...frames, ...ways].slice(0, MOST);
 }
+
+/** Skins at equal distances in all. */
+const WAYS = 16;
+
+/** Looks for the times between which a rider covers equal ways. */
+const LOOKS = 2000;
+
+/** Times within the loop at which a rider has covered equal ways on the canvas since the one before, s. */
+function timesApart(scene: Scene, { id }: Rider): readonly number[] {
+  const known = apart.get(scene)?.get(id);
+  if (known) return known;
+  const { length } = prepare(scene);
+  const moving = prepare(scene).rider(id);
+  const ways = [0];
+  const pose = new Float64Array(POSE_SIZE);
+  let [x, y] = [0, 0];
+  for (let i = 0; i <= LOOKS && moving; i++) {
+    moving.poseAt((i * length) / LOOKS, i === LOOKS ? -1 : 1, pose);
+    const [nowX, nowY] = [pose[POSE.x] ?? 0, pose[POSE.y] ?? 0];
+    if (i > 0) ways.push((ways[i - 1] ?? 0) + Math.hypot(nowX - x, nowY - y));
+    [x, y] = [nowX, nowY];
+  }
+  const whole = ways[ways.length - 1] ?? 0;
+  const times: number[] = [];
+  if (whole > 1)
+    for (let i = 0; i < ways.length; i++)
+      if ((ways[i] ?? 0) >= (times.length * whole) / WAYS) times.push((i * length) / LOOKS);
+  const all = apart.get(scene) ?? new Map<string, readonly number[]>();
+  apart.set(scene, all.set(id, times));
+  return times;
+}
+
+const apart = new WeakMap<Scene, Map<string, readonly number[]>>();
 
 function Onion({ rider: id }: { rider: string }) {
   const view = useDeskView((state) => state.view);
-  const { onionMarks, onionFrames } = usePreferences((state) => state.seeing);
+  const { onionMarks, onionFrames, onionWays } = usePreferences((state) => state.seeing);
   const host = useRef<SVGGElement>(null);
   const skins = useRef<{ skin: SVGGElement; pose: number }[]>([]);
   useEffect(() => () => void (skins.current = []), []);
@@ -63,7 +98,7 @@ function Onion({ rider: id }: { rider: string }) {
     const moving = motion.rider(id);
     const group = host.current;
     if (!group || !rider || !art || !moving) return;
-    const wanted = skinsOf(scene, rider, time, { marks: onionMarks, frames: onionFrames });
+    const wanted = skinsOf(scene, rider, time, { marks: onionMarks, frames: onionFrames, ways: onionWays });
     while (skins.current.length > wanted.length) skins.current.pop()?.skin.remove();
     while (skins.current.length < wanted.length) {
       const skin = svgElement('g');

@@ -1,11 +1,11 @@
-import { artById, guideById, radiusOf, setRider, type Rider, type Roll } from '@pace-line/core';
+import { artById, guideById, radiusOf, setRider, transformGuides, type Rider, type Roll } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
+import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { ChoiceRow, YesRow } from '../rows.tsx';
-import { closingRadius, turnsOf } from './roll-turns.ts';
+import { closingLength, closingRadius, turnsOf } from './roll-turns.ts';
 
 const FIRST: Roll = { radius: null, guide: 'ground', side: 'left' };
 
@@ -83,16 +83,31 @@ interface TurnsProps {
 
 /** How often it turns in its cycle; where that is not a whole number of times, the radius that makes it so. */
 function Turns({ rider, radius, onRadius }: TurnsProps) {
+  const desk = useDesk();
   const scene = useCalmState((state) => state.shown);
   const turns = turnsOf(scene, rider.id);
   if (turns === undefined) return null;
   const closing = closingRadius(scene, rider, radius);
+  const longer = closingLength(scene, rider);
   return (
     <p className="card-note">
       {Math.abs(turns).toFixed(2)} turns in its cycle.{' '}
       {closing !== undefined && (
         <button type="button" className="small-button" onClick={() => onRadius(closing.radius)}>
           {closing.turns} turns with {closing.radius.toFixed(2)} px
+        </button>
+      )}{' '}
+      {longer !== undefined && rider.guide !== null && (
+        <button
+          type="button"
+          className="small-button"
+          title="The guide is scaled about its middle; marks stay where they are on it"
+          onClick={() =>
+            perform(desk, 'Whole turns', transformGuides, { ids: [rider.guide ?? ''], matrix: longer.matrix })
+          }
+        >
+          {longer.turns} with a guide {Math.abs((longer.factor - 1) * 100).toFixed(2)}%{' '}
+          {longer.factor > 1 ? 'longer' : 'shorter'}
         </button>
       )}
     </p>

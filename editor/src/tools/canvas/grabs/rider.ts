@@ -1,8 +1,9 @@
-import { artById, moveRiders, POSE, POSE_SIZE, riderById, setSeating, type Poses } from '@pace-line/core';
+import { artById, moveRiders, POSE, POSE_SIZE, riderById, type Poses } from '@pace-line/core';
 import { selectRider, toggled } from '../../../document/index.ts';
-import { wayOf, type Pointer } from '../../pointer.ts';
+import type { Pointer } from '../../pointer.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
+import { dragOnGuide } from './rider-on-guide.ts';
 
 /** Whether the art's box of the rider whose pose is at an index covers the pointer. */
 function covers(poses: Poses, index: number, width: number, height: number, { x, y }: Pointer): boolean {
@@ -16,7 +17,7 @@ function covers(poses: Poses, index: number, width: number, height: number, { x,
   return u >= 0 && v >= 0 && u <= width && v <= height;
 }
 
-/** A rider: parked it is moved, on a guide its distance from it and its lead are set. */
+/** A rider: parked it is moved; on a guide it slides along it, or is lifted. */
 export const rider: Grab<Hit & { kind: 'rider' }> = {
   kind: 'rider',
   find({ scene, poses, pointer, take }) {
@@ -49,13 +50,6 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
         },
       };
     const index = scene.riders.indexOf(one);
-    const pivot = [host.poses().of(index, 'x'), host.poses().of(index, 'y')] as const;
-    return {
-      gesture: host.begin(`Set lift and lead of ${one.name}`),
-      follow(base, a, b) {
-        const [dx, dy] = wayOf(a, b);
-        return setSeating(base, { rider: hit.rider, seating: 'keep', point: [pivot[0] + dx, pivot[1] + dy], time });
-      },
-    };
+    return dragOnGuide(host, one, [host.poses().of(index, 'x'), host.poses().of(index, 'y')]);
   },
 };
