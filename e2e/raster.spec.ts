@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { prepare, type ImageArt } from '@pace-line/core';
+import { prepare, type ImageArt, type SvgArt } from '@pace-line/core';
 import { canvasAt, dropFile, newScene, savedScene } from './desk.ts';
 import { worstGap } from './motion.ts';
 import { write } from './writing.ts';
@@ -173,4 +173,24 @@ test('a sheet cut into poses walks along its guide, in what is sent too', async 
   // Groups stand in the order in which their poses are first shown.
   const order = [...new Set(seen)];
   expect(shown.map((index) => order[index])).toEqual(seen);
+});
+
+test('a text becomes outlines that need no font', async ({ page }) => {
+  await newScene(page);
+  await page.getByRole('button', { name: 'Art', exact: true }).click();
+  await page.getByRole('button', { name: /^Text/ }).click();
+  await page.keyboard.type('Night boat 7 & <b>');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^Park Night boat 7/ }).click();
+  const { art } = await savedScene(page);
+  expect(art[0]).toMatchObject({ kind: 'svg', name: 'Night boat 7 & <b>' });
+  const { markup, width, height } = art[0] as SvgArt;
+  expect(markup).toMatch(/^<svg [^>]*><path d="M[^"]+" fill="#1F2933"\/><\/svg>$/i);
+  expect(width).toBeGreaterThan(4 * height);
+  // Nothing but white space is no art.
+  await page.getByRole('button', { name: /^Text/ }).click();
+  await page.keyboard.type('   ');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  expect((await savedScene(page)).art).toHaveLength(1);
 });

@@ -48,20 +48,27 @@ export function Questions() {
       title={plainDirection(title)}
       closeButtonProps={{ 'aria-label': 'Close' }}
     >
-      {body}
-      <div className="question-answers">
-        <button type="button" className="bar-button" data-autofocus onClick={() => answer('no')}>
-          {no}
-        </button>
-        {other !== undefined && (
-          <button type="button" className="bar-button" onClick={() => answer('other')}>
-            {other}
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          answer('yes');
+        }}
+      >
+        {body}
+        <div className="question-answers">
+          <button type="button" className="bar-button" data-autofocus onClick={() => answer('no')}>
+            {no}
           </button>
-        )}
-        <button type="button" className="bar-button strong" onClick={() => answer('yes')}>
-          {yes}
-        </button>
-      </div>
+          {other !== undefined && (
+            <button type="button" className="bar-button" onClick={() => answer('other')}>
+              {other}
+            </button>
+          )}
+          <button type="submit" className="bar-button strong">
+            {yes}
+          </button>
+        </div>
+      </form>
     </Modal>
   );
 }

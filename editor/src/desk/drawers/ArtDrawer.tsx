@@ -1,4 +1,4 @@
-import { IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
@@ -8,6 +8,7 @@ import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
 import { importRaster, isRasterFile } from '../raster-art.tsx';
 import { importStrip } from '../strip-art.tsx';
+import { bringInText } from '../text-art.tsx';
 import { takeApart } from '../import-guides.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
@@ -47,7 +48,10 @@ export function ArtDrawer() {
           <ArtTile key={one.id} art={one} />
         ))}
       </ul>
-      <h3 className="drawer-heading">Shapes</h3>
+      <h3 className="drawer-heading">Shapes and text</h3>
+      <button type="button" className="wide-button" onClick={() => void bringInText(desk)}>
+        <IconLetterT size={15} aria-hidden /> Text…
+      </button>
       <ul className="art-grid">
         {BUILT_IN_SHAPES.map((shape) => (
           <li key={shape.name} className="art-tile">

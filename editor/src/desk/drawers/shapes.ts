@@ -13,12 +13,12 @@ const shape = (name: string, width: number, height: number, drawing: string): { 
 
 /** Plain shapes to try a motion with before the art is there; each points right. */
 export const BUILT_IN_SHAPES = [
-  // For blocking out: a cross where the pivot is, an arm toward the nose.
+  // For blocking out: the corners of its box, a cross where the pivot is, an arm toward the nose.
   shape(
     'Marker',
     64,
     40,
-    '<path d="M32 20H62M52 12L62 20 52 28" fill="none" stroke="#3D5A99" stroke-width="4" stroke-linecap="round" stroke-linejoin="round"/><circle cx="32" cy="20" r="16" fill="none" stroke="#3D5A99" stroke-width="3"/><path d="M32 10V30M22 20H42" stroke="#A3471F" stroke-width="3"/>',
+    '<path d="M2 8V2H10M54 2H62V8M62 32V38H54M10 38H2V32" fill="none" stroke="#3D5A99" stroke-width="3"/><path d="M32 20H48" stroke="#3D5A99" stroke-width="3"/><path d="M46 13 60 20 46 27Z" fill="#3D5A99"/><path d="M32 11V29M23 20H41" stroke="#A3471F" stroke-width="3"/>',
   ),
   shape(
     'Disc',
