@@ -8,7 +8,7 @@ export type Displayed =
 /**
  * Everything that is drawn, from the back to the front; `index` is that in the scene's list. Riders stand in the scene's order; the stroke of a guide lies before the first
  * rider that rides it, so over the scenery behind and under what runs along it; without one before the first that rides anything; else after all. A rider
- * that is behind others at times stands right before each of them as well; the one through which it is looked at is not drawn.
+ * that is behind others at times stands right before each of them as well.
  */
 export function displayOrder(scene: Scene): Displayed[] {
   const { riders, guides } = scene;
@@ -23,7 +23,6 @@ export function displayOrder(scene: Scene): Displayed[] {
     strokes.flatMap((stroke) => (stroke.level === level ? [stroke.drawn] : []));
   const hidden = hiddenBehind(scene);
   const drawn = riders.flatMap((rider, index): Displayed[] => {
-    if (rider.id === scene.camera) return strokesAt(index);
     return [...strokesAt(index), ...(hidden.get(rider.id) ?? []), { kind: 'rider', rider, index, under: 0 }];
   });
   return [...drawn, ...strokesAt(riders.length)];

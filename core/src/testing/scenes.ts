@@ -497,6 +497,7 @@ export const LAYERED_SCENES: Readonly<Record<string, Scene>> = {
       riderOn('flyer', 'loops', lap, { art: 'flyer-art' }),
       riderOn('eye', 'loops', lap, {
         art: 'eye-art',
+        output: false,
         heading: { mode: 'level', offset: 10 },
         pace: { delay: 0.2 },
         scale: [0.8, 0.8],
