@@ -370,7 +370,7 @@ export const RECIPES: readonly Recipe[] = [
       'Bring the playhead to where it should vanish, and on card 2 choose what it goes behind. Bring it on, and press “ends here”. With two marks selected it is behind from one to the other.',
       'On card 1, opened, give the guide depth: riders are smaller where it is far away, and slower, if you wish.',
       'Seen: inside or outside of a closed guide, as through a window.',
-      'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; V shows what it sees. Riders with a parallax below 100 % are farther away.',
+      'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; X, held, shows what it sees. Riders with a parallax below 100 % are farther away.',
     ],
   },
   {

@@ -26,8 +26,8 @@ export interface PlacedRiders {
   groupOf: (rider: Rider, art: Art, assets: Scene['assets']) => SVGGElement;
   /** Takes those away that are not of these. */
   keepOnly: (ids: ReadonlySet<string>) => void;
-  /** Puts each where it is in a frame. */
-  draw: (scene: Scene, poses: Float64Array) => void;
+  /** Puts each where it is in a frame: those that are seen on the canvas, or those that are in what is sent. */
+  draw: (scene: Scene, poses: Float64Array, asSent: boolean) => void;
   /** Moves a rider's group by what the camera moves less, or more, of; empty: as all the rest. */
   shift: (id: string, transform: string) => void;
 }
@@ -41,10 +41,6 @@ export function createPlacedRiders(): PlacedRiders {
         one?.outer.remove();
         placed.set(rider.id, (one = newPlaced(art, assets, needsOuter(rider))));
       }
-      if (one.visible !== rider.visible) {
-        one.visible = rider.visible;
-        one.outer.style.display = rider.visible ? '' : 'none';
-      }
       const clip = rider.inside ? `url(#${clipId(rider.inside)})` : '';
       if (clip !== one.clip) setOrRemove(one.outer, 'clip-path', (one.clip = clip));
       return one.outer;
@@ -56,10 +52,16 @@ export function createPlacedRiders(): PlacedRiders {
           placed.delete(id);
         }
     },
-    draw(scene, poses) {
+    draw(scene, poses, asSent) {
       scene.riders.forEach((rider, i) => {
         const one = placed.get(rider.id);
-        if (one?.visible) move(one, poses, i * POSE_SIZE);
+        if (!one) return;
+        const isSeen = asSent ? rider.output : rider.visible;
+        if (one.visible !== isSeen) {
+          one.visible = isSeen;
+          one.outer.style.display = isSeen ? '' : 'none';
+        }
+        if (isSeen) move(one, poses, i * POSE_SIZE);
       });
     },
     shift(id, transform) {

@@ -7,6 +7,7 @@ import {
   newRider,
   prepare,
   restackRider,
+  setCamera,
   setGuide,
   setRider,
   type Scene,
@@ -92,6 +93,42 @@ describe('the stage draws in the order of display', () => {
     const [r, , front] = layer('riders') as SVGGElement[];
     expect(front?.style.display).toBe('none');
     expect(r?.getAttribute('opacity')).toBe('0.4');
+  });
+
+  test('as it is sent: through the camera, without what is left out', () => {
+    const base = setRider(scene(), { id: 'front', patch: { output: false, scale: [0.5, 0.5] } });
+    const shown = setRider(setCamera(base, { rider: 'front' }), { id: 'q', patch: { parallax: 0 } });
+    const motion = prepare(shown);
+    const frame = { scene: shown, motion, time: 0, poses: motion.poseAt(0) };
+    const root = (): string => host.shadowRoot?.querySelector('svg.riders > g')?.getAttribute('transform') ?? '';
+    stage.setView({ zoom: 2, x: 3, y: 4 });
+    stage.draw(frame, true);
+    // Twice as large about its pivot at (50, 60), which comes to the middle of the canvas.
+    const { width, height } = shown.canvas;
+    expect(root()).toBe(`matrix(2 0 0 2 3 4) matrix(2 0 0 2 ${width / 2 - 100} ${height / 2 - 120})`);
+    const groups = layer('riders').filter(({ tagName }) => tagName === 'g') as SVGGElement[];
+    expect(groups.filter(({ style }) => style.display === 'none')).toHaveLength(1);
+    // What has no parallax stays where the canvas's middle is looked at.
+    const still = groups.find((one) => one.firstElementChild?.tagName === 'g' && one.hasAttribute('transform'));
+    expect(still?.getAttribute('transform')).toBe(`matrix(1 0 0 1 ${50 - width / 2} ${60 - height / 2})`);
+    stage.draw(frame);
+    expect(root()).toBe('matrix(2 0 0 2 3 4)');
+    expect(groups.every(({ style }) => style.display === '')).toBe(true);
+  });
+
+  test('what is behind something at times stands before it then', () => {
+    const places = { from: { by: 'share', value: 0 }, to: { by: 'share', value: 0.5 } } as const;
+    const apart = setRider(scene(), { id: 'front', patch: { at: [70, 80] } });
+    const shown = setRider(apart, { id: 'r', patch: { behind: [{ by: 'places', rider: 'front', ...places }] } });
+    const order = (time: number): number => {
+      draw(shown, time);
+      const at = (id: string): string =>
+        wanted(shown, time)[displayOrder(shown).findIndex((one) => one.kind === 'rider' && one.rider.id === id)] ?? '';
+      return drawn().indexOf(at('r')) - drawn().indexOf(at('front'));
+    };
+    expect(order(0.3)).toBe(-1);
+    expect(order(1.7)).toBe(-2);
+    expect(order(0.3)).toBe(-1);
   });
 
   test('a stroke that a rider draws is there as far as the rider has gone', () => {

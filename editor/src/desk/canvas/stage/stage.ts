@@ -28,8 +28,8 @@ const standsStill = ({ guide, carrier, strung, heading, poses, keys, parallax }:
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {
   setView: (view: ViewTransform) => void;
-  /** Shows the scene of a frame with every rider where it is then; as it is, or through its camera. */
-  draw: (frame: Frame, throughCamera?: boolean) => void;
+  /** Shows the scene of a frame with every rider where it is then; as it is edited, or as it is sent: through its camera, without what is left out. */
+  draw: (frame: Frame, asSent?: boolean) => void;
   destroy: () => void;
 }
 
@@ -145,12 +145,12 @@ export function createSvgStage(host: HTMLElement): Stage {
       view = cssMatrix(next);
       look();
     },
-    draw({ scene: next, motion, poses }, throughCamera = false) {
+    draw({ scene: next, motion, poses }, asSent = false) {
       show(next, poses.data);
-      camera.update(next, throughCamera ? cameraOf(next, motion) : -1, poses.data);
+      camera.update(next, asSent ? cameraOf(next, motion) : -1, poses.data);
       look();
       strokes.draw(poses.data);
-      riders.draw(next, poses.data);
+      riders.draw(next, poses.data, asSent);
     },
     destroy,
   };

@@ -169,7 +169,7 @@ function CameraRows({ rider }: { rider: Rider }) {
     <>
       <YesRow
         label="Is the camera"
-        title="What is sent is seen through it: it shows as much as the canvas, about its pivot, turned and scaled with it; V shows that. It is in the picture itself unless it is left out of the output."
+        title="What is sent is seen through it: it shows as much as the canvas, about its pivot, turned and scaled with it; X, held, shows that. It is in the picture itself unless it is left out of the output."
         value={isCamera}
         onChange={(yes) =>
           void perform(desk, yes ? 'Look through it' : 'Look at the canvas', setCamera, {
