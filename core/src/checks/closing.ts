@@ -1,5 +1,5 @@
 import { prepare } from '../motion/index.ts';
-import { cycleOf, loopLength, type Rider, type Scene } from '../scene/index.ts';
+import { artById, cycleOf, loopLength, posesOf, type Rider, type Scene } from '../scene/index.ts';
 
 /** Share of a round by which it may miss a whole number of times and still count as closing. */
 const WHOLE = 1e-6;
@@ -34,7 +34,7 @@ export function checkClosing(scene: Scene): Closing | undefined {
   const changing = scene.riders.filter((rider, i) => {
     const moving = motion.riders[i];
     if (!rider.output || !moving) return false;
-    return moving.varies.length > 0 || moving.steps(0, length).length > 2;
+    return moving.varies.length > 0 || (rider.poses.by === 'time' && posesOf(artById(scene, rider.art)) > 1);
   });
   const rounds = changing.map((rider) => roundOfRider(rider, scene)).filter((round) => Number.isFinite(round));
   const fits = (loops: number): boolean => rounds.every((round) => isWhole((loops * length) / round));

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { checkClosing, checkSeam, mendsOfSeam } from '../checks/index.ts';
+import { bake } from '../take/index.ts';
 import { pathOfGuide, riderById, type Rider, type Scene } from '../scene/index.ts';
 import { POSE, prepare } from '../motion/index.ts';
 import { BOX_ART, colouredStrip, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
@@ -356,4 +357,18 @@ describe('many along one guide', () => {
     expect(c.copiesAlong(withRiders(steady), args)).toEqual(scene);
     expect(c.copiesAlong.can(withRiders(steady), { ...args, arts: ['nothing'] })?.code).toBe('no-art');
   });
+});
+
+test.each([
+  ['in time', { by: 'time', rate: 240 }, 100],
+  ['along', { by: 'distance', stride: 0.1 }, 4],
+])('poses that change faster than anything shows %s are told, not written', (_, poses, duration) => {
+  const marks = lap.map((mark) => ({ ...mark, time: (mark.time * duration) / 4 }));
+  const scene = sceneOf({
+    art: [BOX_ART, strip],
+    guides: [LOOPS],
+    clock: { duration, fps: 30, repeat: 'loop' },
+    riders: [{ ...riderOn('r', 'loops', marks), art: 'strip', poses }],
+  });
+  expect(() => bake(scene)).toThrow('change so often');
 });

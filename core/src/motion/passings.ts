@@ -2,6 +2,7 @@ import { bracketedRoot } from '../geometry/index.ts';
 import { wholeNumbers } from '../search.ts';
 import { foldTime, timesOfLocals } from '../time/index.ts';
 import type { PreparedRider } from './prepared-rider.ts';
+import { MOST_STEPS } from './stage.ts';
 
 /** Steps per smooth piece of time in which passings are looked for. */
 const STEPS = 64;
@@ -27,7 +28,8 @@ export function passings(prepared: PreparedRider, { places, round }: Goals, from
   const locals = [0, folding.cycle, ...line.events(), ...(keys.lead?.events() ?? [])];
   const stops = [...new Set([from, ...timesOfLocals(folding, locals, from, to), to])].sort((a, b) => a - b);
   const found: number[] = [];
-  for (let i = 1; i < stops.length; i++) passedIn(at, places, round, stops[i - 1] ?? from, stops[i] ?? to, found);
+  for (let i = 1; i < stops.length && found.length <= MOST_STEPS; i++)
+    passedIn(at, places, round, stops[i - 1] ?? from, stops[i] ?? to, found);
   return found;
 }
 
@@ -46,6 +48,7 @@ function passedIn(
     const t1 = i === STEPS ? b - inset : a + ((b - a) * i) / STEPS;
     const s1 = at(t1);
     const [low, high] = s0 < s1 ? [s0, s1] : [s1, s0];
+    if (found.length > MOST_STEPS) return;
     for (const place of ((high - low) / round) * places.length > MOST_PASSED ? [] : places) {
       const rounds = Number.isFinite(round)
         ? wholeNumbers(Math.ceil((low - place) / round), Math.floor((high - place) / round))

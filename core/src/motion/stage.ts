@@ -28,5 +28,12 @@ export interface Earlier {
 /** Undefined where this rider needs none: a rider pays only for what it uses. */
 export type PoseStageMaker = (rider: PreparedRider, graph: RiderGraph, earlier: Earlier) => PoseStage | undefined;
 
+/** Changes at once within a stretch of time that are told one by one; more than these no screen shows, and whoever gets more knows that they are not all. */
+export const MOST_STEPS = 20_000;
+
+/** What a stage tells where there are more of them: one too many, anywhere. */
+export const tooManySteps = (from: number, to: number): number[] =>
+  Array.from({ length: MOST_STEPS + 1 }, (_, i) => from + ((to - from) * (i + 1)) / (MOST_STEPS + 2));
+
 /** For stages that are smooth wherever what comes before them is. */
 export const noEvents = (): readonly number[] => [];

@@ -1,4 +1,5 @@
-import { POSE, POSE_SIZE, type RiderMotion } from '../motion/index.ts';
+import { MOST_STEPS, POSE, POSE_SIZE, type RiderMotion } from '../motion/index.ts';
+import { TooMuchError } from './too-much.ts';
 
 /** A value that changes at once: each from its time, s, to the next one's. The first stands at 0. */
 export type Steps = readonly { readonly time: number; readonly value: number }[];
@@ -13,6 +14,10 @@ export function stepsOf(
   of: (value: number) => number = (value) => value,
 ): Steps {
   const times = rider.steps(0, length);
+  if (times.length > MOST_STEPS)
+    throw new TooMuchError(
+      'the poses of a rider change so often within the loop that they cannot be written: slow them down or shorten the loop',
+    );
   const found: { time: number; value: number }[] = [];
   times.slice(1).forEach((to, i) => {
     const time = times[i] ?? 0;

@@ -131,8 +131,8 @@ function drawnArt(
   if (!rider.output || !art || !moving) return undefined;
   const shown = stepsOf(moving, motion.length, 'under', (value) => (value === under ? 1 : 0));
   if (shown.every(({ value }) => value === 0)) return undefined;
-  const curves = curvesOf(moving, motion.length, pivotBoxOf(art), tolerance, cubic, tell);
   const pose = stepsOf(moving, motion.length, 'pose');
+  const curves = curvesOf(moving, motion.length, pivotBoxOf(art), tolerance, cubic, tell);
   const { id, name, parallax } = rider;
   return { kind: 'art', id, name, art, curves, pose, shown, inside: insideOf(scene, rider), parallax };
 }

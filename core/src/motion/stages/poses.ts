@@ -4,13 +4,10 @@ import { passings } from '../passings.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import type { RiderGraph } from '../posed.ts';
-import { noEvents, type PoseStage, type PoseStageMaker } from '../stage.ts';
+import { MOST_STEPS, noEvents, tooManySteps, type PoseStage, type PoseStageMaker } from '../stage.ts';
 
 /** Share of a pose by which rounding may miss its beginning. */
 const HAIR = 1e-9;
-
-/** Changes of pose within a stretch of time that are told one by one: more no screen shows. */
-const MOST_STEPS = 20_000;
 
 /** Which pose of a strip is shown: one, by time, by the distance of its foot, or through once from a mark on. */
 export const posesStage: PoseStageMaker = (prepared, graph) => {
@@ -66,7 +63,7 @@ function byTime({ rider, folding }: PreparedRider, count: number): PoseStage {
     },
     (from, to) => {
       const within = Math.floor(folding.cycle * rate + HAIR);
-      if (within * Math.ceil((to - from) / folding.cycle + 1) > MOST_STEPS) return [];
+      if (within * Math.ceil((to - from) / folding.cycle + 1) > MOST_STEPS) return tooManySteps(from, to);
       const locals = Array.from({ length: within + 1 }, (_, k) => k / rate);
       return timesOfLocals(folding, [...locals, folding.cycle], from, to);
     },
@@ -121,7 +118,7 @@ function fromMark(prepared: PreparedRider, count: number, graph: RiderGraph): Po
     },
     (from, to) => {
       const passed = timesOfLocals(folding, [time], from - count / rate - HAIR, to);
-      if (passed.length * count > MOST_STEPS) return [];
+      if (passed.length * count > MOST_STEPS) return tooManySteps(from, to);
       const all = passed.flatMap((at) => Array.from({ length: count + 1 }, (_, k) => at + k / rate));
       return all.filter((at) => at > from && at < to);
     },
