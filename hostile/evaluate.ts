@@ -1,4 +1,5 @@
 import {
+  checkClosing,
   checkJumps,
   checkSeam,
   FORMATS,
@@ -54,7 +55,7 @@ async function faultsOf(scene: Scene, isWritten: boolean): Promise<{ faults: str
       break;
     }
   }
-  const told = JSON.stringify([checkSeam(scene), checkJumps(scene)], (_, value: unknown) =>
+  const told = JSON.stringify([checkSeam(scene), checkJumps(scene), checkClosing(scene)], (_, value: unknown) =>
     typeof value === 'number' && !Number.isFinite(value) ? 'NO NUMBER' : value,
   );
   if (told.includes('NO NUMBER')) faults.push('a check says no number');

@@ -52,10 +52,32 @@ const mark = (id: string, time: number, value: number, more: Json = {}): Json =>
   place: { by: 'share', value },
   ...more,
 });
+const ROUND_PLACE = { by: 'share', value: 0.5 };
 const ROUND = [mark('m1', 0, 0), mark('m2', 4, 1)];
 
+interface Asked {
+  readonly rider: Json;
+  readonly clock?: Json;
+  readonly guide?: Json;
+  /** Riders beside it, and what else the scene has. */
+  readonly others?: readonly Json[];
+  readonly scene?: Json;
+}
+
+const { markup: _markup, ...BOX } = BOX_ART;
+
+/** A strip of three poses. */
+const STRIP: Json = {
+  ...BOX,
+  id: 'strip',
+  kind: 'strip',
+  poses: Array.from({ length: 3 }, () => ({ kind: 'svg', markup: BOX_ART.markup })),
+};
+
+const other = (id: string, more: Json): Json => ({ id, name: id, art: 'box', guide: null, ...more });
+
 /** What is asked of a rider, with what it changes of the clock. */
-const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }>> = {
+const ASKED: Readonly<Record<string, Asked>> = {
   'as usual': { rider: { pace: { marks: ROUND } } },
   'led as far as there is': { rider: { pace: { marks: ROUND }, lead: FAR, lift: -FAR, heading: { mode: 'along' } } },
   'a thousand laps each way': {
@@ -132,6 +154,60 @@ const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }
       },
     },
   },
+  'striding finer than anything': {
+    rider: { art: 'strip', pace: { marks: ROUND }, poses: { by: 'distance', stride: 0.1, first: 500 } },
+  },
+  'flapping faster than anything for an hour': {
+    rider: {
+      art: 'strip',
+      pace: { marks: [mark('m1', 0, 0), mark('m2', 3600, 1)] },
+      poses: { by: 'time', rate: 240 },
+    },
+    clock: { duration: 3600, fps: 1 },
+  },
+  'splashing at marks that pass all the time': {
+    rider: { pace: { marks: [mark('m1', 0, 0), mark('m2', 0.001, 1)], cycle: 0.001, repeat: 'there-and-back' } },
+    others: [
+      other('splash', {
+        art: 'strip',
+        poses: { by: 'mark', rate: 0.01, mark: { rider: 'rider', mark: 'm1' }, around: 'hidden' },
+      }),
+    ],
+  },
+  'behind a hundred times': {
+    rider: {
+      pace: { marks: ROUND },
+      behind: Array.from({ length: 100 }, (_, i) => ({
+        by: 'places',
+        rider: 'post',
+        from: { by: 'share', value: 1000 - i * 20 },
+        to: { by: 'distance', value: i % 2 === 0 ? FAR : -FAR },
+      })),
+    },
+    others: [other('post', { behind: [{ by: 'places', rider: 'rider', from: ROUND_PLACE, to: ROUND_PLACE }] })],
+  },
+  'as deep as there is': {
+    rider: { pace: { marks: [mark('m1', 0, -1000), mark('m2', 4, 1000)] }, heading: { mode: 'along' }, raise: 10_000 },
+    guide: {
+      depth: {
+        stops: Array.from({ length: 100 }, (_, i) => ({ at: i / 99, scale: i % 2 === 0 ? 0.01 : 100 })),
+        speed: true,
+      },
+    },
+  },
+  'strung to itself, stretched, through a camera of no size': {
+    rider: { pace: { marks: ROUND }, scale: [0, -1000] },
+    others: [
+      other('rope', { strung: { from: 'rider', to: 'rider', stretch: true } }),
+      other('rod', {
+        strung: { from: 'rope', to: 'rider', fromAt: [-FAR, FAR], toAt: [FAR, FAR], stretch: true },
+        parallax: -10,
+        squash: { by: 'keys' },
+        keys: { squash: [{ id: 'k', time: 0, value: [20, 1e6] }] },
+      }),
+    ],
+    scene: { camera: 'rider' },
+  },
   'drawn with a dash as fine as there is': {
     rider: { pace: { marks: ROUND } },
     guide: { corridor: 1e6, stroke: { color: '#000', width: 1e-9, dash: [1e-9, 1e-9], draws: null } },
@@ -141,17 +217,18 @@ const ASKED: Readonly<Record<string, { rider: Json; clock?: Json; guide?: Json }
 /** Every guide with everything that may be asked of its rider. */
 export const hostileScenes = (): HostileScene[] =>
   Object.entries(GUIDES).flatMap(([called, guide]) =>
-    Object.entries(ASKED).map(([asked, { rider, clock, guide: drawn }]) => ({
+    Object.entries(ASKED).map(([asked, { rider, clock, guide: drawn, others = [], scene }]) => ({
       name: `${called}; ${asked}`,
       json: {
         format: 'pace-line/scene',
-        version: 2,
+        version: 4,
         name: 'Edge',
         canvas: { width: 400, height: 300, background: '#FFFFFF' },
         clock: { duration: 4, fps: 30, repeat: 'loop', ...clock },
-        art: [BOX_ART],
+        art: [BOX_ART, STRIP],
         guides: [{ id: 'way', name: 'Way', color: '#0B7A75', ...guide, ...drawn }],
-        riders: [{ id: 'rider', name: 'Rider', art: 'box', guide: 'way', ...rider }],
+        riders: [{ id: 'rider', name: 'Rider', art: 'box', guide: 'way', ...rider }, ...others],
+        ...scene,
       },
     })),
   );

@@ -78,10 +78,13 @@ export function radiusOf({ roll, scale }: Pick<Rider, 'roll' | 'scale'>, art: Ar
   return Math.max(LEAST_RADIUS, Math.min(width, height) / 2);
 }
 
+/** px. A guide that is shorter has no depth: nothing goes anywhere on it. */
+const SHORTEST = 1e-6;
+
 const depths = new WeakMap<Guide, DepthLine>();
 
 function depthOf(guide: Guide): DepthLine | undefined {
-  if (!guide.depth) return undefined;
+  if (!guide.depth || !(pathOfGuide(guide).length > SHORTEST)) return undefined;
   let depth = depths.get(guide);
   if (!depth) depths.set(guide, (depth = new DepthLine(guide.depth, pathOfGuide(guide))));
   return depth;
