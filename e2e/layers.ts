@@ -3,26 +3,17 @@ import {
   cameraOf,
   displayOrder,
   guideById,
+  IDENTITY_MATRIX,
+  inverseOf,
+  type Matrix,
   pathOfGuide,
   pictureOf,
   prepare,
+  productOf,
+  transformed,
   viewOf,
   type Scene,
 } from '@pace-line/core';
-
-type Matrix = readonly number[];
-
-/** What `outer` makes of what `inner` makes. */
-const product = (outer: Matrix, inner: Matrix): Matrix => {
-  const [a = 1, b = 0, c = 0, d = 1, e = 0, f = 0] = outer;
-  const [g = 1, h = 0, i = 0, j = 1, k = 0, l = 0] = inner;
-  return [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f];
-};
-
-function undone([a = 1, b = 0, c = 0, d = 1, e = 0, f = 0]: Matrix, x: number, y: number): [number, number] {
-  const det = a * d - b * c;
-  return [(d * (x - e) - c * (y - f)) / det, (a * (y - f) - b * (x - e)) / det];
-}
 
 /** Whether a point lies inside of a closed guide, by the even-odd rule, against many chords. */
 function isWithin(scene: Scene, guide: string, x: number, y: number): boolean {
@@ -52,13 +43,15 @@ export function colourAt(scene: Scene, time: number, x: number, y: number): stri
     const art = artById(scene, rider.art);
     const picture = art && pictureOf(art, poses.of(index, 'pose'));
     if (picture?.kind !== 'svg') continue;
-    const view: Matrix =
-      camera < 0 ? [1, 0, 0, 1, 0, 0] : [...viewOf(scene.canvas, poses.data, camera, rider.parallax)];
-    const own = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => poses.of(index, key));
-    const [u, v] = undone(product(view, own), x, y);
+    const [a = 1, b = 0, c = 0, d = 1, e = 0, f = 0] =
+      camera < 0 ? [] : viewOf(scene.canvas, poses.data, camera, rider.parallax);
+    const view: Matrix = [a, b, c, d, e, f];
+    const own = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(index, key);
+    const whole = productOf(view, [own('a'), own('b'), own('c'), own('d'), own('e'), own('f')]);
+    const [u, v] = transformed(inverseOf(whole) ?? IDENTITY_MATRIX, [x, y]);
     if (u < 0 || v < 0 || u > picture.width || v > picture.height) continue;
     if (rider.inside) {
-      const onCanvas = undone(view, x, y);
+      const onCanvas = transformed(inverseOf(view) ?? IDENTITY_MATRIX, [x, y]);
       if (isWithin(scene, rider.inside.guide, ...onCanvas) !== (rider.inside.keep === 'inside')) continue;
     }
     return /fill="([^"]+)"/.exec(picture.markup)?.[1];

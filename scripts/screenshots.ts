@@ -122,6 +122,30 @@ await keyed.getByRole('button', { name: /^2 Rider/ }).click();
 await keyed.waitForTimeout(500);
 await keep(keyed, 'carried');
 
+// Poses that go with the way, and the opened Rider card.
+const poses = await fresh();
+await sample(poses, 'Heron along the bank', 96, 2);
+await poses.getByRole('button', { name: /^2 Rider/ }).click();
+await poses.waitForTimeout(500);
+await keep(poses, 'poses');
+
+// The frame of a camera that is carried along.
+const camera = await fresh();
+await sample(camera, 'Down the canal', 66, -1);
+await camera.keyboard.press('l');
+await camera.getByRole('button', { name: 'Take the shape Marker into the scene' }).click();
+await camera.getByRole('button', { name: 'Park Marker on the canvas' }).click();
+await camera.getByRole('button', { name: 'Close Art' }).click();
+await camera.getByRole('button', { name: /^2 Rider/ }).click();
+await camera.getByRole('combobox', { name: 'Carried by' }).click();
+await camera.getByRole('option', { name: 'Paper boat' }).click();
+await camera.getByRole('textbox', { name: 'Scale across' }).fill('60');
+await camera.keyboard.press('Enter');
+await camera.getByRole('group', { name: 'Is the camera' }).getByRole('button', { name: 'yes' }).click();
+await camera.keyboard.press('Escape');
+await camera.waitForTimeout(500);
+await keep(camera, 'camera');
+
 // The collection, and measuring along a guide.
 const collection = await fresh();
 await sample(collection, 'Dragonfly among lanterns', 20, -1);

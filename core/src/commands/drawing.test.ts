@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { nearestOnPath, nodesOfShape, type GuideShape } from '../geometry/index.ts';
+import { matrixAbout, nearestOnPath, nodesOfShape, type GuideShape } from '../geometry/index.ts';
 import { prepare } from '../motion/index.ts';
 import { newRider, pathOfGuide, sceneFromJson, type Guide, type Scene } from '../scene/index.ts';
 import { countedRandom } from '../testing/random.ts';
@@ -18,7 +18,6 @@ import {
   fairGuide,
   closesAt,
   joinGuides,
-  matrixAbout,
   moveGuides,
   moveNodes,
   nameNode,

@@ -10,7 +10,7 @@ export { addLinked, setLink, unlinkGuide } from './guide/links.ts';
 export { setClosed, splitGuide } from './guide/outline.ts';
 export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
 export { setShape, shapeNodes } from './guide/shapes.ts';
-export { matrixAbout, transformGuides, transformNodes, type Matrix } from './guide/transform.ts';
+export { transformGuides, transformNodes } from './guide/transform.ts';
 export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
 export { shiftMarks, stretchMarks } from './mark/shift.ts';
 export { pullSpan, straightenSpans } from './node/bend.ts';

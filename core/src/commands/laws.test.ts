@@ -1,3 +1,4 @@
+import { matrixAbout } from '../geometry/index.ts';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
@@ -111,7 +112,7 @@ const edits = fc.oneof(
     fc
       .double({ min: -3, max: 3, noNaN: true })
       .map((angle) =>
-        tried(c.transformGuides, ({ id }) => ({ ids: [id], matrix: c.matrixAbout([400, 300], 1.1, 0.9, angle) })),
+        tried(c.transformGuides, ({ id }) => ({ ids: [id], matrix: matrixAbout([400, 300], 1.1, 0.9, angle) })),
       ),
   ),
   named(

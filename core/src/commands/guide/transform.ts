@@ -1,31 +1,18 @@
-import type { Vec } from '../../geometry/index.ts';
+import { linearOf, transformed, type Matrix } from '../../geometry/index.ts';
 import type { Guide, Node, Scene } from '../../scene/index.ts';
 import { checkNodes, linkedGuide, lockedGuide } from '../node/check-nodes.ts';
 import { command, guideOf, missingGuide, replaceGuide } from '../command.ts';
 
-/** An affine matrix on the canvas, as in SVG: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
-export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
-
-const apply = ([a, b, c, d, e, f]: Matrix, [x, y]: Vec): Vec => [a * x + c * y + e, b * x + d * y + f];
-
-/** Factors and an angle (rad, clockwise) about a point. */
-export function matrixAbout([x, y]: Vec, scaleX: number, scaleY: number, angle: number): Matrix {
-  const cos = Math.cos(angle);
-  const sin = Math.sin(angle);
-  const [a, b, c, d] = [cos * scaleX, sin * scaleX, -sin * scaleY, cos * scaleY];
-  return [a, b, c, d, x - a * x - c * y, y - b * x - d * y];
-}
-
 /** A node moved, scaled and turned with its handles. */
 export function transformedNode(node: Node, matrix: Matrix): Node {
-  const [x, y] = apply(matrix, [node.x, node.y]);
-  const linear: Matrix = [matrix[0], matrix[1], matrix[2], matrix[3], 0, 0];
+  const [x, y] = transformed(matrix, [node.x, node.y]);
+  const linear = linearOf(matrix);
   return {
     ...node,
     x,
     y,
-    ...(node.in ? { in: apply(linear, node.in) } : {}),
-    ...(node.out ? { out: apply(linear, node.out) } : {}),
+    ...(node.in ? { in: transformed(linear, node.in) } : {}),
+    ...(node.out ? { out: transformed(linear, node.out) } : {}),
   };
 }
 

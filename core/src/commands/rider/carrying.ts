@@ -1,6 +1,7 @@
+import { IDENTITY_MATRIX, inverseOf, productOf, type Matrix } from '../../geometry/index.ts';
 import { POSE } from '../../motion/index.ts';
 import { riderById, type Carrier, type Guide, type Rider, type Scene } from '../../scene/index.ts';
-import { transformedNode, type Matrix } from '../guide/transform.ts';
+import { transformedNode } from '../guide/transform.ts';
 import {
   command,
   guideOf,
@@ -60,36 +61,19 @@ export const carryGuide = command<{ guide: string; carrier: string | null; time:
   (scene, { guide: id, carrier, time }) => {
     const guide = guideOf(scene, id);
     const from = matrixOf(scene, guide.carrier, time);
-    const to = inverse(matrixOf(scene, carrier, time));
-    const moved = to ? movedGuide({ ...guide, carrier }, product(to, from)) : { ...guide, carrier };
+    const to = inverseOf(matrixOf(scene, carrier, time));
+    const moved = to ? movedGuide({ ...guide, carrier }, productOf(to, from)) : { ...guide, carrier };
     return withCarriers(replaceGuide(scene, moved));
   },
 );
 
-const STILL: Matrix = [1, 0, 0, 1, 0, 0];
-
 /** What takes places of a carrier's frame to the canvas at a time, s. */
 function matrixOf(scene: Scene, carrier: string | null, time: number): Matrix {
   const pose = carrier === null ? undefined : poseOf(scene, carrier, time);
-  if (!pose) return STILL;
+  if (!pose) return IDENTITY_MATRIX;
   const at = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => pose[POSE[key]] ?? 0;
   return [at('a'), at('b'), at('c'), at('d'), at('e'), at('f')];
 }
-
-function inverse([a, b, c, d, e, f]: Matrix): Matrix | undefined {
-  const det = a * d - b * c;
-  if (Math.abs(det) < 1e-12) return undefined;
-  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
-}
-
-const product = ([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): Matrix => [
-  a * g + c * h,
-  b * g + d * h,
-  a * i + c * j,
-  b * i + d * j,
-  a * k + c * l + e,
-  b * k + d * l + f,
-];
 
 /** A guide's nodes moved; a shape's parameters no longer say what it is. */
 function movedGuide({ shape: _shape, ...guide }: Guide, matrix: Matrix): Guide {

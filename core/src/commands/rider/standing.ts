@@ -1,4 +1,4 @@
-import type { Vec } from '../../geometry/index.ts';
+import { IDENTITY_MATRIX, inverseOf, productOf, transformed, type Matrix, type Vec } from '../../geometry/index.ts';
 import { POSE, prepare } from '../../motion/index.ts';
 import { newRider, riderById, type Rider, type Scene } from '../../scene/index.ts';
 import { replaceRider } from '../edits.ts';
@@ -12,25 +12,11 @@ export function degreesNear(angle: number): number {
   return Math.round(rest * 1e6) / 1e6 + 0;
 }
 
-type Matrix = readonly [a: number, b: number, c: number, d: number];
-
 /** Turn, width and height of a matrix; mirrored where the height is negative. */
 const factorsOf = ([a, b, c, d]: Matrix): { angle: number; wide: number; high: number } => {
   const wide = Math.hypot(a, b);
   return { angle: Math.atan2(b, a), wide, high: wide === 0 ? Math.hypot(c, d) : (a * d - b * c) / wide };
 };
-
-const inverted = ([a, b, c, d]: Matrix): Matrix | undefined => {
-  const det = a * d - b * c;
-  return Math.abs(det) < 1e-12 ? undefined : [d / det, -b / det, -c / det, a / det];
-};
-
-const product = ([a, b, c, d]: Matrix, [e, f, g, h]: Matrix): Matrix => [
-  a * e + c * f,
-  b * e + d * f,
-  a * g + c * h,
-  b * g + d * h,
-];
 
 const rounded = (value: number): number => Math.round(value * 1e9) / 1e9 + 0;
 
@@ -39,6 +25,8 @@ const linear = (pose: Float64Array): Matrix => [
   pose[POSE.b] ?? 0,
   pose[POSE.c] ?? 0,
   pose[POSE.d] ?? 1,
+  0,
+  0,
 ];
 
 /** The pose of a rider on the canvas at a time, s. */
@@ -49,17 +37,16 @@ export const poseOf = (scene: Scene, id: string, time: number): Float64Array | u
 export function inFrame(scene: Scene, { carrier }: Rider, [dx, dy]: Vec, time: number): Vec {
   const pose = carrier ? poseOf(scene, carrier.rider, time) : undefined;
   if (!pose) return [dx, dy];
-  const back = inverted(linear(pose));
-  return back ? [back[0] * dx + back[2] * dy, back[1] * dx + back[3] * dy] : [0, 0];
+  const back = inverseOf(linear(pose));
+  return back ? transformed(back, [dx, dy]) : [0, 0];
 }
 
 /** A point of the canvas as one of the frame of a carrier (null: the canvas itself) at a time, s. */
 export function pointInFrame(scene: Scene, carrier: string | null, [x, y]: Vec, time: number): Vec {
   const pose = carrier === null ? undefined : poseOf(scene, carrier, time);
-  const back = pose && inverted(linear(pose));
+  const back = pose && inverseOf(linear(pose));
   if (!pose || !back) return [x, y];
-  const [dx, dy] = [x - (pose[POSE.e] ?? 0), y - (pose[POSE.f] ?? 0)];
-  return [back[0] * dx + back[2] * dy, back[1] * dx + back[3] * dy];
+  return transformed(back, [x - (pose[POSE.e] ?? 0), y - (pose[POSE.f] ?? 0)]);
 }
 
 /** A rider that stands as its carrier makes it, with nothing of its own. */
@@ -77,15 +64,16 @@ export function stoodAs(scene: Scene, id: string, time: number, pose: Float64Arr
   const rider = riderById(scene, id);
   if (!rider) return scene;
   const carrier = rider.carrier ? poseOf(scene, rider.carrier.rider, time) : undefined;
-  const frame = carrier ? linear(carrier) : ([1, 0, 0, 1] as const);
+  const frame = carrier ? linear(carrier) : IDENTITY_MATRIX;
   const inherited = poseOf(replaceRider(scene, bare(rider)), id, time);
   const keyed = poseOf(replaceRider(scene, { ...rider, carrier: null, at: [0, 0], stand: 0, scale: [1, 1] }), id, time);
-  const back = inverted(frame);
-  const undo = inherited && inverted(linear(inherited));
+  const back = inverseOf(frame);
+  const undo = inherited && inverseOf(linear(inherited));
   if (!inherited || !keyed || !back || !undo) return scene;
   const dx = (pose[POSE.x] ?? 0) - (carrier?.[POSE.e] ?? 0);
   const dy = (pose[POSE.y] ?? 0) - (carrier?.[POSE.f] ?? 0);
-  const { angle, wide, high } = factorsOf(product(undo, linear(pose)));
+  const [x, y] = transformed(back, [dx, dy]);
+  const { angle, wide, high } = factorsOf(productOf(undo, linear(pose)));
   const [sx, sy] = rider.scale;
   // One that is mirrored by its heading stays so by the way it stands; one that was flipped by hand stays flipped that way.
   const isMirrored = rider.heading.left === 'mirror' && (high < 0 !== sx < 0) !== sy < 0;
@@ -96,7 +84,7 @@ export function stoodAs(scene: Scene, id: string, time: number, pose: Float64Arr
   const over = (sx < 0 !== isMirrored ? -high : high) / ky;
   return replaceRider(scene, {
     ...rider,
-    at: [rounded(back[0] * dx + back[2] * dy), rounded(back[1] * dx + back[3] * dy)],
+    at: [rounded(x), rounded(y)],
     stand: degreesNear(isMirrored ? turned + fine : turned - fine),
     scale: [rounded(across), rounded(over)],
   });

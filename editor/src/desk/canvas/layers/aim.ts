@@ -1,12 +1,10 @@
-import { POSE, type Art, type Vec } from '@pace-line/core';
+import { inverseOf, POSE, transformed, type Art, type Vec } from '@pace-line/core';
 
 /** A point of the canvas in the px of an art drawn in a pose; its pivot where it is drawn to nothing. */
-export function inArt(pose: Float64Array, pivot: Vec, [x, y]: Vec): Vec {
+export function inArt(pose: Float64Array, pivot: Vec, point: Vec): Vec {
   const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => pose[POSE[key]] ?? 0;
-  const det = m('a') * m('d') - m('b') * m('c');
-  if (Math.abs(det) < 1e-9) return pivot;
-  const [dx, dy] = [x - m('e'), y - m('f')];
-  return [(m('d') * dx - m('c') * dy) / det, (m('a') * dy - m('b') * dx) / det];
+  const back = inverseOf([m('a'), m('b'), m('c'), m('d'), m('e'), m('f')]);
+  return back ? transformed(back, point) : pivot;
 }
 
 const hundredths = (value: number): number => Math.round(value * 100) / 100 + 0;

@@ -1,4 +1,4 @@
-import { artById, moveRiders, POSE, POSE_SIZE, riderById, type Poses } from '@pace-line/core';
+import { artById, inverseOf, moveRiders, POSE, POSE_SIZE, riderById, transformed, type Poses } from '@pace-line/core';
 import { selectRider, toggled } from '../../../document/index.ts';
 import type { Pointer } from '../../pointer.ts';
 import { drawnWay } from './drawn-way.ts';
@@ -9,11 +9,9 @@ import { dragOnGuide } from './rider-on-guide.ts';
 function covers(poses: Poses, index: number, width: number, height: number, { x, y }: Pointer): boolean {
   const at = index * POSE_SIZE;
   const m = (key: number): number => poses.data[at + key] ?? 0;
-  const [a, b, c, d, e, f] = [m(POSE.a), m(POSE.b), m(POSE.c), m(POSE.d), m(POSE.e), m(POSE.f)];
-  const det = a * d - b * c;
-  if (Math.abs(det) < 1e-12) return false;
-  const u = (d * (x - e) - c * (y - f)) / det;
-  const v = (a * (y - f) - b * (x - e)) / det;
+  const back = inverseOf([m(POSE.a), m(POSE.b), m(POSE.c), m(POSE.d), m(POSE.e), m(POSE.f)]);
+  if (!back) return false;
+  const [u, v] = transformed(back, [x, y]);
   return u >= 0 && v >= 0 && u <= width && v <= height;
 }
 
