@@ -53,7 +53,8 @@ function rowsOf(scene: Scene, times: readonly number[], only: string | undefined
   const motion = prepare(scene);
   const camera = cameraOf(scene, motion);
   const all = scene.riders.map(({ id }) => ({ name: id, at: motion.indexOf(id) }));
-  if (camera >= 0) all.push({ name: CAMERA_ROW, at: camera });
+  // A rider of that name has the row already.
+  if (camera >= 0 && motion.indexOf(CAMERA_ROW) < 0) all.push({ name: CAMERA_ROW, at: camera });
   const asked = all.filter(({ name }) => only === undefined || name === only);
   if (only !== undefined && asked.length === 0) throw new UsageError(`there is no rider "${only}"`);
   const poses = new Poses(motion.riders.length);

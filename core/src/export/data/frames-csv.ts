@@ -25,7 +25,10 @@ export const framesCsv: Format<'frames', typeof options> = {
       const poses = frames.posesAt(i);
       const row = (name: string, at: number): string =>
         csvLine(poseRow(columns.length, frames.timeOf(i), name, poses, at));
-      const view = frames.camera === null ? '' : row(CAMERA_ROW, frames.rowOf(frames.camera));
+      const view =
+        frames.camera === null || frames.riders.includes(CAMERA_ROW)
+          ? ''
+          : row(CAMERA_ROW, frames.rowOf(frames.camera));
       await file.write(frames.riders.map((rider) => row(rider, frames.rowOf(rider))).join('') + view);
       run.progress(0.9 + (0.1 * (i + 1)) / frames.count);
     }
