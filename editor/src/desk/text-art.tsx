@@ -68,7 +68,7 @@ function Wishes({ wish }: { wish: Wish }) {
             label="Font"
             value={now.font}
             data={Object.entries(FONTS).map(([value, { name }]) => ({ value, label: name }))}
-            onChange={(font) => set({ font: font as FontId })}
+            onChange={(font) => set({ font })}
           />
           <NumberField
             label="Size of the text"
