@@ -146,6 +146,7 @@ export {
 } from './chart/index.ts';
 export {
   checkClosing,
+  stridesOf,
   type Closing,
   checkJumps,
   checkSeam,

@@ -1,5 +1,5 @@
 import { prepare } from '../motion/index.ts';
-import { artById, cycleOf, loopLength, posesOf, type Rider, type Scene } from '../scene/index.ts';
+import { artById, cycleOf, loopLength, posesOf, type Scene } from '../scene/index.ts';
 
 /** Share of a round by which it may miss a whole number of times and still count as closing. */
 const WHOLE = 1e-6;
@@ -36,13 +36,14 @@ export function checkClosing(scene: Scene): Closing | undefined {
     if (!rider.output || !moving) return false;
     return moving.varies.length > 0 || (rider.poses.by === 'time' && posesOf(artById(scene, rider.art)) > 1);
   });
-  const rounds = changing.map((rider) => roundOfRider(rider, scene)).filter((round) => Number.isFinite(round));
+  const roundOf = (id: string): number => motion.rider(id)?.round ?? Infinity;
+  const rounds = changing.map(({ id }) => roundOf(id)).filter((round) => Number.isFinite(round));
   const fits = (loops: number): boolean => rounds.every((round) => isWhole((loops * length) / round));
   let loops: number | undefined = 1;
   while (loops <= MOST_LOOPS && !fits(loops)) loops++;
   if (loops > MOST_LOOPS) loops = undefined;
   const open = changing.flatMap((rider): OpenCycle[] => {
-    const round = roundOfRider(rider, scene);
+    const round = roundOf(rider.id);
     if (!Number.isFinite(round) || isWhole(length / round)) return [];
     const cycle = cycleOf(rider, clock);
     const times = Math.max(1, Math.round(length / round));
@@ -57,10 +58,3 @@ export function checkClosing(scene: Scene): Closing | undefined {
 }
 
 const isWhole = (times: number): boolean => Math.round(times) >= 1 && Math.abs(times - Math.round(times)) <= WHOLE;
-
-/** s after which a rider repeats itself; infinite where it goes once. */
-function roundOfRider(rider: Rider, { clock }: Scene): number {
-  const cycle = cycleOf(rider, clock);
-  const repeat = rider.pace.repeat ?? clock.repeat;
-  return repeat === 'once' ? Infinity : repeat === 'there-and-back' ? 2 * cycle : cycle;
-}

@@ -1,4 +1,5 @@
 export { checkClosing, type Closing } from './closing.ts';
 export { checkJumps, type JumpFinding } from './jumps.ts';
 export { mendsOfSeam, type MendKind } from './mends.ts';
+export { stridesOf } from './strides.ts';
 export { checkSeam, type SeamFinding } from './seam.ts';

@@ -16,6 +16,7 @@ import {
   type Scene,
 } from '../scene/index.ts';
 import { checkSeam } from './seam.ts';
+import { stridesOf } from './strides.ts';
 
 /** What can be done about a seam that shows. */
 export type MendKind = 'whole-laps' | 'keys-meet' | 'whole-strides' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
@@ -98,7 +99,7 @@ const wholeStrides: Maker = (scene, rider) => {
   const moving = prepare(scene).rider(rider.id);
   const { poses } = rider;
   if (count < 2 || !moving) return undefined;
-  const { delay, cycle } = moving.folding;
+  const { cycle } = moving.folding;
   const set =
     (patch: Partial<Rider['poses']>) =>
     (base: Scene): Scene =>
@@ -107,9 +108,8 @@ const wholeStrides: Maker = (scene, rider) => {
     const rounds = Math.max(1, Math.round((cycle * poses.rate) / count));
     return set({ rate: (rounds * count) / cycle });
   }
-  const way = Math.abs(moving.footAt(delay + cycle, -1) - moving.footAt(delay, 1));
-  if (poses.by !== 'distance' || !(way > 0)) return undefined;
-  return set({ stride: way / Math.max(1, Math.round(way / poses.stride)) });
+  const { stride } = stridesOf(scene, rider);
+  return poses.by === 'distance' && stride !== undefined ? set({ stride }) : undefined;
 };
 
 const MAKERS: readonly (readonly [MendKind, Maker])[] = [

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import type { Motion, Poses, Scene } from '@pace-line/core';
+import type { Motion, Poses, Rider, Scene } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { riderBoxOf } from '../../../tools/index.ts';
@@ -55,11 +55,16 @@ export function RiderBoxLayer() {
 /** px from its foot below which a rider counts as sitting on its guide. */
 const SITS = 0.5;
 
+/** Whether it was put beside its guide: what rolls on it, or stands on two contacts, sits. */
+const isBeside = ({ lift, lead, keys }: Rider): boolean =>
+  lift !== 0 || lead !== 0 || keys.lift.length > 0 || keys.lead.length > 0;
+
 /** A line from a rider that is beside its guide to where it belongs on it. */
 function tetherOf(scene: Scene, motion: Motion, poses: Poses, time: number, id: string): string {
   const moving = motion.rider(id);
   const row = motion.indexOf(id);
-  if (!moving?.path || scene.riders[row]?.carrier) return '';
+  const rider = scene.riders[row];
+  if (!moving?.path || !rider || rider.carrier || !isBeside(rider)) return '';
   const { x, y } = moving.path.frameAtDistance(moving.footAt(time));
   const [px, py] = [poses.of(row, 'x'), poses.of(row, 'y')];
   return Math.hypot(px - x, py - y) < SITS ? '' : `M${px} ${py}L${x} ${y}`;

@@ -132,12 +132,11 @@ export function createSvgStage(host: HTMLElement): Stage {
   let view = '';
   /** The view, and before it what a camera makes of the canvas. */
   const look = (): void => {
-    const [still, moved] = [view, camera.transform ? `${view} ${camera.transform}` : view];
-    const transform = `${still}|${moved}`;
+    const transform = camera.transform ? `${view} ${camera.transform}` : view;
     // Said again, the same transform would lay out all that is in the groups once more.
     if (transform === shownView) return;
     shownView = transform;
-    for (const group of groups) group.setAttribute('transform', moved);
+    for (const group of groups) group.setAttribute('transform', transform);
   };
 
   return {

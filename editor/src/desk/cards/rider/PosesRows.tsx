@@ -1,11 +1,10 @@
-import { posesOf, setRider, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
+import { posesOf, setRider, stridesOf, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField, PX, type Units } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
-import { stridesOf } from './closing-stride.ts';
 
 const PLAIN: Units = { '': 1 };
 
