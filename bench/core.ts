@@ -19,7 +19,7 @@ import {
 } from '@pace-line/core';
 import { countedRandom } from '../core/src/testing/random.ts';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
-import { callsPerSecond, medianTime, millions, ms, type Row } from './measure.ts';
+import { callsPerSecond, medianTime, mediansInTurn, millions, ms, type Row } from './measure.ts';
 import { riding } from './riders.ts';
 import { keysOf, takeRows } from './takes.ts';
 
@@ -233,23 +233,16 @@ function following(): Row[] {
   });
   let step = 0;
   // As in a drag: each time from the scene as it was at its start.
-  const edit = medianTime(
-    () => void moveNodes(scene, { guide: 'road', nodes: ['n30'], dx: 1 + (step++ % 40), dy: 2 }),
-    20,
-    3,
-  );
-  const whole = medianTime(
-    () =>
-      void parallelNodes(
-        pathThrough(
-          nodes.map((node) => ({ ...node })),
-          closed,
-        ),
-        BESIDE,
+  const bend = (): void => void moveNodes(scene, { guide: 'road', nodes: ['n30'], dx: 1 + (step++ % 40), dy: 2 });
+  const all = (): void =>
+    void parallelNodes(
+      pathThrough(
+        nodes.map((node) => ({ ...node })),
+        closed,
       ),
-    5,
-    1,
-  );
+      BESIDE,
+    );
+  const [edit, whole] = mediansInTurn(bend, all);
   return [
     {
       what: 'one of 60 winding cubics is bent, and what a linked parallel of them follows',

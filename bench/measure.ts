@@ -7,15 +7,30 @@ export interface Row {
   readonly kept: boolean;
 }
 
+const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+
+function timeOf(run: () => void): number {
+  const started = performance.now();
+  run();
+  return performance.now() - started;
+}
+
 /** Median of several runs, ms. The first runs warm the engine up and do not count. */
 export function medianTime(run: () => void, runs = 9, warm = 3): number {
-  const times: number[] = [];
-  for (let i = 0; i < runs + warm; i++) {
-    const started = performance.now();
-    run();
-    if (i >= warm) times.push(performance.now() - started);
+  for (let i = 0; i < warm; i++) run();
+  return median(Array.from({ length: runs }, () => timeOf(run)));
+}
+
+/** Medians of two things that are compared, run in turns, so that what the engine compiles for the one is there for the other too, ms. */
+export function mediansInTurn(one: () => void, other: () => void, runs = 15, warm = 6): readonly [number, number] {
+  const [ones, others]: [number[], number[]] = [[], []];
+  for (let i = -warm; i < runs; i++) {
+    const [a, b] = [timeOf(one), timeOf(other)];
+    if (i < 0) continue;
+    ones.push(a);
+    others.push(b);
   }
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+  return [median(ones), median(others)];
 }
 
 /** Calls a second of a function that is given the index of the call. */

@@ -36,12 +36,12 @@ export interface Output extends SendResult {
   readonly size: number;
 }
 
-/** Bakes and writes a scene in a format, off the main thread. */
+/** Bakes and writes a scene in a format, off the main thread; if wished it is measured how far that is from the motion. */
 export function writeOutput(
   scene: Scene,
   format: string,
   options: Readonly<Record<string, unknown>>,
-  onProgress?: (share: number) => void,
+  { onProgress, isMeasured = true }: { onProgress?: (share: number) => void; isMeasured?: boolean } = {},
 ): Job<Output> {
   const parts = new Map<string, { type: string; chunks: BlobPart[] }>();
   const onChunk = ({ name, type, chunk }: FileChunk): void => {
@@ -51,7 +51,7 @@ export function writeOutput(
   };
   const job = sending.run(
     'send',
-    { scene: withoutTracing(scene), format, options },
+    { scene: withoutTracing(scene), format, options, isMeasured },
     {
       onChunk,
       ...(onProgress ? { onProgress } : {}),
@@ -91,7 +91,9 @@ function paintedBy({ riders, art }: Scene): number {
 /** A scene as a small moving SVG's text; undefined where it cannot be drawn, or only at great cost. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
 export async function movingPicture(scene: Scene): Promise<string | undefined> {
   if (paintedBy(scene) > MOST_PAINTED) return undefined;
-  const end = await writeOutput(scene.riders.length > 0 ? scene : withLines(scene), 'animated-svg', {}).end;
+  const end = await writeOutput(scene.riders.length > 0 ? scene : withLines(scene), 'animated-svg', {}, {
+    isMeasured: false,
+  }).end;
   const file = end.state === 'done' && end.result.size <= MOST_PICTURED ? end.result.files[0] : undefined;
   return file?.blob.text();
 }

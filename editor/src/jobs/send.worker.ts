@@ -32,10 +32,12 @@ export interface SendInput {
   readonly scene: Scene;
   readonly format: string;
   readonly options: Readonly<Record<string, unknown>>;
+  /** Whether it is asked how far the keys are from the motion: as much work again. */
+  readonly isMeasured: boolean;
 }
 
 export interface SendResult {
-  /** How far the output's own keys are from the editor's motion; null for what has no keys. */
+  /** How far the output's own keys are from the editor's motion; null for what has no keys, or where it is not asked. */
   readonly error: TakeError | null;
   readonly keys: number;
 }
@@ -43,7 +45,7 @@ export interface SendResult {
 const handlers = {
   /** What the checks find. */
   checks: (scene: Scene): Found => ({ seams: checkSeam(scene), jumps: checkJumps(scene) }),
-  async send({ scene, format: id, options }: SendInput, reports: JobReports<FileChunk>): Promise<SendResult> {
+  async send({ scene, format: id, options, isMeasured }: SendInput, reports: JobReports<FileChunk>): Promise<SendResult> {
     const format = formatById(id);
     if (!format) throw new Error(`there is no format "${id}"`);
     const sink: Sink = {
@@ -60,7 +62,7 @@ const handlers = {
         sum + (drawn.kind === 'art' ? Object.values(drawn.curves).reduce((n, curve) => n + curve.length, 0) : 0),
       0,
     );
-    return { error: measureTake(scene, take), keys };
+    return { error: isMeasured ? measureTake(scene, take) : null, keys };
   },
 };
 

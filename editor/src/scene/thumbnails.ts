@@ -2,15 +2,14 @@ import type { Scene } from '@pace-line/core';
 import { hasThumbnail, keepThumbnail, type SceneDocument } from '../document/index.ts';
 import { movingPicture } from '../jobs/index.ts';
 
-/** ms. Long enough that the picture is not drawn between two changes of one train of thought. */
+/** ms without a change: the picture costs seconds of a core, which are not taken from a hand at work. */
 const THUMBNAIL_DELAY = 4000;
 
-/** Draws the Shelf's picture of the scene some time after each change, off the main thread; gives what ends it, with a last picture. */
+/** Draws the Shelf's picture of the scene when hands have been still for a while, off the main thread; gives what ends it, with a last picture. */
 export function keepThumbnails(id: string, doc: SceneDocument): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let drawn: Scene | undefined = doc.state.committed;
   const draw = async (): Promise<void> => {
-    timer = undefined;
     const scene = doc.state.committed;
     if (doc.state.readOnly || scene === drawn) return;
     drawn = scene;
@@ -18,7 +17,12 @@ export function keepThumbnails(id: string, doc: SceneDocument): () => void {
     if (picture !== undefined) await keepThumbnail(id, picture);
   };
   const schedule = (): void => {
-    timer ??= setTimeout(() => void draw(), THUMBNAIL_DELAY);
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      // Something is held: the picture waits until it is let go and hands are still again.
+      if (doc.state.shown === doc.state.committed) void draw();
+      else schedule();
+    }, THUMBNAIL_DELAY);
   };
   void hasThumbnail(id).then((has) => {
     if (has) return;

@@ -23,9 +23,11 @@ export function useWriting(scene: Scene, format: string, options: Options) {
     setWriting({ state: 'writing', share: 0 });
     const timer = setTimeout(() => {
       const end = shown(`Writing ${scene.name}`, (onProgress) => {
-        const begun = writeOutput(scene, format, options, (share) => {
-          onProgress(share);
-          if (isCurrent) setWriting((now) => (now.state === 'writing' ? { state: 'writing', share } : now));
+        const begun = writeOutput(scene, format, options, {
+          onProgress: (share) => {
+            onProgress(share);
+            if (isCurrent) setWriting((now) => (now.state === 'writing' ? { state: 'writing', share } : now));
+          },
         });
         job.current = begun;
         return begun;

@@ -5,7 +5,6 @@ import { useFrame } from '../../scene/context.ts';
 import type { Preview } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
-import { Beyond } from './layers/Beyond.tsx';
 import { AimLayer } from './layers/AimLayer.tsx';
 import { CameraLayer } from './layers/CameraLayer.tsx';
 import { GhostLayer } from './layers/GhostLayer.tsx';
@@ -42,7 +41,6 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <GhostLayer />
         <OnionLayer />
         <CameraLayer />
-        <Beyond canvas={shown.canvas} />
         <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
         <SeeingLayer guides={shown.guides} selection={selection} />

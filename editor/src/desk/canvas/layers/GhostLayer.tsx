@@ -22,7 +22,7 @@ function Ghost({ scene }: { scene: Scene }) {
   const bare = useMemo(() => ({ ...scene, canvas: { ...scene.canvas, background: null } }), [scene]);
   useEffect(() => {
     if (!host.current) return;
-    const made = createSvgStage(host.current);
+    const made = createSvgStage(host.current, false);
     stage.current = made;
     return () => made.destroy();
   }, []);

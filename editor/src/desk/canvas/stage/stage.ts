@@ -39,11 +39,18 @@ export interface Stage {
  */
 const STYLE =
   'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none}' +
-  '.scenery{z-index:0}.riders{z-index:2;will-change:transform}';
+  '.scenery{z-index:0}.riders{z-index:2;will-change:transform}' +
+  '.beyond{fill:var(--table);fill-opacity:var(--beyond,0.8)}' +
+  '.canvas-edge{fill:none;stroke:var(--ink);stroke-width:1;vector-effect:non-scaling-stroke}';
 
 /** The two roots of a stage, each with a group that has the view's transform. */
-function createRoots(host: HTMLElement): {
+function createRoots(
+  host: HTMLElement,
+  isFramed: boolean,
+): {
   readonly groups: readonly [scenery: SVGGElement, moving: SVGGElement];
+  /** Over all of it: what lies beyond the canvas, dimmed, and the canvas's edge. Of the view, whatever a camera shows. */
+  readonly frame: { readonly group: SVGGElement; readonly beyond: SVGElement; readonly edge: SVGElement };
   readonly destroy: () => void;
 } {
   // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
@@ -56,16 +63,22 @@ function createRoots(host: HTMLElement): {
     return svg;
   };
   const roots = [root('scenery'), root('riders')] as const;
+  const group = svgElement('g');
+  const beyond = svgElement('path', { class: 'beyond', 'fill-rule': 'evenodd' });
+  const edge = svgElement('rect', { class: 'canvas-edge' });
+  group.append(beyond, edge);
+  if (isFramed) roots[1].append(group);
   shadow.replaceChildren(style, ...roots);
   return {
     groups: [roots[0].firstChild as SVGGElement, roots[1].firstChild as SVGGElement],
+    frame: { group, beyond, edge },
     destroy: () => roots.forEach((one) => one.remove()),
   };
 }
 
-/** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. */
-export function createSvgStage(host: HTMLElement): Stage {
-  const { groups, destroy } = createRoots(host);
+/** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. `isFramed`: with the canvas's edge, and what lies beyond it dimmed. */
+export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
+  const { groups, frame, destroy } = createRoots(host, isFramed);
   const [scenery, moving] = groups;
   const paper = svgElement('rect');
   scenery.append(paper);
@@ -126,6 +139,9 @@ export function createSvgStage(host: HTMLElement): Stage {
       paper.setAttribute('width', String(width));
       paper.setAttribute('height', String(height));
       paper.setAttribute('fill', background ?? 'none');
+      frame.edge.setAttribute('width', String(width));
+      frame.edge.setAttribute('height', String(height));
+      frame.beyond.setAttribute('d', `M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`);
     }
   };
 
@@ -142,6 +158,7 @@ export function createSvgStage(host: HTMLElement): Stage {
   return {
     setView(next) {
       view = cssMatrix(next);
+      if (frame.group.getAttribute('transform') !== view) frame.group.setAttribute('transform', view);
       look();
     },
     draw({ scene: next, motion, poses }, asSent = false) {
