@@ -29,7 +29,26 @@ export {
   type Vec,
 } from './geometry/index.ts';
 export { foldTime, type Repeat, type Shown, shownCopies, shownTimes } from './time/index.ts';
-export { EASE_OFFERS, offerOfEase, wordsOfEase, type Ease } from './pace/index.ts';
+export {
+  cssOfEase,
+  EASE_OFFERS,
+  easeFromCss,
+  knotsOf,
+  newRecipe,
+  offerOfEase,
+  shapedFrom,
+  withoutShapingPoint,
+  withShapingAt,
+  withShapingPoint,
+  withShapingSlope,
+  wordsOfEase,
+  wordsOfLeg,
+  wordsOfRecipe,
+  type Ease,
+  type EaseReading,
+  type Recipe,
+  type Shaped,
+} from './pace/index.ts';
 export {
   ALLOWED_ELEMENTS,
   type Art,
@@ -240,6 +259,8 @@ export {
   setNode,
   setOutline,
   setPace,
+  setRecipe,
+  freezeRecipe,
   setRider,
   setSeating,
   setShape,

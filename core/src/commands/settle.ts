@@ -13,6 +13,7 @@ import {
 } from '../scene/index.ts';
 import { followedMarks, hasTiedKeys } from './key/key-maps.ts';
 import { withoutLoose } from './loose.ts';
+import { recipesFollowed } from './mark/cooked.ts';
 import { withFitNames } from './names.ts';
 import { SceneError } from './refusal.ts';
 import { circleIn, withCarriers } from './rider/carriers.ts';
@@ -25,13 +26,15 @@ import { byPoint, keepingSpans, remakeGuide } from './places/place-map.ts';
  * and those whose original is gone stand on their own. Names are made to fit.
  */
 export function settled(before: Scene, edited: Scene): Scene {
-  const after = keysFollowed(before, linksFollowed(before, withFitNames(before, edited)));
+  const after = keysFollowed(before, recipesFollowed(before, linksFollowed(before, withFitNames(before, edited))));
   if (after.guides === before.guides)
     return after.riders === before.riders ? after : uncircled(withoutLoose(withCarriers(dropStrokes(after))));
   const was = new Map(before.guides.map((guide) => [guide.id, guide]));
   let scene = dropShapes(was, after);
   for (const guide of scene.guides) if (guide.link) scene = followed(was, scene, guide, guide.link);
-  return uncircled(withoutLoose(withCarriers(dropStrokes(scene))));
+  // Guides that followed have changed the ways of recipes too.
+  const cooked = scene === after ? scene : keysFollowed(scene, recipesFollowed(after, scene));
+  return uncircled(withoutLoose(withCarriers(dropStrokes(cooked))));
 }
 
 /** No edit may leave riders that depend on each other in a circle: nothing could be posed. */

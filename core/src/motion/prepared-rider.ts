@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/index.ts';
-import { PaceLine, type DistanceLine } from '../pace/index.ts';
+import { PaceLine, cookedLine, type DistanceLine } from '../pace/index.ts';
 import {
   distanceOfPlace,
   foldingOf,
@@ -53,7 +53,7 @@ export function preparedRider(
   graph: RiderGraph,
 ): PreparedRider {
   const folding = foldingOf(rider, clock);
-  const way = guide ? { guide, path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding.repeat) } : null;
+  const way = guide ? { guide, path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding) } : null;
   const roll =
     way && rider.roll
       ? ({ radius: radiusOf(rider, art), way: rider.roll.side === 'left' ? 1 : -1 } as const)
@@ -90,24 +90,30 @@ function depthOf(guide: Guide): DepthLine | undefined {
   return depth;
 }
 
-const lines = new WeakMap<Rider['pace'], { guide: Guide; line: DistanceLine; repeat: Repeat }>();
+const lines = new WeakMap<Rider['pace'], { guide: Guide; line: DistanceLine; repeat: Repeat; cycle: number }>();
 
 /** The distance line of a pace on a guide; made once for each pair of them. */
-function lineOn(guide: Guide, pace: Rider['pace'], repeat: Repeat): DistanceLine {
+function lineOn(guide: Guide, pace: Rider['pace'], { repeat, cycle }: Folding): DistanceLine {
   const known = lines.get(pace);
-  if (known && known.guide === guide && known.repeat === repeat) return known.line;
-  const path = pathOfGuide(guide);
-  const deep = guide.depth?.speed === true ? depthOf(guide) : undefined;
-  const marked = new PaceLine(
-    pace.marks.map(({ time, dwell, place, ease }) => {
-      const distance = distanceOfPlace(guide, path, place);
-      return { time, dwell, distance: deep ? deep.sumAt(distance) : distance, ease };
-    }),
-    repeat,
-  );
-  const line = deep ? new DeepLine(marked, deep) : marked;
-  lines.set(pace, { guide, line, repeat });
+  if (known && known.guide === guide && known.repeat === repeat && known.cycle === cycle) return known.line;
+  const line = newLine(guide, pace, repeat, cycle);
+  lines.set(pace, { guide, line, repeat, cycle });
   return line;
+}
+
+function newLine(guide: Guide, { marks, recipe }: Rider['pace'], repeat: Repeat, cycle: number): DistanceLine {
+  const path = pathOfGuide(guide);
+  const placed = marks.map(({ time, dwell, place, ease }) => ({
+    time,
+    dwell,
+    distance: distanceOfPlace(guide, path, place),
+    ease,
+  }));
+  if (recipe) return cookedLine(recipe, path, placed, { cycle, repeat }).line;
+  const deep = guide.depth?.speed === true ? depthOf(guide) : undefined;
+  if (!deep) return new PaceLine(placed, repeat, cycle);
+  const sums = placed.map((mark) => ({ ...mark, distance: deep.sumAt(mark.distance) }));
+  return new DeepLine(new PaceLine(sums, repeat, cycle), deep);
 }
 
 /** Whether the foot of a rider on its guide ever moves. */

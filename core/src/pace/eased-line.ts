@@ -1,5 +1,5 @@
 import { lastReached } from '../search.ts';
-import { compileLeg, STEADY, type CompiledEase, type Ease, type LegEnd } from './eases/index.ts';
+import { asksNeighbours, compileLeg, STEADY, type CompiledEase, type Ease, type LegEnd } from './eases/index.ts';
 
 /** A value held from a time on for a dwell (s, s), and how the line gets from there to the next stop. */
 export interface Stop extends LegEnd {
@@ -17,8 +17,8 @@ export class EasedLine {
   readonly #eases: readonly CompiledEase[];
   readonly #work = new Float64Array(1);
 
-  /** Stops in order of time; two at one time are a jump. */
-  constructor(stops: readonly Stop[]) {
+  /** Stops in order of time; two at one time are a jump. `around`: the stop before the first and the one after the last, where the line goes on there. */
+  constructor(stops: readonly Stop[], around: { readonly before?: Stop; readonly after?: Stop } = {}) {
     this.stops = stops;
     this.#times = Float64Array.from(stops, (stop) => stop.time);
     this.#leaves = Float64Array.from(stops, (stop) => stop.time + stop.dwell);
@@ -27,7 +27,15 @@ export class EasedLine {
     this.#eases = stops.map((from, i) => {
       const to = stops[i + 1];
       const ease = from.ease ?? STEADY;
-      return to ? compileLeg(ease, { before: stops[i - 1], from, to, after: stops[i + 2] }) : compileLeg(STEADY);
+      if (!to || !asksNeighbours(ease)) return compileLeg(to ? ease : STEADY);
+      const before = i === 0 ? around.before : stops[i - 1];
+      const after = i + 2 === stops.length ? around.after : stops[i + 2];
+      return compileLeg(ease, {
+        before: before && { ...before, rate: endRate(before, from, 1) },
+        from,
+        to,
+        after: after && { ...after, rate: endRate(to, after, 0) },
+      });
     });
   }
 
@@ -110,4 +118,12 @@ export class EasedLine {
     });
     return [...new Set(found)].sort((a, b) => a - b);
   }
+}
+
+/** Change of the value a second at the start (0) or end (1) of a leg; undefined where its ease asks for its neighbours. */
+function endRate(from: Stop, to: Stop, end: 0 | 1): number | undefined {
+  const ease = from.ease ?? STEADY;
+  if (asksNeighbours(ease)) return undefined;
+  const wide = to.time - from.time - from.dwell;
+  return wide > 0 ? ((to.value - from.value) * compileLeg(ease).rate(end)) / wide : 0;
 }

@@ -16,3 +16,16 @@ export type { DistanceLine } from './distance-line.ts';
 export { EasedLine } from './eased-line.ts';
 export { fitPaceLine, type Moment } from './fit-line.ts';
 export { PaceLine } from './pace-line.ts';
+export { cookedLine, type Cooked, newRecipe, recipeSchema, wordsOfRecipe, type Recipe } from './recipes/index.ts';
+export { cssOfEase, easeFromCss, type EaseReading } from './ease-css.ts';
+export { wordsOfLeg } from './ease-words.ts';
+export {
+  knotsOf,
+  shapedFrom,
+  withoutShapingPoint,
+  withShapingAt,
+  withShapingPoint,
+  withShapingSlope,
+  type Shaped,
+  type ShapingPoint,
+} from './shaping.ts';

@@ -27,10 +27,31 @@ const eases: readonly Ease[] = [
       [1, 1],
     ],
   },
+  { kind: 'spring', overshoot: 12.5, settle: 0.4 },
+  { kind: 'spring', overshoot: 0, settle: 0.5 },
+  { kind: 'shaped', points: [], ends: [0, 2] },
+  {
+    kind: 'shaped',
+    points: [
+      { time: 0.2, way: 0.5, slope: null },
+      { time: 0.45, way: -0.2, slope: [-3, 2.5] },
+      { time: 0.6, way: 0.4, slope: 1.5 },
+      { time: 0.9, way: 1.2, slope: null },
+    ],
+    ends: [null, 0],
+  },
+  ...[0, 0.3, 1.6, 2].flatMap((strength): Ease[] => [
+    { kind: 'family', family: 'cubic', mode: 'in-out', strength },
+    { kind: 'family', family: 'expo', mode: 'in', strength },
+    { kind: 'family', family: 'back', mode: 'out', strength },
+    { kind: 'bezier', values: [0.4, 0, 0.2, 1], strength },
+    { kind: 'bezier', values: [0.4, 0, 0.2, 1.4], strength },
+    { kind: 'spring', overshoot: 30, settle: 0.8, strength },
+  ]),
 ];
 
 describe('every ease of every kind', () => {
-  test.each(eases.map((ease) => [wordsOfEase(ease), ease] as const))('%s', (_, ease) => {
+  test.each(eases.map((ease) => [JSON.stringify(ease), ease] as const))('%s', (_, ease) => {
     const { progress: fast, jumps } = compileLeg(ease);
     for (const u of us) expect(fast(u)).toBeCloseTo(progress(ease, u), 9);
     if (!jumps) expect(fast(1)).toBeCloseTo(1, 12);
@@ -42,7 +63,7 @@ describe('every ease of every kind', () => {
     }
     // Cut in two and joined it is itself; its parts follow it.
     const [first, second] = splitEase(ease, 0.37);
-    if (ease.kind === 'steady' || ease.kind === 'hold') return;
+    if (ease.kind === 'steady' || ease.kind === 'hold' || ease.kind === 'flow') return;
     expect(joinedEase(first, second)).toEqual(ease);
     expect(wordsOfEase(first)).toBe(`part of ${wordsOfEase(ease)}`);
     const middle = fast(0.37);

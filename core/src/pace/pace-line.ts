@@ -1,7 +1,7 @@
 import type { Side } from '../geometry/index.ts';
 import type { Repeat } from '../time/index.ts';
 import type { DistanceLine } from './distance-line.ts';
-import { EasedLine } from './eased-line.ts';
+import { EasedLine, type Stop } from './eased-line.ts';
 import { rangeOfEase, STEADY, type Ease } from './eases/index.ts';
 
 /** A mark with its place resolved: seconds, seconds, px along the guide (laps and overshoot included). */
@@ -23,12 +23,11 @@ export class PaceLine implements DistanceLine {
   readonly #arrives: Float64Array;
   readonly #departs: Float64Array;
 
-  /** `repeat` says what a rest at the start followed, and what follows one at the end: the other end, or the same one on the way back. */
-  constructor(marks: readonly PlacedMark[], repeat: Repeat) {
+  /** `repeat` says what a rest at the start followed, and what follows one at the end: the other end of the cycle (s), or the same one on the way back. */
+  constructor(marks: readonly PlacedMark[], repeat: Repeat, cycle = Infinity) {
     this.marks = marks;
-    this.#line = new EasedLine(
-      marks.map(({ time, dwell, distance, ease }) => ({ time, dwell, value: distance, ease })),
-    );
+    const stops = marks.map(({ time, dwell, distance, ease }) => ({ time, dwell, value: distance, ease }));
+    this.#line = repeat === 'loop' ? roundLine(stops, cycle) : new EasedLine(stops);
     const count = marks.length;
     this.#arrives = new Float64Array(count);
     this.#departs = new Float64Array(count);
@@ -107,6 +106,23 @@ export class PaceLine implements DistanceLine {
     });
     return [low, high];
   }
+}
+
+/** s. Marks so near the cycle's ends stand there. */
+const AT_END = 1e-9;
+
+/** A line that starts anew where it ends: beyond its ends the last leg and the first one count as neighbours, moved by a cycle and by the way covered in it. */
+function roundLine(stops: readonly Stop[], cycle: number): EasedLine {
+  const [first, second] = stops;
+  const [beforeLast, last] = stops.slice(-2);
+  if (!first || !second || !beforeLast || !last) return new EasedLine(stops);
+  const isRound = first.time <= AT_END && last.time >= cycle - AT_END && first.dwell === 0;
+  if (!isRound) return new EasedLine(stops);
+  const way = last.value - first.value;
+  return new EasedLine([...stops.slice(0, -1), { ...last, ease: first.ease }], {
+    before: { ...beforeLast, time: beforeLast.time - cycle, value: beforeLast.value - way },
+    after: { ...second, time: second.time + cycle, value: second.value + way },
+  });
 }
 
 /** The directions in which a line's start is reached and its end is left, from those in which the first leg leaves and the last one arrives. */

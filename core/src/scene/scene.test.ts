@@ -216,6 +216,26 @@ describe('versions', () => {
     expect(rope?.strung).toEqual({ from: 'ferry', to: 'splash-1', fromAt: null, toAt: [0, 10], stretch: true });
     expect(guides.map(({ depth }) => depth?.speed ?? null)).toContain(true);
   });
+  test('the frozen scene of version 5 is read, with what eases and recipes may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-5.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const [ferry, barrel, sledge] = ['ferry', 'barrel', 'sledge'].map((id) =>
+      read.scene.riders.find((one) => one.id === id),
+    );
+    expect(ferry?.pace.marks[0]?.ease).toMatchObject({ kind: 'family', strength: 0.5 });
+    expect(ferry?.pace.recipe).toBeNull();
+    expect(ferry?.keys.turn[0]?.ease).toMatchObject({
+      points: [
+        { time: 0.4, slope: null },
+        { time: 0.7, slope: [-1, 2] },
+      ],
+      ends: [null, null],
+    });
+    expect(sledge?.pace.marks[0]?.ease).toEqual({ kind: 'flow' });
+    expect(barrel?.pace.recipe).toEqual({
+      ...{ kind: 'fall', gravity: 800, down: 90, start: 0, least: 30, friction: 0, fit: true },
+    });
+  });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
     [
@@ -264,7 +284,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 4 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 5 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -1,5 +1,6 @@
-import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
-import { progress } from './reference-ease.ts';
+import type { Guide, Rider, Scene } from '../scene/index.ts';
+import { lineAt } from './reference-ease.ts';
+import { recipeDistance } from './reference-recipe.ts';
 import { depthFactor, distanceOf, follow, overDepth, spansOf, totalOf, underDepth } from './reference-path.ts';
 
 type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
@@ -230,27 +231,27 @@ class Ride {
         while ((key.values[1] ?? 0) - before < -90) key.values[1] = (key.values[1] ?? 0) + 180;
       }
     const local = this.local(time);
-    let result = keys[0]?.values;
-    keys.forEach((key, i) => {
-      if (local < key.time) return;
-      result = key.values;
-      const next = keys[i + 1];
-      if (!next || local <= key.time || local > next.time) return;
-      const share = progress(key.ease, (local - key.time) / (next.time - key.time));
-      result = key.values.map((value, k) => value + ((next.values[k] ?? 0) - value) * share);
-    });
-    return result;
+    return keys[0]?.values.map((_, k) =>
+      lineAt(
+        keys.map((key) => ({ time: key.time, dwell: 0, value: key.values[k] ?? 0, ease: key.ease })),
+        local,
+      ),
+    );
   }
 
   #distanceAt(local: number): number {
     const guide = this.#guide;
     if (!guide) return 0;
     const spans = spansOf(guide);
-    if (guide.depth?.speed !== true)
-      return distanceAt(this.#rider.pace.marks, local, (mark) => distanceOf(guide, spans, mark));
+    const { marks, recipe } = this.#rider.pace;
+    const stops = marks.map((mark) => ({ ...mark, value: distanceOf(guide, spans, mark) }));
+    const isLoop = (this.#rider.pace.repeat ?? this.#scene.clock.repeat) === 'loop';
+    const round = isLoop ? this.#cycle : null;
+    if (recipe) return recipeDistance(recipe, guide, stops, local, round);
+    if (guide.depth?.speed !== true) return lineAt(stops, local, round);
     // Marks and eases count in px over the factor.
-    const sum = distanceAt(this.#rider.pace.marks, local, (mark) => overDepth(guide, distanceOf(guide, spans, mark)));
-    return underDepth(guide, sum);
+    const sums = stops.map((stop) => ({ ...stop, value: overDepth(guide, stop.value) }));
+    return underDepth(guide, lineAt(sums, local, round));
   }
 
   /** How large it is by its guide's depth. */
@@ -537,20 +538,4 @@ function fold(t: number, cycle: number, repeat: string): number {
   while (rest < 0) rest += period;
   while (rest >= period) rest -= period;
   return rest <= cycle ? rest : 2 * cycle - rest;
-}
-
-function distanceAt(marks: readonly Mark[], local: number, distanceOfMark: (mark: Mark) => number): number {
-  const first = marks[0];
-  if (!first) return 0;
-  let result = distanceOfMark(first);
-  marks.forEach((mark, i) => {
-    if (local < mark.time) return;
-    result = distanceOfMark(mark);
-    const next = marks[i + 1];
-    const leaves = mark.time + mark.dwell;
-    if (!next || local <= leaves) return;
-    const u = Math.min(1, (local - leaves) / (next.time - leaves));
-    result += (distanceOfMark(next) - result) * progress(mark.ease, u);
-  });
-  return result;
 }

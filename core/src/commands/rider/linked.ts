@@ -4,7 +4,8 @@ import { freshIds, type Mark, type Pace, type Rider, type Scene } from '../../sc
 export const isLinkedTo = (a: Rider, b: Rider): boolean =>
   a.pace.link !== null && a.pace.link === b.pace.link && a.guide === b.guide;
 
-const isSameLine = (a: Pace, b: Pace): boolean => a.marks === b.marks && a.cycle === b.cycle && a.repeat === b.repeat;
+const isSameLine = (a: Pace, b: Pace): boolean =>
+  a.marks === b.marks && a.cycle === b.cycle && a.repeat === b.repeat && a.recipe === b.recipe;
 
 /** Riders of one guide that share a link have the marks of the one that an edit has changed, each by ids of its own; phases stay theirs. */
 export function linksFollowed(before: Scene, after: Scene): Scene {
@@ -28,7 +29,13 @@ export function linksFollowed(before: Scene, after: Scene): Scene {
 function lineOf(source: Pace, own: Pace, fresh: (id: string) => string): Pace {
   const marks = source.marks.map((mark, i): Mark => ({ ...mark, id: own.marks[i]?.id ?? fresh(mark.id) }));
   const isSame = marks.length === own.marks.length && marks.every((mark, i) => isSameMark(mark, own.marks[i]));
-  return { ...own, cycle: source.cycle, repeat: source.repeat, marks: isSame ? own.marks : marks };
+  return {
+    ...own,
+    cycle: source.cycle,
+    repeat: source.repeat,
+    recipe: source.recipe,
+    marks: isSame ? own.marks : marks,
+  };
 }
 
 const isSameMark = (a: Mark, b: Mark | undefined): boolean =>

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { bracketedRoot } from '../../geometry/roots.ts';
-import { cutTo, joinParts, partSchema, splitPart } from './part.ts';
-import { seenRange, shapeOf, type EaseKind, type EaseOffer, type EaseShape } from './shape.ts';
+import { changeable, joinParts, splitPart } from './part.ts';
+import { shapeOf, type EaseKind, type EaseOffer, type EaseShape } from './shape.ts';
 
 const time = z.number().min(0).max(1);
 const share = z.number().min(-100).max(100);
 export const schema = z.strictObject({
   kind: z.literal('bezier'),
   values: z.tuple([time, share, time, share]).readonly(),
-  part: partSchema,
+  ...changeable,
 });
 type Bezier = z.infer<typeof schema>;
 
@@ -54,8 +54,9 @@ const CURVES = [
   ['shoots past', [0.4, 0, 0.5, 1.35]],
 ] as const;
 
-const compile: EaseKind<Bezier>['compile'] = ({ values, part }) =>
-  cutTo({ ...bezierShape(...values), breaks: [], jumps: false }, part);
+const compile: EaseKind<Bezier>['compile'] = ({ values }) => ({ ...bezierShape(...values), breaks: [], jumps: false });
+
+const isShare = (value: number): boolean => value >= 0 && value <= 1;
 
 /** CSS cubic-bezier(): x1 and x2 in [0, 1]. */
 export const bezier: EaseKind<Bezier> = {
@@ -63,9 +64,9 @@ export const bezier: EaseKind<Bezier> = {
   schema,
   compile,
   asksNeighbours: false,
+  onlyRises: ({ values }) => isShare(values[1]) && isShare(values[3]),
   split: splitPart,
   join: joinParts,
-  range: (ease) => seenRange(compile(ease, undefined)),
   words: ({ values: [x1, y1, x2, y2] }) => {
     const [slowsIn, slowsOut] = [y1 < x1, 1 - y2 < 1 - x2];
     return slowsIn && slowsOut

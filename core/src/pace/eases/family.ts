@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { assertNever } from '../../assert-never.ts';
-import { cutTo, joinParts, partSchema, splitPart } from './part.ts';
-import { seenRange, shapeOf, type EaseKind, type EaseOffer, type EaseShape } from './shape.ts';
+import { changeable, joinParts, splitPart } from './part.ts';
+import { shapeOf, type EaseKind, type EaseOffer, type EaseShape } from './shape.ts';
 
 export const EASE_FAMILIES = [
   'sine',
@@ -23,7 +23,7 @@ export const schema = z.strictObject({
   kind: z.literal('family'),
   family: z.enum(EASE_FAMILIES),
   mode: z.enum(EASE_MODES),
-  part: partSchema,
+  ...changeable,
 });
 type Family = z.infer<typeof schema>;
 
@@ -169,8 +169,13 @@ function familyBreaks(family: EaseFamily, mode: EaseMode): readonly number[] {
 
 const MODE_WORDS: Readonly<Record<EaseMode, string>> = { in: 'in', out: 'out', 'in-out': 'in and out' };
 
-const compile: EaseKind<Family>['compile'] = ({ family: name, mode, part }) =>
-  cutTo({ ...familyShape(name, mode), breaks: familyBreaks(name, mode), jumps: false }, part);
+const compile: EaseKind<Family>['compile'] = ({ family: name, mode }) => ({
+  ...familyShape(name, mode),
+  breaks: familyBreaks(name, mode),
+  jumps: false,
+});
+
+const RETURNING: readonly EaseFamily[] = ['back', 'elastic', 'bounce'];
 
 /** The usual closed forms, each speeding up, slowing down, or both. */
 export const family: EaseKind<Family> = {
@@ -178,9 +183,9 @@ export const family: EaseKind<Family> = {
   schema,
   compile,
   asksNeighbours: false,
+  onlyRises: ({ family: name }) => !RETURNING.includes(name),
   split: splitPart,
   join: joinParts,
-  range: (ease) => seenRange(compile(ease, undefined)),
   words: ({ family: name, mode }) => `${name} ${MODE_WORDS[mode]}`,
   offers: EASE_FAMILIES.flatMap((name) =>
     EASE_MODES.map((mode): EaseOffer<Family> => ({

@@ -21,9 +21,9 @@ export const hold: EaseKind<Hold> = {
   schema,
   compile: () => compiled,
   asksNeighbours: false,
+  onlyRises: () => true,
   split: (ease) => [ease, ease],
   join: () => undefined,
-  range: () => [0, 1],
   words: () => 'hold, then jump',
   offers: [{ id: 'hold', group: 'Plain', name: 'hold, then jump', ease: { kind: 'hold' } }],
 };

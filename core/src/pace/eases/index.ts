@@ -1,10 +1,15 @@
 import { z } from 'zod';
 import { bezier, schema as bezierSchema } from './bezier.ts';
 import { family, schema as familySchema } from './family.ts';
+import { flow, schema as flowSchema } from './flow.ts';
 import { hold, schema as holdSchema } from './hold.ts';
 import { points, schema as pointsSchema } from './points.ts';
-import type { CompiledEase, EaseKind, EaseOffer, Leg } from './shape.ts';
+import { cutTo } from './part.ts';
+import { schema as shapedSchema, shaped } from './shaped.ts';
+import { seenRange, type CompiledEase, type EaseKind, type EaseOffer, type Leg } from './shape.ts';
+import { schema as springSchema, spring } from './spring.ts';
 import { steady, schema as steadySchema } from './steady.ts';
+import { withStrength } from './strength.ts';
 
 export { EASE_FAMILIES, EASE_MODES } from './family.ts';
 export { type CompiledEase, type EaseKind, type EaseOffer, type Leg, type LegEnd } from './shape.ts';
@@ -16,11 +21,14 @@ export const easeSchema = z.discriminatedUnion('kind', [
   familySchema,
   bezierSchema,
   pointsSchema,
+  flowSchema,
+  springSchema,
+  shapedSchema,
 ]);
 export type Ease = Readonly<z.infer<typeof easeSchema>>;
 
 /** Every kind of ease, in the order in which they are offered. */
-export const EASE_KINDS: readonly EaseKind[] = [steady, hold, bezier, family, points];
+export const EASE_KINDS: readonly EaseKind[] = [steady, hold, flow, spring, bezier, family, points, shaped];
 
 export const STEADY: Ease = { kind: 'steady' };
 
@@ -34,14 +42,22 @@ function kindOf(ease: Ease): EaseKind<Ease> {
 
 const compiled = new WeakMap<Ease, CompiledEase>();
 
-/** The functions of a leg's ease: made once for each ease, or, where its kind looks at the neighbours, for each leg. */
+/** The functions of a leg's ease, with its strength, and of what it is a part of only that: made once for each ease, or, where its kind looks at the neighbours, for each leg. */
 export function compileLeg(ease: Ease, leg?: Leg): CompiledEase {
   const kind = kindOf(ease);
-  if (kind.asksNeighbours) return kind.compile(ease, leg);
+  if (kind.asksNeighbours) return finished(kind, ease, leg);
   let made = compiled.get(ease);
-  if (!made) compiled.set(ease, (made = kind.compile(ease, undefined)));
+  if (!made) compiled.set(ease, (made = finished(kind, ease, undefined)));
   return made;
 }
+
+function finished(kind: EaseKind<Ease>, ease: Ease, leg: Leg | undefined): CompiledEase {
+  const { strength, part } = ease as { strength?: number; part?: readonly [number, number] };
+  return cutTo(withStrength(kind.compile(ease, leg), strength, kind.onlyRises(ease)), part);
+}
+
+/** Whether a leg's ease depends on the legs beside it. */
+export const asksNeighbours = (ease: Ease): boolean => kindOf(ease).asksNeighbours;
 
 /** The two parts of an ease cut at a share u of its time. */
 export const splitEase = (ease: Ease, u: number): readonly [Ease, Ease] => kindOf(ease).split(ease, u);
@@ -51,7 +67,9 @@ export const joinedEase = (first: Ease, second: Ease): Ease =>
   (first.kind === second.kind ? kindOf(first).join(first, second) : undefined) ?? first;
 
 /** Least and greatest progress that an ease reaches; [0, 1] where it stays on the way. */
-export const rangeOfEase = (ease: Ease): readonly [low: number, high: number] => kindOf(ease).range(ease);
+export function rangeOfEase(ease: Ease): readonly [low: number, high: number] {
+  return kindOf(ease).onlyRises(ease) ? [0, 1] : seenRange(compileLeg(ease));
+}
 
 /** All that a list of eases can offer, grouped by `group`, in order. */
 export const EASE_OFFERS: readonly EaseOffer<Ease>[] = EASE_KINDS.flatMap(
@@ -62,7 +80,7 @@ const offers = new Map(EASE_OFFERS.map((offer) => [JSON.stringify(offer.ease), o
 
 /** The offer that an ease, or the ease that it is a part of, was chosen from. */
 export function offerOfEase(ease: Ease): EaseOffer<Ease> | undefined {
-  const { part: _part, ...whole } = ease as Ease & { part?: unknown };
+  const { part: _part, strength: _strength, ...whole } = ease as Ease & { part?: unknown; strength?: unknown };
   return offers.get(JSON.stringify(whole));
 }
 

@@ -2,11 +2,17 @@ import { z } from 'zod';
 import { shapeOf, type CompiledEase } from './shape.ts';
 
 /** A piece of an ease, as shares of its time: the piece is stretched to [0, 1] again. Made where a mark is set into a leg. */
-export const partSchema = z
+const partSchema = z
   .tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
   .readonly()
   .refine(([from, to]) => from < to, 'a part runs from a smaller share to a larger one')
   .optional();
+
+/** How strong an ease is: 0 steady, 1 as it is, 2 double (see strength.ts). Absent: 1. */
+const strengthSchema = z.number().min(0).max(2).optional();
+
+/** What every ease with a curve may have beside its own keys. */
+export const changeable = { strength: strengthSchema, part: partSchema };
 
 type Part = z.infer<typeof partSchema>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { cutTo, joinParts, partSchema, splitPart } from './part.ts';
-import { seenRange, shapeOf, type EaseKind, type EaseShape } from './shape.ts';
+import { changeable, joinParts, splitPart } from './part.ts';
+import { shapeOf, type EaseKind, type EaseShape } from './shape.ts';
 
 const pointsSchema = z
   .array(z.tuple([z.number().min(0).max(1), z.number().min(-100).max(100)]).readonly())
@@ -13,7 +13,7 @@ const pointsSchema = z
     (list) => list.every(([time], i) => i === 0 || time >= (list[i - 1]?.[0] ?? 0)),
     'time shares never decrease',
   );
-export const schema = z.strictObject({ kind: z.literal('points'), points: pointsSchema, part: partSchema });
+export const schema = z.strictObject({ kind: z.literal('points'), points: pointsSchema, ...changeable });
 type Points = z.infer<typeof schema>;
 
 function pointsShape(points: readonly (readonly [number, number])[]): EaseShape {
@@ -39,9 +39,9 @@ function pointsShape(points: readonly (readonly [number, number])[]): EaseShape 
   );
 }
 
-const compile: EaseKind<Points>['compile'] = ({ points: list, part }) => {
+const compile: EaseKind<Points>['compile'] = ({ points: list }) => {
   const times = list.map(([time]) => time).filter((time) => time > 0 && time < 1);
-  return cutTo({ ...pointsShape(list), breaks: [...new Set(times)], jumps: false }, part);
+  return { ...pointsShape(list), breaks: [...new Set(times)], jumps: false };
 };
 
 /** Time share and distance share, as in CSS linear(): times never decrease, first [0, 0], last [1, 1]. */
@@ -50,9 +50,9 @@ export const points: EaseKind<Points> = {
   schema,
   compile,
   asksNeighbours: false,
+  onlyRises: () => false,
   split: splitPart,
   join: joinParts,
-  range: (ease) => seenRange(compile(ease, undefined)),
   words: ({ points: list }) => `${list.length} points`,
   offers: [],
 };

@@ -36,12 +36,18 @@ export interface LegEnd {
   readonly value: number;
 }
 
-/** A leg with its neighbours; absent at the ends of a line. */
+/** A leg with its neighbours; absent where nothing moves beyond it. */
 export interface Leg {
-  readonly before?: LegEnd | undefined;
+  readonly before?: Neighbour | undefined;
   readonly from: LegEnd;
   readonly to: LegEnd;
-  readonly after?: LegEnd | undefined;
+  readonly after?: Neighbour | undefined;
+}
+
+/** The far end of a leg beside this one. */
+export interface Neighbour extends LegEnd {
+  /** Change of the value a second where the two legs meet; undefined where that one asks for its neighbours too. */
+  readonly rate?: number | undefined;
 }
 
 /** One kind of ease: all that the rest of the program knows of it. To add one: write its file, add it to the list in index.ts. */
@@ -49,15 +55,15 @@ export interface EaseKind<E extends { readonly kind: string } = { readonly kind:
   readonly kind: E['kind'];
   /** Its keys in the scene file. */
   readonly schema: z.ZodObject;
-  /** Its functions. Those that ask for the leg are compiled for each leg, others once for each ease. */
+  /** Its functions, whole and as strong as it is. Those that ask for the leg are compiled for each leg, others once for each ease. */
   compile(ease: E, leg: Leg | undefined): CompiledEase;
   readonly asksNeighbours: boolean;
+  /** Its curve never turns back: then it is made stronger by being applied twice. */
+  onlyRises(ease: E): boolean;
   /** The two eases that together are this one, cut at a share u in (0, 1) of its time. */
   split(ease: E, u: number): readonly [E, E];
   /** The ease that two eases, one after the other, were split from; undefined where they were not. */
   join(first: E, second: E): E | undefined;
-  /** Least and greatest progress that it reaches. */
-  range(ease: E): readonly [low: number, high: number];
   /** It in a few words, where no list offers it. */
   words(ease: E): string;
   /** What a list of eases offers of this kind, in order. */

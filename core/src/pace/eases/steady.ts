@@ -19,9 +19,9 @@ export const steady: EaseKind<Steady> = {
   schema,
   compile: () => compiled,
   asksNeighbours: false,
+  onlyRises: () => true,
   split: (ease) => [ease, ease],
   join: () => undefined,
-  range: () => [0, 1],
   words: () => 'steady',
   offers: [{ id: 'steady', group: 'Plain', name: 'steady', ease: { kind: 'steady' } }],
 };

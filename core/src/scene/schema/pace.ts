@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { easeSchema } from '../../pace/index.ts';
+import { easeSchema, recipeSchema } from '../../pace/index.ts';
 import { REPEATS } from '../../time/index.ts';
 import { id, seconds } from './ids.ts';
 import { placeSchema } from './place.ts';
@@ -22,4 +22,6 @@ export const paceSchema = z.strictObject({
   repeat: z.enum(REPEATS).nullable().default(null),
   /** Riders of one guide whose link is the same share their marks: an editor that changes those of one changes those of all. */
   link: id.nullable().default(null),
+  /** Makes the pace from the marks' places, instead of their times and eases. */
+  recipe: recipeSchema.nullable().default(null),
 });

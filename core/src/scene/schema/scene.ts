@@ -7,7 +7,7 @@ import { riderSchema } from './rider.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 4;
+export const SCENE_VERSION = 5;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */

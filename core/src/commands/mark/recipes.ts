@@ -1,0 +1,60 @@
+import { fitPaceLine, type Recipe } from '../../pace/index.ts';
+import { foldingOf, freshIds, newMark, pathOfGuide, placeAtDistance, type Mark } from '../../scene/index.ts';
+import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
+import { cookedOf, SAME_TIME } from './cooked.ts';
+import { onGuide } from './marks.ts';
+
+/** Makes a rider's pace by a recipe from its marks' places; null: by their times and eases again. */
+export const setRecipe = command<{ rider: string; recipe: Recipe | null }>(
+  (scene, { rider, recipe }) =>
+    onGuide(scene, rider) ??
+    (recipe !== null && riderOf(scene, rider).pace.marks.length < 2 ? refusal('recipe-needs-two') : undefined),
+  (scene, { rider: id, recipe }) => {
+    const rider = riderOf(scene, id);
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, recipe } });
+  },
+);
+
+/** px. How far a frozen pace may be from its recipe's. */
+const FROZEN = 0.25;
+
+/** s. Step of the looks at a recipe that is frozen. */
+const LOOK = 1 / 240;
+
+/** Turns a recipe into marks and eases that do the same within half a pixel, to be shaped by hand from then on. The marks that are there stay. */
+export const freezeRecipe = command<{ rider: string }>(
+  (scene, { rider }) =>
+    onGuide(scene, rider) ?? (riderOf(scene, rider).pace.recipe === null ? refusal('no-recipe') : undefined),
+  (scene, { rider: id }) => {
+    const rider = riderOf(scene, id);
+    const { marks, recipe } = rider.pace;
+    if (!recipe) return scene;
+    const guide = guideOf(scene, rider.guide);
+    const path = pathOfGuide(guide);
+    const { line, times } = cookedOf(scene, rider, guide, recipe);
+    const { cycle } = foldingOf(rider, scene.clock);
+    const fresh = freshIds(scene);
+    const made = marks.flatMap((mark, i): Mark[] => {
+      const next = marks[i + 1];
+      const leaves = (times[i] ?? 0) + mark.dwell;
+      const arrives = times[i + 1] ?? leaves;
+      if (!next || arrives - leaves < SAME_TIME) return [mark];
+      const count = Math.max(8, Math.ceil((arrives - leaves) / LOOK));
+      const moments = Array.from({ length: count + 1 }, (_, k) => {
+        const time = leaves + ((arrives - leaves) * k) / count;
+        return { time, distance: line.distanceAt(time, k === 0 ? 1 : -1) };
+      });
+      const [first, ...inner] = fitPaceLine(moments, FROZEN);
+      return [
+        { ...mark, time: times[i] ?? mark.time, ease: first?.ease ?? mark.ease },
+        ...inner.slice(0, -1).map(({ time, distance, ease }): Mark => ({
+          ...newMark(fresh(`${id}-m1`), time, placeAtDistance(guide, path, distance)),
+          ease,
+        })),
+      ];
+    });
+    // What lies past the cycle was never shown: it ends with the cycle.
+    const shown = made.filter(({ time }) => time <= cycle + SAME_TIME);
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, recipe: null, marks: shown } });
+  },
+);

@@ -1,0 +1,49 @@
+import { compileLeg, rangeOfEase, type Ease } from './eases/index.ts';
+
+/** Share of the way beyond its ends from which a leg is said to go past them. */
+const PAST = 0.01;
+
+/** Share of the leg's mean speed below which it is said to be slow there, and above which fast. */
+const [SLOW, FAST] = [0.4, 1.6];
+
+/** Where, as shares of the time, a leg's start and end are looked at. */
+const NEAR = 0.04;
+
+/** What a leg does, in a few words: how it starts, how it arrives, whether it goes past. */
+export function wordsOfLeg(ease: Ease): string {
+  if (ease.kind === 'hold') return 'stays, then jumps';
+  if (ease.kind === 'flow') return 'flows on through';
+  const { progress } = compileLeg(ease);
+  const [low, high] = rangeOfEase(ease);
+  const [backs, past] = [low < -PAST, high > 1 + PAST];
+  const [start, end] = [progress(NEAR) / NEAR, (1 - progress(1 - NEAR)) / NEAR];
+  if (past && turnsOf(progress) > 3) return backs ? 'swings, then settles' : 'swings and settles';
+  if (backs && past) return 'backs up, then shoots past';
+  if (backs) return end < SLOW ? 'backs up first, slows to a stop' : 'backs up first';
+  if (past) return start < SLOW ? 'starts softly, shoots past' : 'shoots past, comes back';
+  if (turnsOf(progress) > 1) return 'goes back on its way';
+  if (start < SLOW && end < SLOW) return 'starts softly, slows to a stop';
+  if (start < SLOW) return end > FAST ? 'gathers speed' : 'starts softly';
+  if (end < SLOW) return 'slows to a stop';
+  if (start > FAST && end > FAST) return 'slows in the middle';
+  return Math.abs(start - 1) < 0.1 && Math.abs(end - 1) < 0.1 && isEven(progress) ? 'steady' : 'keeps moving';
+}
+
+/** Looks at a leg for its turns. */
+const LOOKS = 200;
+
+/** How often a leg turns back. */
+function turnsOf(progress: (u: number) => number): number {
+  let turns = 0;
+  let way = 1;
+  for (let i = 1; i <= LOOKS; i++) {
+    const step = progress(i / LOOKS) - progress((i - 1) / LOOKS);
+    if (Math.abs(step) < 1e-4 || Math.sign(step) === way) continue;
+    way = Math.sign(step);
+    turns++;
+  }
+  return turns;
+}
+
+const isEven = (progress: (u: number) => number): boolean =>
+  [0.25, 0.5, 0.75].every((u) => Math.abs(progress(u) - u) < 0.02);

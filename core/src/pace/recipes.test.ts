@@ -1,0 +1,222 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { prepare } from '../motion/index.ts';
+import type { Scene } from '../scene/index.ts';
+import { referencePose } from '../testing/reference.ts';
+import { BOX_ART, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+
+type Json = Record<string, unknown>;
+
+const straight = (x: number, y: number): Json => ({
+  id: 'way',
+  name: 'Way',
+  closed: false,
+  color: '#0B7A75',
+  nodes: [
+    { id: 'w1', x: 0, y: 0 },
+    { id: 'w2', x, y },
+  ],
+});
+
+/** A quarter of a circle of radius `r` from the right of its middle to its bottom. */
+const quarter = (r: number): Json => {
+  const k = r * (4 / 3) * Math.tan(Math.PI / 8);
+  return {
+    ...straight(0, 0),
+    nodes: [
+      { id: 'w1', x: r, y: 0, out: [0, k] },
+      { id: 'w2', x: 0, y: r, in: [k, 0] },
+    ],
+  };
+};
+
+function riding(guide: Json, recipe: Json, marks: readonly Json[], duration = 4, more: Json = {}): Scene {
+  const rider = riderOn('r', String(guide['id']), marks, more);
+  return sceneOf({
+    clock: { duration, fps: 60, repeat: 'loop' },
+    art: [BOX_ART],
+    guides: [guide],
+    riders: [{ ...rider, pace: { ...(rider['pace'] as Json), recipe } }],
+  });
+}
+
+const ends = (time = 4): Json[] => [
+  { time: 0, place: { by: 'share', value: 0 } },
+  { time, place: { by: 'share', value: 1 } },
+];
+
+const line = (scene: Scene) => prepare(scene).riders[0]!.line!;
+
+describe('fall', () => {
+  test('on an incline: half of g·sin θ·t², within a thousandth', () => {
+    const made = line(riding(straight(800, 600), { kind: 'fall', gravity: 900, least: 1, fit: false }, ends()));
+    for (let t = 0.1; t < 1.9; t += 0.1) expect(made.distanceAt(t) / ((900 * 0.6 * t * t) / 2)).toBeCloseTo(1, 3);
+    expect(made.distanceAt(1.9245)).toBeCloseTo(1000, 0);
+    expect(made.speedAt(1)).toBeCloseTo(900 * 0.6, 0);
+  });
+  test('on a circular arc: the time of the elliptic integral, and v² = 2g·h everywhere, within a thousandth', () => {
+    const [g, r] = [1200, 500];
+    const made = line(riding(quarter(r), { kind: 'fall', gravity: g, least: 1, fit: false }, ends()));
+    // From level to the bottom: √(r/g) · K(sin 45°).
+    const lasts = Math.sqrt(r / g) * 1.8540746773;
+    expect((made.events()[1] ?? 0) / lasts).toBeCloseTo(1, 3);
+    for (let t = 0.2; t < lasts; t += 0.1) {
+      const height = r * Math.sin(made.distanceAt(t) / r);
+      expect(made.speedAt(t) / Math.sqrt(2 * g * height)).toBeCloseTo(1, 3);
+    }
+  });
+  test('friction takes its share of the run; down may be any way', () => {
+    const made = line(
+      riding(straight(800, 600), { kind: 'fall', gravity: 1000, friction: 0.3, least: 1, fit: false }, ends()),
+    );
+    // sin θ − μ·cos θ
+    expect(made.distanceAt(1) / ((1000 * (0.6 - 0.3 * 0.8)) / 2)).toBeCloseTo(1, 3);
+    const across = line(
+      riding(straight(800, 600), { kind: 'fall', gravity: 1000, down: 0, least: 1, fit: false }, ends()),
+    );
+    expect(across.distanceAt(1) / ((1000 * 0.8) / 2)).toBeCloseTo(1, 3);
+  });
+  test('fitted it arrives at the last mark in time, as fast in proportion', () => {
+    const made = line(riding(straight(800, 600), { kind: 'fall', least: 1 }, ends(3)));
+    expect(made.distanceAt(1.5)).toBeCloseTo(250, 0);
+    expect([made.distanceAt(3), made.distanceAt(3.5)]).toEqual([1000, 1000]);
+  });
+  test('what cannot climb the crest is helped over at its least speed', () => {
+    const hill = {
+      ...straight(0, 0),
+      nodes: [
+        { id: 'w1', x: 0, y: 0 },
+        { id: 'w2', x: 300, y: -100 },
+        { id: 'w3', x: 600, y: 100 },
+      ],
+    };
+    const made = line(riding(hill, { kind: 'fall', least: 40, fit: false }, ends(20), 20));
+    expect(made.speedAt(2)).toBeCloseTo(40, 6);
+  });
+});
+
+describe('the others', () => {
+  test('constant: one speed between the rests', () => {
+    const marks = [
+      { time: 0, place: { by: 'share', value: 0 } },
+      { time: 1, place: { by: 'share', value: 0.8 }, dwell: 1 },
+      { time: 3, place: { by: 'share', value: 0.3 } },
+    ];
+    const made = line(riding(straight(800, 600), { kind: 'constant' }, marks));
+    // 800 px there, 500 px back, in two of three seconds.
+    const speed = 1300 / 2;
+    expect(made.speedAt(0.5)).toBeCloseTo(speed, 6);
+    expect(made.distanceAt(800 / speed + 0.5)).toBeCloseTo(800, 6);
+    expect(made.speedAt(2.9)).toBeCloseTo(-speed, 6);
+    expect(made.distanceAt(3)).toBeCloseTo(300, 6);
+  });
+  test('bends: a straight is sped up on, held at the top, braked', () => {
+    const made = line(riding(straight(1000, 0), { kind: 'bends', top: 500, up: 500, brake: 1000, fit: false }, ends()));
+    // 250 px in 1 s up, 125 px in 0.5 s down, 625 px at 500.
+    expect(made.distanceAt(1)).toBeCloseTo(250, 0);
+    expect(made.speedAt(0.5)).toBeCloseTo(250, 0);
+    expect(made.events()[1]).toBeCloseTo(1 + 1.25 + 0.5, 2);
+  });
+  test('bends: nowhere faster than the bend allows, and round a closed guide its speed closes', () => {
+    const recipe = { kind: 'bends', sideways: 900, top: 5000, up: 700, brake: 700, fit: false };
+    const lap = [
+      { time: 0, place: { by: 'share', value: 0 } },
+      { time: 4, place: { by: 'share', value: 1 } },
+    ];
+    const scene = riding(LOOPS, recipe, lap);
+    const { path } = prepare(scene).riders[0]!;
+    const made = line(scene);
+    for (let t = 0.01; t < 4; t += 0.02) {
+      const { curvature } = path!.frameAtDistance(made.distanceAt(t));
+      expect(made.speedAt(t) ** 2 * Math.abs(curvature)).toBeLessThan(900 * 1.25);
+    }
+    const fitted = line(riding(LOOPS, { ...recipe, fit: true }, lap));
+    expect(fitted.speedAt(4, -1)).toBeCloseTo(fitted.speedAt(0), 6);
+    expect(fitted.speedAt(0)).toBeGreaterThan(10);
+  });
+  test('hop: on a thrown arc it is where a thrown thing would be', () => {
+    // A parabola of height 200 over 400 px: a quadratic curve, raised to a cubic.
+    const arc = {
+      ...straight(0, 0),
+      nodes: [
+        { id: 'w1', x: 0, y: 0, out: [400 / 3, (-400 * 2) / 3] },
+        { id: 'w2', x: 400, y: 0, in: [-400 / 3, (-400 * 2) / 3] },
+      ],
+    };
+    const scene = riding(arc, { kind: 'hop' }, ends(2));
+    const motion = prepare(scene);
+    for (let t = 0.05; t < 2; t += 0.05) {
+      const pose = motion.poseAt(t);
+      const share = t / 2;
+      expect(pose.of(0, 'x')).toBeCloseTo(400 * share, 0);
+      expect(pose.of(0, 'y')).toBeCloseTo(-800 * share * (1 - share), 0);
+    }
+  });
+  test('a rider without a way to go stands still', () => {
+    for (const kind of ['constant', 'fall', 'bends', 'hop'])
+      for (const marks of [[], [{ time: 1, place: { by: 'share', value: 0.5 } }]]) {
+        const made = line(riding(straight(800, 600), { kind }, marks));
+        expect(made.isStill).toBe(true);
+        expect(Number.isFinite(made.distanceAt(2))).toBe(true);
+        expect(made.speedAt(2)).toBe(0);
+      }
+  });
+});
+
+const between = (min: number, max: number) =>
+  fc.integer({ min: 0, max: 100 }).map((k) => min + ((max - min) * k) / 100);
+const fit = fc.boolean();
+const recipe = fc.oneof(
+  fc.constant({ kind: 'constant' }),
+  fc.record({
+    kind: fc.constant('fall'),
+    gravity: between(200, 3000),
+    down: fc.constantFrom(90, 0, 130, -90),
+    // From rest on the level, or on the bottom of a bend, everything hangs on the first step.
+    start: between(60, 300),
+    least: between(20, 80),
+    friction: fc.constantFrom(0, 0.1, 0.5),
+    fit,
+  }),
+  fc.record({
+    kind: fc.constant('bends'),
+    sideways: between(300, 3000),
+    top: between(200, 900),
+    up: between(300, 2000),
+    brake: between(300, 2000),
+    fit,
+  }),
+  fc.record({ kind: fc.constant('hop'), gravity: between(500, 3000), fit }),
+);
+const marks = fc
+  .array(fc.record({ gap: between(0.3, 1.5), share: between(0, 1.5), dwell: fc.constantFrom(0, 0, 0.3) }), {
+    minLength: 2,
+    maxLength: 4,
+  })
+  .map((legs) => {
+    let time = 0;
+    return legs.map(({ gap, share, dwell }, i) => {
+      time += i === 0 ? gap - 0.3 : gap;
+      const mark = { time, place: { by: 'share', value: share }, dwell };
+      time += dwell;
+      return mark;
+    });
+  });
+
+test('60 scenes with recipes are as the reference integrates them', { timeout: 60_000 }, () => {
+  fc.assert(
+    fc.property(recipe, marks, fc.constantFrom(LOOPS, SQUARE, straight(600, 300)), (made, list, guide) => {
+      const scene = riding(guide as Json, made, list, 8);
+      const motion = prepare(scene).riders[0]!;
+      const { length } = motion.path!;
+      for (const time of [0.4, 1.1, 1.9, 2.6, 3.3, 4.7, 7.9]) {
+        const slow = referencePose(scene, scene.riders[0]!, time).distance;
+        // The two cut the way into different steps; at corners that counts most.
+        expect(Math.abs(motion.distanceAt(time) - slow)).toBeLessThan(
+          made.kind === 'bends' ? 0.008 * length + 0.5 : 0.005 * length + 0.5,
+        );
+      }
+    }),
+    { numRuns: 60, seed: 9 },
+  );
+});

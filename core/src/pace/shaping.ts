@@ -1,0 +1,95 @@
+import { compileLeg, type Ease } from './eases/index.ts';
+import { hermite } from './eases/hermite.ts';
+import type { Shaped, ShapingPoint } from './eases/shaped.ts';
+
+export { knotsOf, type Shaped, type ShapedKnot, type ShapingPoint } from './eases/shaped.ts';
+
+/** How far, as a share of the way, a leg may be changed by becoming one that is bent by hand. */
+const TOLERANCE = 0.01;
+
+/** Steepest slope that an ease brings with it, way over time: some start infinitely steep. */
+const STEEPEST = 30;
+
+/** Shortest piece, as a share of the time. */
+const SHORTEST = 1 / 128;
+
+const held = (slope: number): number => (Number.isFinite(slope) ? Math.min(STEEPEST, Math.max(-STEEPEST, slope)) : 0);
+
+/** Any ease as one that can be bent by hand: cubics that follow it, with few points; one that is so already stays as it is. */
+export function shapedFrom(ease: Ease): Shaped {
+  if (ease.kind === 'shaped' && !ease.part && ease.strength === undefined) return ease;
+  const { progress, rate, breaks } = compileLeg(ease);
+  const points: ShapingPoint[] = [];
+  const edges = [0, ...breaks, 1];
+  /** The slopes of a curve to the right (1) and left (−1) of a place. */
+  const slope = (u: number, side: 1 | -1): number =>
+    breaks.includes(u) ? held(side * ((progress(u + side * 1e-6) - progress(u)) / 1e-6)) : held(rate(u));
+  const cut = (from: number, to: number): void => {
+    const wide = to - from;
+    const isClose = Array.from({ length: 7 }, (_, k) => (k + 1) / 8).every((t) => {
+      const on = hermite(t, wide, progress(from), progress(to), slope(from, 1), slope(to, -1));
+      return Math.abs(on - progress(from + t * wide)) <= TOLERANCE;
+    });
+    if (isClose || wide < 2 * SHORTEST) return;
+    const middle = (from + to) / 2;
+    cut(from, middle);
+    points.push({ time: middle, way: progress(middle), slope: slope(middle, 1) });
+    cut(middle, to);
+  };
+  for (let i = 0; i + 1 < edges.length; i++) {
+    const [from = 0, to = 1] = [edges[i], edges[i + 1]];
+    if (i > 0) points.push({ time: from, way: progress(from), slope: [slope(from, -1), slope(from, 1)] });
+    cut(from, to);
+  }
+  const isSteady = ease.kind === 'steady' || ease.kind === 'hold';
+  return { kind: 'shaped', points, ends: isSteady ? [null, null] : [slope(0, 1), slope(1, -1)] };
+}
+
+/** Nearest that a shaping point may come to another, or to the leg's ends, as a share of its time. */
+const APART = 0.004;
+
+/** Furthest that a shaping point may be dragged from the leg's way, in ways. */
+const FARTHEST = 20;
+
+/** A leg with a shaping point more, on its curve at a share of its time; gives its index too. */
+export function withShapingPoint(ease: Ease, time: number): { readonly ease: Shaped; readonly index: number } {
+  const shape = shapedFrom(ease);
+  const near = shape.points.findIndex((point) => Math.abs(point.time - time) < APART);
+  if (near >= 0) return { ease: shape, index: near };
+  const at = Math.min(1 - APART, Math.max(APART, time));
+  const index = shape.points.filter((point) => point.time < at).length;
+  const made: ShapingPoint = { time: at, way: compileLeg(shape).progress(at), slope: null };
+  // What is bent must be free to bend: the ends of a leg that was steady, and points beside it, give way.
+  return { ease: { ...shape, points: [...shape.points.slice(0, index), made, ...shape.points.slice(index)] }, index };
+}
+
+/** A leg with one of its shaping points elsewhere, held between its neighbours. */
+export function withShapingAt(ease: Shaped, index: number, time: number, way: number): Shaped {
+  const before = (ease.points[index - 1]?.time ?? 0) + APART;
+  const after = (ease.points[index + 1]?.time ?? 1) - APART;
+  if (before > after) return ease;
+  return {
+    ...ease,
+    points: ease.points.map((point, i) =>
+      i === index
+        ? {
+            ...point,
+            time: Math.min(after, Math.max(before, time)),
+            way: Math.min(FARTHEST, Math.max(-FARTHEST, way)),
+          }
+        : point,
+    ),
+  };
+}
+
+/** A leg with the slope of a shaping point changed: one where it is smooth, two where it is sharp, null as its neighbours give it. */
+export const withShapingSlope = (ease: Shaped, index: number, slope: ShapingPoint['slope']): Shaped => ({
+  ...ease,
+  points: ease.points.map((point, i) => (i === index ? { ...point, slope } : point)),
+});
+
+/** A leg without one of its shaping points. */
+export const withoutShapingPoint = (ease: Shaped, index: number): Shaped => ({
+  ...ease,
+  points: ease.points.filter((_, i) => i !== index),
+});
