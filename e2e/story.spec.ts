@@ -94,6 +94,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
     const last = await page.locator('.mark-ring').last().boundingBox();
     if (!box || !first || !last) throw new Error('no sheet');
     const middle = { x: (first.x + last.x + first.width) / 2, y: (first.y + last.y + first.height) / 2 };
+    await page.mouse.click(middle.x, middle.y);
     await drag(page, middle, { x: middle.x - 30, y: middle.y - 40 });
     await expect(page.locator('.mark')).toHaveCount(3);
     const rest = page.locator('.mark.selected .rest-end');

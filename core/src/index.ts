@@ -31,6 +31,7 @@ export {
 export { foldTime, type Repeat, type Shown, shownCopies, shownTimes } from './time/index.ts';
 export {
   cssOfEase,
+  curveOfEase,
   EASE_OFFERS,
   easeFromCss,
   knotsOf,

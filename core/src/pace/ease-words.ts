@@ -47,3 +47,16 @@ function turnsOf(progress: (u: number) => number): number {
 
 const isEven = (progress: (u: number) => number): boolean =>
   [0.25, 0.5, 0.75].every((u) => Math.abs(progress(u) - u) < 0.02);
+
+/** An ease as points (share of time, share of way) to be drawn as a line: a hold as its jump. */
+export function curveOfEase(ease: Ease, looks = 40): (readonly [time: number, way: number])[] {
+  if (ease.kind === 'hold')
+    return [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+    ];
+  const { progress, breaks } = compileLeg(ease);
+  const times = Array.from({ length: looks + 1 }, (_, i) => i / looks);
+  return [...new Set([...times, ...breaks])].sort((a, b) => a - b).map((time) => [time, progress(time)] as const);
+}

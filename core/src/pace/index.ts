@@ -18,7 +18,7 @@ export { fitPaceLine, type Moment } from './fit-line.ts';
 export { PaceLine } from './pace-line.ts';
 export { cookedLine, type Cooked, newRecipe, recipeSchema, wordsOfRecipe, type Recipe } from './recipes/index.ts';
 export { cssOfEase, easeFromCss, type EaseReading } from './ease-css.ts';
-export { wordsOfLeg } from './ease-words.ts';
+export { curveOfEase, wordsOfLeg } from './ease-words.ts';
 export {
   knotsOf,
   shapedFrom,

@@ -268,9 +268,31 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'The sheet shows time across and the way along the guide upwards: a steep line is fast, a flat one rests.',
-      'Press on the line to set a mark there; drag it in time and place. Nothing moves until you drag.',
-      'Drag the stroke beside a mark to let the rider rest. Choose on card 4 how it goes on from there.',
+      'Press on the line to set a mark there; drag the mark in time and place.',
+      'Drag the line itself to bend it: a small square holds what you pulled. Press the square to make it sharp or smooth again, with Shift to take it away; its arms turn it.',
+      'Drag the stroke beside a mark to let the rider rest. Choose on card 4 how it goes on from there: the small curve opens all eases, how strong each is, and its text.',
       'Both ends of the loop are repeated beyond the rules at 0 and at the end: a kink there is a seam that shows.',
+    ],
+  },
+  {
+    title: 'Let a recipe make the pace',
+    picture: [
+      {
+        d: 'M14 30C50 30 60 96 96 96S134 52 160 52S196 92 226 92',
+        art: 'lamp',
+        marks: [
+          [0, 0],
+          [1.4, 0.4],
+          [2.6, 0.66],
+          [3.6, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Set the marks where it starts and where it ends, and between them only those that it must touch or rest at.',
+      'On card 4, Paced by: one even speed; falling on its slopes, as a barrel or a cart does; what its bends allow, as a careful driver; or hops from mark to mark, as a ball on arcs.',
+      'It follows the guide when that is bent, and fits the time of its last mark, or has speeds of its own.',
+      '“Freeze into marks” makes marks and eases of it, to be shaped by hand from then on.',
     ],
   },
   {

@@ -120,6 +120,8 @@ function pivotAt(scene: Scene, id: string, time: number): Vec {
 /** px. Nearer than this to an open guide's end, there is no way left to run. */
 const NO_WAY = 1;
 
+const SOFT: Mark['ease'] = { kind: 'family', family: 'sine', mode: 'in-out' };
+
 /**
  * The marks of a rider that is new on a guide: once along it in its cycle. From a point on: on a closed guide it passes the nearest place at `time`; on an open one it
  * waits there until `time` and runs to the end.
@@ -128,8 +130,10 @@ function placesOfLap(scene: Scene, guide: Guide, rider: Rider, begins: Beginning
   const path = pathOfGuide(guide);
   const fresh = freshIds(scene);
   const folding = foldingOf(rider, scene.clock);
+  // Round and round it goes evenly, and goes on so through marks that are set later; from end to end it starts and arrives softly.
+  const ease: Mark['ease'] = path.isClosed && folding.repeat === 'loop' ? { kind: 'flow' } : SOFT;
   const mark = (i: number, at: number, distance: number): Mark =>
-    newMark(fresh(`${rider.id}-m${i}`), at, placeAtDistance(guide, path, distance));
+    newMark(fresh(`${rider.id}-m${i}`), at, placeAtDistance(guide, path, distance), i === 1 ? { ease } : {});
   if (begins === 'start') return [mark(1, 0, 0), mark(2, folding.cycle, path.length)];
   const { local } = foldTime(time, folding);
   const near = nearestOnPath(path, ...begins)?.distance ?? 0;

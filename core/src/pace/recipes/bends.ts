@@ -45,5 +45,5 @@ export const bends: RecipeKind<Bends> = {
     return same(squares);
   },
   fits: ({ fit }) => fit,
-  words: () => 'as fast as the bends allow',
+  words: () => 'goes as fast as the bends allow',
 };

@@ -9,5 +9,5 @@ export const constant: RecipeKind<z.infer<typeof schema>> = {
   schema,
   squares: (_, { distances }) => same(new Float64Array(distances.length).fill(1)),
   fits: () => true,
-  words: () => 'one speed throughout',
+  words: () => 'keeps one speed throughout',
 };

@@ -1,9 +1,10 @@
 import { cycleOf, guideById, KEY_CHANNELS, loopLength, riderById, type Guide, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { seconds } from '../labels.ts';
-import { Card, Row } from './Card.tsx';
+import { Card } from './Card.tsx';
 import { ChosenKeys } from './keys/ChosenKeys.tsx';
-import { EaseSelect } from './pace/EaseSelect.tsx';
+import { LegRows } from './pace/LegRows.tsx';
+import { RecipeRows } from './pace/RecipeRows.tsx';
 import { ClockRows } from './pace/ClockRows.tsx';
 import { CycleRows } from './pace/CycleRows.tsx';
 import { MarkRows } from './pace/MarkRows.tsx';
@@ -48,11 +49,10 @@ function PaceRows({ rider, guide, chosen }: PaceRowsProps) {
   return (
     <>
       <MarkRows rider={rider} guide={guide} mark={mark} />
-      {!isLast && (
-        <Row label="Leg after it">
-          <EaseSelect rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
-        </Row>
+      {!isLast && !rider.pace.recipe && (
+        <LegRows rider={rider} mark={mark} marks={chosen.length > 1 ? chosen : [mark.id]} />
       )}
+      <RecipeRows rider={rider} />
       <MarksRow rider={rider} chosen={chosen.length > 0 ? chosen : [mark.id]} />
       <StretchRow rider={rider} chosen={chosen} />
       <CycleRows rider={rider} />

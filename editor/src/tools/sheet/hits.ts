@@ -1,22 +1,20 @@
 import {
-  distanceOfPlace,
   foldingOf,
   foldTime,
   gapToLine,
-  pathOfGuide,
   prepare,
   shownCopies,
   timeAtX,
   xOfTime,
   yOfDistance,
   type Axes,
-  type Guide,
   type Mark,
   type Rider,
   type Scene,
   type Shown,
   type Side,
 } from '@pace-line/core';
+import { footOfMark, pegsOf, type Peg } from './shaping.ts';
 import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
 
 /** What lies under a pointer on the sheet. */
@@ -25,6 +23,8 @@ export type SheetHit =
   /** A mark of the selected rider, or the end of its rest, as it was pressed: on the way there or back. */
   | { readonly kind: 'mark'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
   | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
+  /** A shaping point of one of its legs, or a handle of its slope. */
+  | { readonly kind: 'peg'; readonly rider: Rider; readonly peg: Peg }
   | {
       readonly kind: 'line';
       readonly rider: Rider;
@@ -38,10 +38,6 @@ export type SheetHit =
 /** px within which a mark, a rest's end or a line is taken. */
 const REACH = { mouse: 9, pen: 9, touch: 18 } as const;
 
-/** Where a mark stands on the sheet: its distance with the rider's lead, px along the guide. */
-export const footOfMark = (guide: Guide, rider: Rider, mark: Mark): number =>
-  distanceOfPlace(guide, pathOfGuide(guide), mark.place) + rider.lead;
-
 /** Where the handle at a rest's end stands, px: at the end, but never on the mark; on the way back left of it. */
 export function restHandleX(axes: Axes, { time, direction }: Shown, mark: Mark): number {
   const x = xOfTime(axes, time);
@@ -49,7 +45,7 @@ export function restHandleX(axes: Axes, { time, direction }: Shown, mark: Mark):
   return x + direction * Math.max(reach, mark.dwell > 0 ? 12 : 16);
 }
 
-/** What is under the pointer: the strip, else the nearest of the selected rider's marks and rests, else a line, the selected rider's first. */
+/** What is under the pointer: the strip, else the nearest of the selected rider's marks, rests and shaping points, else a line, the selected rider's first. */
 export function sheetHitAt(host: SheetHost, { x, y, kind }: SheetPointer): SheetHit | undefined {
   if (y < STRIP_HEIGHT) return { kind: 'strip' };
   const reach = REACH[kind];
@@ -83,6 +79,10 @@ function nearestHandle(host: SheetHost, rider: Rider, x: number, y: number, reac
         consider({ kind: 'rest', rider, mark, shown }, restHandleX(axes, shown, mark), hy);
     }
   }
+  // Of a mark and a peg at one place the mark is taken.
+  if (least > 0)
+    for (const peg of pegsOf(host.scene(), host.guide(), rider, axes, chosen))
+      consider({ kind: 'peg', rider, peg }, peg.x, peg.y);
   return best;
 }
 

@@ -1,5 +1,6 @@
 export type { SheetDrag } from './grabs/grab.ts';
 export { grabKey, type KeyHit } from './grabs/key.ts';
-export { footOfMark, restHandleX } from './hits.ts';
+export { restHandleX } from './hits.ts';
 export { STRIP_HEIGHT, type SheetHost, type SheetPointer, type SheetPreview } from './host.ts';
 export { sheetTool, type SheetTool } from './sheet-tool.ts';
+export { footOfMark, pegsOf } from './shaping.ts';

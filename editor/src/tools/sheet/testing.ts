@@ -6,7 +6,7 @@ import { sheetTool, type SheetTool } from './sheet-tool.ts';
 import type { SheetHost, SheetPointer, SheetPreview } from './host.ts';
 
 /** A second is 100 px across from x = 100 on, a px of the guide is a px up from y = 500 on. */
-const AXES: Axes = { left: 100, right: 500, top: 50, bottom: 500, from: 0, to: 4, low: 0, high: 450 };
+export const AXES: Axes = { left: 100, right: 500, top: 50, bottom: 500, from: 0, to: 4, low: 0, high: 450 };
 export const xOf = (time: number): number => 100 + 100 * time;
 export const yOf = (distance: number): number => 500 - distance;
 

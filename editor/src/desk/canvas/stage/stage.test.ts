@@ -165,7 +165,7 @@ test('what has not changed is not said to the browser again', async () => {
   expect(records).toEqual([]);
   stage.setView({ ...view, zoom: 3 });
   await Promise.resolve();
-  expect(records).toHaveLength(2);
+  expect(records).toHaveLength(3);
   observer.disconnect();
   stage.destroy();
 });

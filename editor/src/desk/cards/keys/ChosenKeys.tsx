@@ -5,7 +5,7 @@ import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
 import { Row } from '../Card.tsx';
-import { EaseField } from '../pace/EaseSelect.tsx';
+import { EaseField } from '../../ease/EaseField.tsx';
 
 const FREE = '·free';
 
@@ -33,7 +33,8 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
         <EaseField
           label="Ease after the key"
           ease={first.ease}
-          onChange={(ease) => perform(desk, 'Change ease', setKeyEase, { ...keys, ease })}
+          lasts={lastsAfter(rider, first)}
+          edit={(scene, ease) => setKeyEase(scene, { ...keys, ease })}
         />
       </Row>
       {rider.pace.marks.length > 0 && (
@@ -57,4 +58,11 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
       <hr className="card-rule" />
     </>
   );
+}
+
+/** s from a key to the next one of its channel. */
+function lastsAfter(rider: Rider, key: Key): number {
+  const list = KEY_CHANNELS.map((channel) => rider.keys[channel] as readonly Key[]).find((one) => one.includes(key));
+  const next = list?.[list.indexOf(key) + 1];
+  return next ? next.time - key.time : 1;
 }

@@ -1,12 +1,13 @@
-import { freeId, idsIn, insertMark, riderById, shiftMarks, type Scene } from '@pace-line/core';
+import { freeId, idsIn, insertMark } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
-import { shiftOfMark } from './mark.ts';
+import { legAt } from '../shaping.ts';
+import { bendLeg } from './shaping.ts';
 
-/** Pressing another rider's line selects it; pressing the selected one's sets a mark there, which follows the hand: one step of undo. */
+/** Pressing another rider's line selects it; the selected one's: dragged, its leg is bent there; pressed only, a mark is set. Each is one step of undo. */
 export function grabLine(
   host: SheetHost,
   { rider, local, direction }: SheetHit & { kind: 'line' },
@@ -16,26 +17,25 @@ export function grabLine(
     host.select(selectRider(rider.id));
     return undefined;
   }
-  const id = freeId(idsIn(host.scene()), `${rider.id}-m`);
-  const args = { rider: rider.id, time: onFrame(host, local, pressed), id };
-  const refusal = insertMark.can(host.scene(), args);
-  if (refusal) {
-    host.tell(wordsOfRefusal(refusal));
-    return undefined;
-  }
-  const inserted = (base: Scene): Scene => insertMark(base, args);
-  const made = riderById(inserted(host.scene()), rider.id);
-  const mark = made?.pace.marks.find((one) => one.id === id);
-  if (!made || !mark) return undefined;
-  const gesture = host.begin('Add mark');
-  gesture.update(inserted);
+  const leg = legAt(host.guide(), rider, local);
+  let bending: SheetDrag | undefined;
   return {
     move(p) {
-      if (!hasMoved(pressed, p)) return;
-      const shift = shiftOfMark(host, made, mark, pressed, p, direction);
-      gesture.update((base) => shiftMarks(inserted(base), { rider: rider.id, marks: [id], ...shift }));
+      if (!leg || (!bending && !hasMoved(pressed, p))) return;
+      bending ??= bendLeg(host, rider.id, leg, local, direction, pressed);
+      bending.move(p);
     },
-    end: () => gesture.commit(selectRider(rider.id, [id])),
-    cancel: () => gesture.cancel(),
+    end: () => (bending ? bending.end() : setMark(host, rider.id, onFrame(host, local, pressed))),
+    cancel: () => bending?.cancel(),
   };
+}
+
+function setMark(host: SheetHost, rider: string, time: number): void {
+  const id = freeId(idsIn(host.scene()), `${rider}-m`);
+  const args = { rider, time, id };
+  const refusal = insertMark.can(host.scene(), args);
+  if (refusal) return host.tell(wordsOfRefusal(refusal));
+  const gesture = host.begin('Add mark');
+  gesture.update((scene) => insertMark(scene, args));
+  gesture.commit(selectRider(rider, [id]));
 }

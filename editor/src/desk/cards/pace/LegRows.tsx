@@ -1,0 +1,28 @@
+import { setEase, wordsOfLeg, type Mark, type Rider } from '@pace-line/core';
+import { EaseField } from '../../ease/EaseField.tsx';
+import { Row } from '../Card.tsx';
+
+interface LegRowsProps {
+  readonly rider: Rider;
+  readonly mark: Mark;
+  /** Marks whose legs get what is chosen. */
+  readonly marks: readonly string[];
+}
+
+/** The leg that follows a mark: its ease, and in words what that does. */
+export function LegRows({ rider, mark, marks }: LegRowsProps) {
+  const next = rider.pace.marks[rider.pace.marks.indexOf(mark) + 1];
+  return (
+    <>
+      <Row label="Leg after it">
+        <EaseField
+          label="Ease of the leg that follows"
+          ease={mark.ease}
+          lasts={(next?.time ?? mark.time) - mark.time - mark.dwell}
+          edit={(scene, ease) => setEase(scene, { rider: rider.id, marks, ease })}
+        />
+      </Row>
+      <p className="card-note leg-words">{wordsOfLeg(mark.ease)}</p>
+    </>
+  );
+}

@@ -1,0 +1,105 @@
+import { freezeRecipe, newRecipe, setRecipe, wordsOfRecipe, type Recipe, type Rider } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { ChoiceField, DEGREES, type Units } from '../../../fields/index.ts';
+import { change, offered, perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { NumberRow, YesRow } from '../rows.tsx';
+
+const BY_HAND = 'marks';
+
+const RECIPES: readonly { readonly value: Recipe['kind'] | typeof BY_HAND; readonly label: string }[] = [
+  { value: BY_HAND, label: 'marks by hand' },
+  { value: 'constant', label: 'one even speed' },
+  { value: 'fall', label: 'falling on its slopes' },
+  { value: 'bends', label: 'what its bends allow' },
+  { value: 'hop', label: 'hops from mark to mark' },
+];
+
+const SPEED: Units = { 'px/s': 1 };
+const ACCELERATION: Units = { '': 1, 'px/s²': 1, 'px/s2': 1 };
+const PLAIN: Units = { '': 1 };
+
+interface RecipeNumber {
+  readonly label: string;
+  readonly unit: string;
+  readonly units: Units;
+  readonly min: number;
+  readonly max: number;
+  readonly digits?: number;
+}
+
+/** The numbers of recipes, by their keys. */
+const NUMBERS: Readonly<Record<string, RecipeNumber>> = {
+  gravity: { label: 'Gravity, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e6, digits: 1 },
+  down: { label: 'Down is', unit: '°', units: DEGREES, min: -360, max: 360, digits: 1 },
+  start: { label: 'Starts with', unit: 'px/s', units: SPEED, min: 0, max: 1e5, digits: 1 },
+  least: { label: 'At least', unit: 'px/s', units: SPEED, min: 1, max: 1e5, digits: 1 },
+  friction: { label: 'Friction', unit: '', units: PLAIN, min: 0, max: 10, digits: 3 },
+  sideways: { label: 'Bears sideways, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  top: { label: 'Top speed', unit: 'px/s', units: SPEED, min: 0.001, max: 1e5, digits: 1 },
+  up: { label: 'Speeds up by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  brake: { label: 'Brakes by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+};
+
+/** What makes the pace: its marks by hand, or a recipe that goes by their places alone and follows the guide. */
+export function RecipeRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const scene = useCalmState((state) => state.shown);
+  const { recipe } = rider.pace;
+  const set = (label: string, next: Recipe | null): void =>
+    void perform(desk, label, setRecipe, { rider: rider.id, recipe: next });
+  const freeze = offered(scene, freezeRecipe, { rider: rider.id });
+  return (
+    <>
+      <Row label="Paced by">
+        <ChoiceField
+          label="Paced by"
+          value={recipe?.kind ?? BY_HAND}
+          data={RECIPES}
+          onChange={(kind) =>
+            kind === BY_HAND ? set('Pace by marks', null) : set(`Pace by recipe: ${kind}`, newRecipe(kind))
+          }
+        />
+      </Row>
+      {recipe && (
+        <>
+          <p className="card-note">
+            It {wordsOfRecipe(recipe)}.{' '}
+            <button
+              type="button"
+              className="small-button"
+              {...freeze}
+              onClick={() => perform(desk, 'Freeze into marks', freezeRecipe, { rider: rider.id })}
+            >
+              freeze into marks
+            </button>
+          </p>
+          {Object.entries(recipe).map(([key, value]) => {
+            const field = NUMBERS[key];
+            return field && typeof value === 'number' ? (
+              <NumberRow
+                key={key}
+                {...field}
+                value={value}
+                onCommit={(next) => set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, { ...recipe, [key]: next })}
+              />
+            ) : null;
+          })}
+          {'fit' in recipe && (
+            <YesRow
+              label="Fits its time"
+              value={recipe.fit}
+              title="Speeds are scaled so that the last mark is reached at its time; else they are as given, and it arrives when it does."
+              onChange={(fit) =>
+                change(desk, 'Fit the recipe', (base) =>
+                  setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }),
+                )
+              }
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,113 @@
+import {
+  distanceOfPlace,
+  foldingOf,
+  knotsOf,
+  pathOfGuide,
+  prepare,
+  shownCopies,
+  xOfTime,
+  yOfDistance,
+  type Axes,
+  type Guide,
+  type Mark,
+  type Rider,
+  type Scene,
+  type Shaped,
+  type Shown,
+} from '@pace-line/core';
+
+/** Where a mark stands on the sheet: its distance with the rider's lead, px along the guide. */
+export const footOfMark = (guide: Guide, rider: Rider, mark: Mark): number =>
+  distanceOfPlace(guide, pathOfGuide(guide), mark.place) + rider.lead;
+
+/** A leg on the sheet: where and when it begins and ends, in the rider's own time, with its lead. */
+export interface Leg {
+  readonly mark: Mark;
+  /** s and px. */
+  readonly leaves: number;
+  readonly lasts: number;
+  readonly from: number;
+  readonly way: number;
+}
+
+/** The leg after a mark; undefined after the last, and where it goes nowhere or takes no time. */
+export function legAfter(guide: Guide, rider: Rider, mark: Mark): Leg | undefined {
+  const next = rider.pace.marks[rider.pace.marks.indexOf(mark) + 1];
+  if (!next || rider.pace.recipe) return undefined;
+  const leaves = mark.time + mark.dwell;
+  const from = footOfMark(guide, rider, mark);
+  const leg = { mark, leaves, lasts: next.time - leaves, from, way: footOfMark(guide, rider, next) - from };
+  return leg.lasts > 1e-6 && Math.abs(leg.way) > 1e-6 ? leg : undefined;
+}
+
+/** The leg of a rider that runs at a local time. */
+export function legAt(guide: Guide, rider: Rider, local: number): Leg | undefined {
+  const mark = rider.pace.marks.findLast(({ time }) => time <= local);
+  const leg = mark && legAfter(guide, rider, mark);
+  return leg && local > leg.leaves && local < leg.leaves + leg.lasts ? leg : undefined;
+}
+
+/** The ease of a leg as it is bent by its points on the sheet; undefined where it is none of these, or is not shown as it is. */
+export const shapedOf = ({ ease }: Mark): Shaped | undefined =>
+  ease.kind === 'shaped' && !ease.part && ease.strength === undefined ? ease : undefined;
+
+/** A shaping point on the sheet, or one of the handles of its slope. */
+export interface Peg {
+  readonly mark: string;
+  /** Which point of the leg; −1 and the number of points: its ends, which have handles only. */
+  readonly index: number;
+  /** Null: the point itself; else the handle before (−1) or after it (1). */
+  readonly side: -1 | 1 | null;
+  readonly shown: Shown;
+  readonly x: number;
+  readonly y: number;
+  /** Where the point itself is. */
+  readonly ofX: number;
+  readonly ofY: number;
+  readonly isSharp: boolean;
+}
+
+/** Share of a piece at which the handle of a slope stands: that of a cubic's. */
+const REACH = 1 / 3;
+
+/** The shaping points of a rider's legs, and those of chosen marks with the handles of their slopes. */
+export function pegsOf(
+  scene: Scene,
+  guide: Guide,
+  rider: Rider,
+  axes: Axes,
+  chosen: readonly string[],
+): readonly Peg[] {
+  const folding = foldingOf(rider, scene.clock);
+  const { length } = prepare(scene);
+  return rider.pace.marks.flatMap((mark) => {
+    const shaped = shapedOf(mark);
+    const leg = shaped && legAfter(guide, rider, mark);
+    if (!leg) return [];
+    const at = (time: number, way: number) => {
+      const local = leg.leaves + leg.lasts * time;
+      const y = yOfDistance(axes, leg.from + leg.way * way);
+      return shownCopies(folding, local, length).map((shown) => ({ shown, x: xOfTime(axes, shown.time), y }));
+    };
+    const knots = knotsOf(shaped);
+    return knots.flatMap((knot, k): Peg[] => {
+      const isEnd = k === 0 || k === knots.length - 1;
+      const isSharp = Array.isArray(shaped.points[k - 1]?.slope);
+      const points = at(knot.time, knot.way);
+      const base = { mark: mark.id, index: k - 1, isSharp };
+      const pegs: Peg[] = isEnd ? [] : points.map((one) => ({ ...base, side: null, ...one, ofX: one.x, ofY: one.y }));
+      if (!chosen.includes(mark.id)) return pegs;
+      for (const side of [-1, 1] as const) {
+        const other = knots[k + side];
+        if (!other) continue;
+        const wide = (other.time - knot.time) * REACH;
+        const slope = side < 0 ? knot.left : knot.right;
+        at(knot.time + wide, knot.way + slope * wide).forEach((one, copy) => {
+          const point = points[copy];
+          if (point) pegs.push({ ...base, side, ...one, ofX: point.x, ofY: point.y });
+        });
+      }
+      return pegs;
+    });
+  });
+}
