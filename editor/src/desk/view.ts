@@ -106,7 +106,7 @@ export interface SeatingQuestion {
 
 /** An earlier state of the scene, shown on the canvas behind the present one. */
 export interface Ghost {
-  /** The version that it is. */
+  /** The version that it is, or that it is held by hand. */
   readonly key: string;
   readonly scene: Scene;
 }

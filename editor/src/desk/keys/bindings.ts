@@ -1,3 +1,4 @@
+import { holdGhost, swapGhost } from '../actions/ghost.ts';
 import { cutSelected, duplicateSelected } from '../actions/clipboard.ts';
 import { joinToNearest, reverseDirection } from '../actions/guides.ts';
 import { addMark } from '../actions/marks.ts';
@@ -74,6 +75,7 @@ export const plainKeys = (desk: Desk): Bindings =>
     ...arranging(),
     ...arrows(desk, 1),
     m: () => void addMark(desk),
+    g: () => holdGhost(desk),
     r: () => {
       const [id] = selectionOf(desk).guides;
       if (id !== undefined) reverseDirection(desk, id, 'place');
@@ -91,6 +93,7 @@ export const shiftedKeys = (desk: Desk): Bindings =>
   bindings({
     ...arrows(desk, 10),
     f: () => flipSelection(desk, 'over'),
+    g: () => swapGhost(desk),
     ...Object.fromEntries(Object.entries(arranging()).filter(([key]) => /^[^\w\s]$/.test(key))),
   });
 

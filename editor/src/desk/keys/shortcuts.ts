@@ -44,6 +44,8 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
     group: 'Timing',
     list: [
       { keys: 'M', does: 'set a mark at the playhead' },
+      { keys: 'G, Shift G', does: 'hold the scene as a ghost or let it go, swap with it' },
+      { keys: 'Shift on a shaping point', does: 'takes it away; pressed without, it is sharp or smooth again' },
       { keys: 'Shift while dragging a mark', does: 'keep to one direction' },
       { keys: 'Ctrl while dragging a mark', does: 'off frames and nodes' },
     ],

@@ -9,6 +9,7 @@ import {
   type Axes,
   type Guide,
   type Rider,
+  type RiderMotion,
 } from '@pace-line/core';
 import { useSheetState, useSteadyScene } from '../../document/index.ts';
 import { STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
@@ -93,6 +94,7 @@ function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps
     <>
       <g clipPath="url(#sheet-clip)">
         <HoverLine guide={guide} axes={axes} />
+        {rider && <GhostLine rider={rider.id} now={moving} axes={axes} color={guide.color} />}
         {moving && <PaceLine rider={moving} axes={axes} color={guide.color} isSelected />}
         {preview?.kind === 'dot' && <circle className="add-dot" cx={preview.x} cy={preview.y} r={5} />}
         {preview?.kind === 'box' && (
@@ -123,4 +125,26 @@ function HoverLine({ guide, axes }: { guide: Guide; axes: Axes }) {
   if (!hover || hover.guide !== guide.id) return null;
   const y = yOfDistance(axes, distanceOnSheet(guide, hover.distance, axes));
   return <line className="hover-line" x1={axes.left} x2={axes.right} y1={y} y2={y} />;
+}
+
+/** The line of the rider as the ghost has it, where that is another. */
+function GhostLine({
+  rider,
+  now,
+  axes,
+  color,
+}: {
+  rider: string;
+  now: RiderMotion | undefined;
+  axes: Axes;
+  color: string;
+}) {
+  const ghost = useDeskView((state) => state.ghost);
+  const was = ghost && prepare(ghost.scene).rider(rider);
+  if (!was || was === now) return null;
+  return (
+    <g className="ghost-pace">
+      <PaceLine rider={was} axes={axes} color={color} isSelected={false} dash="5 4" />
+    </g>
+  );
 }

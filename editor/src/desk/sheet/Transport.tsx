@@ -7,6 +7,9 @@ import {
 } from '@tabler/icons-react';
 import { memo, useRef, type ReactNode } from 'react';
 import { frameCount, loopLength } from '@pace-line/core';
+import { holdGhost, swapGhost } from '../actions/ghost.ts';
+import { useDesk } from '../context.ts';
+import { useDeskView } from '../view.ts';
 import { useCalmState } from '../../document/index.ts';
 import { useFigure, useOpenScene, usePlaying } from '../../scene/context.ts';
 
@@ -24,6 +27,7 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
       <Readout />
       <WatchSpeed />
       <span className="spacer" />
+      <GhostButtons />
       {zoomed && (
         <button type="button" className="plain-button" onClick={onShowAll}>
           whole loop
@@ -32,6 +36,33 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
     </div>
   );
 });
+
+/** The ghost: the scene as it was when it was held, to compare with what is made of it. */
+function GhostButtons() {
+  const desk = useDesk();
+  const isHeld = useDeskView((state) => state.ghost !== null);
+  return (
+    <>
+      {isHeld && (
+        <Tooltip label="The ghost becomes the scene, and the scene the ghost (Shift G)">
+          <button type="button" className="plain-button" onClick={() => swapGhost(desk)}>
+            swap
+          </button>
+        </Tooltip>
+      )}
+      <Tooltip label={isHeld ? 'Let the ghost go (G)' : 'Hold the motion as it is now, to compare (G)'}>
+        <button
+          type="button"
+          className="plain-button ghost-button"
+          aria-pressed={isHeld}
+          onClick={() => holdGhost(desk)}
+        >
+          ghost
+        </button>
+      </Tooltip>
+    </>
+  );
+}
 
 function PlayButtons() {
   const fps = useCalmState((state) => state.shown.clock.fps);

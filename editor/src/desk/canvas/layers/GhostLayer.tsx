@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { pathData, Poses, prepare, type Scene } from '@pace-line/core';
+import { useDocumentState } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { useDeskView } from '../../view.ts';
 import { createSvgStage, type Stage } from '../stage/stage.ts';
@@ -18,8 +19,15 @@ function Ghost({ scene }: { scene: Scene }) {
   const stage = useRef<Stage | null>(null);
   const motion = useMemo(() => prepare(scene), [scene]);
   const poses = useMemo(() => new Poses(motion.riders.length), [motion]);
-  // Paper of its own would hide what lies below.
-  const bare = useMemo(() => ({ ...scene, canvas: { ...scene.canvas, background: null } }), [scene]);
+  const present = useDocumentState((state) => state.shown);
+  const others = useMemo(() => othersIn(scene, present), [scene, present]);
+  const word = others.join(' ');
+  // Paper of its own would hide what lies below; what has not changed lies on what is there.
+  const bare = useMemo(() => {
+    const shown = new Set(word.split(' '));
+    const riders = scene.riders.map((rider) => (shown.has(rider.id) ? rider : { ...rider, visible: false }));
+    return { ...scene, riders, canvas: { ...scene.canvas, background: null } };
+  }, [scene, word]);
   useEffect(() => {
     if (!host.current) return;
     const made = createSvgStage(host.current, false);
@@ -34,12 +42,25 @@ function Ghost({ scene }: { scene: Scene }) {
     <div className="ghost" aria-hidden>
       <svg className="overlay">
         <g transform={cssMatrix(view)}>
-          {scene.guides.map((guide) => (
-            <path key={guide.id} className="ghost-line" d={pathData(guide.nodes, guide.closed)} />
-          ))}
+          {scene.guides
+            .filter((guide) => !present.guides.includes(guide))
+            .map((guide) => (
+              <path key={guide.id} className="ghost-line" d={pathData(guide.nodes, guide.closed)} />
+            ))}
         </g>
       </svg>
       <div className="stage" ref={host} />
     </div>
   );
+}
+
+/** Ids of the riders that move or look otherwise than they do now, or are not there any more. */
+function othersIn(scene: Scene, present: Scene): string[] {
+  const [was, now] = [prepare(scene), prepare(present)];
+  const art = new Map(present.art.map((one) => [one.id, one]));
+  return scene.riders.flatMap((rider) => {
+    const drawn = scene.art.find(({ id }) => id === rider.art);
+    const isSame = was.rider(rider.id) === now.rider(rider.id) && art.get(rider.art) === drawn;
+    return isSame ? [] : [rider.id];
+  });
 }

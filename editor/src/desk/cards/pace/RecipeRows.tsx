@@ -82,7 +82,9 @@ export function RecipeRows({ rider }: { rider: Rider }) {
                 key={key}
                 {...field}
                 value={value}
-                onCommit={(next) => set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, { ...recipe, [key]: next })}
+                onCommit={(next) =>
+                  set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, { ...recipe, [key]: next })
+                }
               />
             ) : null;
           })}
