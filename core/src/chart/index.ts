@@ -13,3 +13,4 @@ export { reachOfRiders } from './reach.ts';
 export { speedRibbon } from './ribbon.ts';
 export { thinned } from './thin.ts';
 export { distanceOnSheet, landmarkHeights, nodeRules, snappedDistance } from './rules.ts';
+export { measuresOf, standoutsOf, type Measure } from './measures.ts';

@@ -206,7 +206,7 @@ const marks = fc
 test('60 scenes with recipes are as the reference integrates them', { timeout: 60_000 }, () => {
   fc.assert(
     fc.property(recipe, marks, fc.constantFrom(LOOPS, SQUARE, straight(600, 300)), (made, list, guide) => {
-      const scene = riding(guide as Json, made, list, 8);
+      const scene = riding(guide, made, list, 8);
       const motion = prepare(scene).riders[0]!;
       const { length } = motion.path!;
       for (const time of [0.4, 1.1, 1.9, 2.6, 3.3, 4.7, 7.9]) {

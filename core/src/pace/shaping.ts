@@ -7,6 +7,9 @@ export { knotsOf, type Shaped, type ShapedKnot, type ShapingPoint } from './ease
 /** How far, as a share of the way, a leg may be changed by becoming one that is bent by hand. */
 const TOLERANCE = 0.01;
 
+/** The same where its slopes are left free. */
+const FREE_TOLERANCE = 0.02;
+
 /** Steepest slope that an ease brings with it, way over time: some start infinitely steep. */
 const STEEPEST = 30;
 
@@ -38,12 +41,26 @@ export function shapedFrom(ease: Ease): Shaped {
   };
   for (let i = 0; i + 1 < edges.length; i++) {
     const [from = 0, to = 1] = [edges[i], edges[i + 1]];
-    if (i > 0) points.push({ time: from, way: progress(from), slope: [slope(from, -1), slope(from, 1)] });
+    if (i > 0) points.push({ time: from, way: progress(from), slope: slopesAt(slope(from, -1), slope(from, 1)) });
     cut(from, to);
   }
   const isSteady = ease.kind === 'steady' || ease.kind === 'hold';
-  return { kind: 'shaped', points, ends: isSteady ? [null, null] : [slope(0, 1), slope(1, -1)] };
+  const made: Shaped = { kind: 'shaped', points, ends: isSteady ? [null, null] : [slope(0, 1), slope(1, -1)] };
+  // Slopes that its neighbours give are freer to bend: they are left to them where that is as close.
+  const free: Shaped = {
+    ...made,
+    points: points.map((point) => (typeof point.slope === 'number' ? { ...point, slope: null } : point)),
+  };
+  const { progress: freely } = compileLeg(free);
+  const isClose = Array.from({ length: 65 }, (_, i) => i / 64).every(
+    (u) => Math.abs(freely(u) - progress(u)) <= FREE_TOLERANCE,
+  );
+  return isClose ? free : made;
 }
+
+/** The slopes of a place as they are written: one where it is smooth. */
+const slopesAt = (left: number, right: number): ShapingPoint['slope'] =>
+  Math.abs(left - right) < 1e-3 ? right : [left, right];
 
 /** Nearest that a shaping point may come to another, or to the leg's ends, as a share of its time. */
 const APART = 0.004;

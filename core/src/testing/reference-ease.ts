@@ -79,7 +79,7 @@ export function progress(ease: Ease, u: number, slopes: () => readonly [number, 
     return (whole(from + (to - from) * u) - whole(from)) / (whole(to) - whole(from));
   }
   if (strength !== undefined) {
-    const plain = (v: number): number => progress(bare as Ease, v, slopes);
+    const plain = (v: number): number => progress(bare, v, slopes);
     const rises =
       ease.kind === 'flow' ||
       (ease.kind === 'family' && RISING.includes(ease.family)) ||

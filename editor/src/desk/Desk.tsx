@@ -10,6 +10,7 @@ import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards
 import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
+import { ChartsDrawer } from './charts/ChartsDrawer.tsx';
 import { VersionsDrawer } from './drawers/VersionsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
@@ -98,6 +99,7 @@ function Where() {
         {drawer === 'art' && <ArtDrawer />}
         {drawer === 'collection' && <CollectionDrawer />}
         {drawer === 'versions' && <VersionsDrawer />}
+        {drawer === 'charts' && <ChartsDrawer />}
       </Guarded>
     </div>
   );

@@ -6,6 +6,7 @@ import { useDesk } from '../context.ts';
 import { useChecks } from '../../scene/use-checks.ts';
 import { Card } from './Card.tsx';
 import { ClosingRow } from './checks/ClosingRow.tsx';
+import { MeetingsRow } from './checks/MeetingsRow.tsx';
 
 /** What a mend does, on its button and in undo. */
 const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
@@ -49,6 +50,7 @@ export function ChecksCard() {
         </p>
       )}
       <ClosingRow scene={scene} />
+      <MeetingsRow scene={scene} />
       {jumps.slice(0, MOST_ROWS).map((finding) => (
         <JumpRow key={finding.rider} scene={scene} finding={finding} />
       ))}

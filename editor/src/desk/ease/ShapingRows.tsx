@@ -14,18 +14,12 @@ import { Row } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
 import type { EaseEdit } from './EaseField.tsx';
 
+type Set = (label: string, next: Shaped) => void;
+
 /** The points of a leg that is bent by hand, in numbers: shares of its time and of its way, smooth or sharp. */
 export function ShapingRows({ ease, edit }: EaseEdit & { readonly ease: Shaped }) {
   const desk = useDesk();
-  const knots = knotsOf(ease);
-  const set = (label: string, next: Shaped): void => change(desk, label, (scene) => edit(scene, next));
-  const widest = knots.slice(1).reduce(
-    (best, knot, i) => {
-      const from = knots[i]?.time ?? 0;
-      return knot.time - from > best.wide ? { wide: knot.time - from, middle: (knot.time + from) / 2 } : best;
-    },
-    { wide: 0, middle: 0.5 },
-  );
+  const set: Set = (label, next) => change(desk, label, (scene) => edit(scene, next));
   return (
     <>
       {ease.points.length > 0 && (
@@ -41,64 +35,9 @@ export function ShapingRows({ ease, edit }: EaseEdit & { readonly ease: Shaped }
             </tr>
           </thead>
           <tbody>
-            {ease.points.map((point, i) => {
-              const knot = knots[i + 1];
-              return (
-                <tr key={i}>
-                  <td>
-                    <NumberField
-                      label={`Time of point ${i + 1}`}
-                      value={point.time * 100}
-                      unit="%"
-                      units={PERCENT}
-                      digits={1}
-                      min={0.4}
-                      max={99.6}
-                      onCommit={(time) => set('Move a shaping point', withShapingAt(ease, i, time / 100, point.way))}
-                    />
-                  </td>
-                  <td>
-                    <NumberField
-                      label={`Way of point ${i + 1}`}
-                      value={point.way * 100}
-                      unit="%"
-                      units={PERCENT}
-                      digits={1}
-                      min={-2000}
-                      max={2000}
-                      onCommit={(way) => set('Move a shaping point', withShapingAt(ease, i, point.time, way / 100))}
-                    />
-                  </td>
-                  <td>
-                    <Checkbox
-                      size="xs"
-                      aria-label={`Point ${i + 1} is sharp`}
-                      checked={Array.isArray(point.slope)}
-                      onChange={(event) =>
-                        set(
-                          'Change a shaping point',
-                          withShapingSlope(
-                            ease,
-                            i,
-                            event.currentTarget.checked ? [knot?.left ?? 1, knot?.right ?? 1] : null,
-                          ),
-                        )
-                      }
-                    />
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="plain-button"
-                      aria-label={`Take point ${i + 1} away`}
-                      onClick={() => set('Take a shaping point away', withoutShapingPoint(ease, i))}
-                    >
-                      <IconTrash size={14} aria-hidden />
-                    </button>
-                  </td>
-                </tr>
-              );
-            })}
+            {ease.points.map((_, i) => (
+              <PointRow key={i} ease={ease} index={i} set={set} />
+            ))}
           </tbody>
         </table>
       )}
@@ -106,12 +45,79 @@ export function ShapingRows({ ease, edit }: EaseEdit & { readonly ease: Shaped }
         <button
           type="button"
           className="small-button"
-          onClick={() => set('Add a shaping point', withShapingPoint(ease, widest.middle).ease)}
+          onClick={() => set('Add a shaping point', withShapingPoint(ease, widestGap(ease)).ease)}
         >
           add one
         </button>
       </Row>
       <p className="card-note">On the sheet: drag the line of the leg to bend it there.</p>
     </>
+  );
+}
+
+/** The middle of the longest piece without a point, as a share of the time. */
+function widestGap(ease: Shaped): number {
+  const times = knotsOf(ease).map(({ time }) => time);
+  let best = { wide: 0, middle: 0.5 };
+  for (let i = 0; i + 1 < times.length; i++) {
+    const [from = 0, to = 1] = [times[i], times[i + 1]];
+    if (to - from > best.wide) best = { wide: to - from, middle: (from + to) / 2 };
+  }
+  return best.middle;
+}
+
+function PointRow({ ease, index, set }: { readonly ease: Shaped; readonly index: number; readonly set: Set }) {
+  const point = ease.points[index];
+  const knot = knotsOf(ease)[index + 1];
+  if (!point || !knot) return null;
+  const name = `point ${index + 1}`;
+  const move = (time: number, way: number): void => set('Move a shaping point', withShapingAt(ease, index, time, way));
+  const percent = { unit: '%', units: PERCENT, digits: 1 } as const;
+  return (
+    <tr>
+      <td>
+        <NumberField
+          label={`Time of ${name}`}
+          value={point.time * 100}
+          {...percent}
+          min={0.4}
+          max={99.6}
+          onCommit={(time) => move(time / 100, point.way)}
+        />
+      </td>
+      <td>
+        <NumberField
+          label={`Way of ${name}`}
+          value={point.way * 100}
+          {...percent}
+          min={-2000}
+          max={2000}
+          onCommit={(way) => move(point.time, way / 100)}
+        />
+      </td>
+      <td>
+        <Checkbox
+          size="xs"
+          aria-label={`The ${name} is sharp`}
+          checked={Array.isArray(point.slope)}
+          onChange={(event) =>
+            set(
+              'Change a shaping point',
+              withShapingSlope(ease, index, event.currentTarget.checked ? [knot.left, knot.right] : null),
+            )
+          }
+        />
+      </td>
+      <td>
+        <button
+          type="button"
+          className="plain-button"
+          aria-label={`Take ${name} away`}
+          onClick={() => set('Take a shaping point away', withoutShapingPoint(ease, index))}
+        >
+          <IconTrash size={14} aria-hidden />
+        </button>
+      </td>
+    </tr>
   );
 }

@@ -16,6 +16,7 @@ import { STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { Ground, TimeStrip } from './layers/Ground.tsx';
 import { Marks } from './layers/Marks.tsx';
+import { MeetingRings } from './layers/MeetingRings.tsx';
 import { OtherLines, PaceLine } from './layers/PaceLines.tsx';
 import { Pegs } from './layers/Pegs.tsx';
 import { Playhead } from './Playhead.tsx';
@@ -51,6 +52,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         </clipPath>
         <Ground {...{ axes, length, guide, riders, landmarks }} bottom={size.height} />
         <g clipPath="url(#sheet-ground-clip)">
+          <MeetingRings scene={steady} guide={guide} count={riders.length} axes={axes} />
           <OtherLines scene={steady} {...{ riders, selected, axes }} color={guide.color} named={null} />
         </g>
       </svg>

@@ -1,5 +1,8 @@
 import { Tooltip } from '@mantine/core';
 import {
+  IconArrowsExchange,
+  IconChartLine,
+  IconLayersSubtract,
   IconPlayerPauseFilled,
   IconPlayerPlayFilled,
   IconPlayerTrackNext,
@@ -28,6 +31,7 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
       <WatchSpeed />
       <span className="spacer" />
       <GhostButtons />
+      <ChartsButton />
       {zoomed && (
         <button type="button" className="plain-button" onClick={onShowAll}>
           whole loop
@@ -37,6 +41,25 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
   );
 });
 
+/** Opens the charts beside the canvas. */
+function ChartsButton() {
+  const isOpen = useDeskView((state) => state.drawer === 'charts');
+  const set = useDeskView((state) => state.set);
+  return (
+    <Tooltip label="Speed, acceleration and turn as charts">
+      <button
+        type="button"
+        className="plain-button ghost-button"
+        aria-pressed={isOpen}
+        aria-label="Charts"
+        onClick={() => set({ drawer: isOpen ? null : 'charts', page: 'canvas' })}
+      >
+        <IconChartLine size={16} aria-hidden />
+      </button>
+    </Tooltip>
+  );
+}
+
 /** The ghost: the scene as it was when it was held, to compare with what is made of it. */
 function GhostButtons() {
   const desk = useDesk();
@@ -45,8 +68,13 @@ function GhostButtons() {
     <>
       {isHeld && (
         <Tooltip label="The ghost becomes the scene, and the scene the ghost (Shift G)">
-          <button type="button" className="plain-button" onClick={() => swapGhost(desk)}>
-            swap
+          <button
+            type="button"
+            className="plain-button swap-button"
+            aria-label="Swap with the ghost"
+            onClick={() => swapGhost(desk)}
+          >
+            <IconArrowsExchange size={16} aria-hidden />
           </button>
         </Tooltip>
       )}
@@ -55,9 +83,10 @@ function GhostButtons() {
           type="button"
           className="plain-button ghost-button"
           aria-pressed={isHeld}
+          aria-label="Ghost"
           onClick={() => holdGhost(desk)}
         >
-          ghost
+          <IconLayersSubtract size={16} aria-hidden />
         </button>
       </Tooltip>
     </>

@@ -1,0 +1,187 @@
+import { useComputedColorScheme } from '@mantine/core';
+import {
+  Chart as ChartJs,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  Tooltip,
+  type ChartEvent,
+  type ChartOptions,
+} from 'chart.js';
+import { useMemo, useRef } from 'react';
+import { Line } from 'react-chartjs-2';
+import type { Measure } from '@pace-line/core';
+import { useFrame } from '../../scene/context.ts';
+import type { Across, QuantityWords } from './quantities.ts';
+
+ChartJs.register(LinearScale, LineController, LineElement, PointElement, Tooltip);
+ChartJs.defaults.font.family = getComputedStyle(document.body).fontFamily;
+
+export interface PlottedCurve {
+  readonly id: string;
+  readonly name: string;
+  readonly isSelected: boolean;
+  readonly dash: string | undefined;
+  readonly measures: readonly Measure[];
+  readonly points: readonly { readonly x: number; readonly y: number }[];
+  readonly marks: readonly { readonly kind: 'peak' | 'stall'; readonly x: number; readonly y: number }[];
+}
+
+interface PlotProps {
+  readonly curves: readonly PlottedCurve[];
+  readonly color: string;
+  readonly what: QuantityWords;
+  readonly across: Across;
+  readonly length: number;
+  readonly limit: number;
+  readonly onTime: (time: number) => void;
+}
+
+type Points = { x: number; y: number }[];
+
+/** The chart itself: values under the pointer, a click brings the playhead there. */
+export default function Plot({ curves, color, what, across, length, limit, onTime }: PlotProps) {
+  const chart = useRef<ChartJs<'line', Points> | null>(null);
+  const rule = useRef<HTMLDivElement>(null);
+  const colorScheme = useComputedColorScheme();
+  const ink = useInk(colorScheme, color);
+  const data = useMemo(() => ({ datasets: datasetsOf(curves, ink, limit) }), [curves, ink, limit]);
+  const selected = curves.find(({ isSelected }) => isSelected) ?? curves[0];
+  const options = useMemo((): ChartOptions<'line'> => {
+    const axis = {
+      ticks: { color: ink.muted, maxTicksLimit: 6 },
+      grid: { color: ink.rule },
+      border: { color: ink.muted },
+    };
+    return {
+      animation: false,
+      parsing: false,
+      normalized: true,
+      responsive: true,
+      maintainAspectRatio: false,
+      interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      scales: {
+        x: {
+          type: 'linear',
+          ...(across === 'time' ? { min: 0, max: length } : {}),
+          title: { display: true, text: across === 'time' ? 'time, s' : 'way, px', color: ink.muted },
+          ...axis,
+        },
+        y: { title: { display: true, text: `${what.name}, ${what.unit}`, color: ink.muted }, ...axis },
+      },
+      plugins: {
+        tooltip: {
+          callbacks: {
+            title: ([item]) =>
+              across === 'time' ? `${(item?.parsed.x ?? 0).toFixed(2)} s` : `${(item?.parsed.x ?? 0).toFixed(0)} px`,
+            label: (item) => `${item.dataset.label ?? ''}: ${(item.parsed.y ?? 0).toFixed(1)} ${what.unit}`,
+          },
+        },
+      },
+      onClick: (event: ChartEvent) => {
+        const at = chart.current?.scales['x']?.getValueForPixel(event.x ?? 0);
+        if (at === undefined) return;
+        onTime(across === 'time' ? Math.min(length, Math.max(0, at)) : timeAtWay(selected?.measures ?? [], at));
+      },
+    };
+  }, [across, length, what, ink, onTime, selected]);
+  useFrame(({ time, motion }) => {
+    const made = chart.current;
+    const line = rule.current;
+    if (!made || !line) return;
+    const at = across === 'time' ? time : (motion.rider(selected?.id ?? '')?.distanceAt(time) ?? 0);
+    const x = made.scales['x']?.getPixelForValue(at) ?? 0;
+    const { left, right, top, bottom } = made.chartArea ?? { left: 0, right: 0, top: 0, bottom: 0 };
+    line.style.visibility = x >= left && x <= right ? 'visible' : 'hidden';
+    line.style.transform = `translate(${x}px, ${top}px)`;
+    line.style.height = `${bottom - top}px`;
+  });
+  const names = curves.map(({ name }) => name).join(', ');
+  return (
+    <div className="chart-plot">
+      <Line
+        ref={chart}
+        data={data}
+        options={options}
+        role="img"
+        aria-label={`${what.name} of ${names} over ${across === 'time' ? 'time' : 'the way'}`}
+      />
+      <div ref={rule} className="chart-playhead" aria-hidden />
+    </div>
+  );
+}
+
+interface Ink {
+  readonly ink: string;
+  readonly muted: string;
+  readonly rule: string;
+  readonly danger: string;
+  /** The route's colour, light enough for the paper. */
+  readonly route: string;
+}
+
+/** The page's colours, as a canvas needs them. */
+function useInk(scheme: string, color: string): Ink {
+  return useMemo(() => {
+    const style = getComputedStyle(document.documentElement);
+    const of = (name: string): string => style.getPropertyValue(name).trim();
+    const route = scheme === 'dark' ? lighter(color) : color;
+    return { ink: of('--ink'), muted: of('--muted'), rule: of('--rule'), danger: of('--danger'), route };
+  }, [scheme, color]);
+}
+
+/** A `#RRGGBB` half way to white. */
+const lighter = (color: string): string =>
+  `#${[1, 3, 5].map((at) => Math.round((parseInt(color.slice(at, at + 2), 16) + 255) / 2).toString(16)).join('')}`;
+
+function datasetsOf(curves: readonly PlottedCurve[], { ink, muted, danger, route }: Ink, limit: number) {
+  const lines = curves.map(({ name, isSelected, dash, points }) => ({
+    label: name,
+    data: points as Points,
+    borderColor: isSelected ? route : muted,
+    borderWidth: isSelected ? 2 : 1.25,
+    borderDash: dash ? dash.split(' ').map(Number) : [],
+    pointRadius: 0,
+    pointHitRadius: 8,
+  }));
+  const marks = curves.flatMap(({ marks: list, name }) =>
+    (['peak', 'stall'] as const).map((kind) => ({
+      label: `${name}, ${kind}`,
+      data: list.filter((one) => one.kind === kind).map(({ x, y }) => ({ x, y })),
+      showLine: false,
+      borderColor: ink,
+      backgroundColor: kind === 'peak' ? ink : 'transparent',
+      pointStyle: kind === 'peak' ? ('triangle' as const) : ('rectRot' as const),
+      pointRadius: 4,
+      borderWidth: 1.5,
+    })),
+  );
+  const xs = curves.flatMap(({ points }) => points.map(({ x }) => x));
+  const [low, high] = [xs.reduce((a, b) => Math.min(a, b), 0), xs.reduce((a, b) => Math.max(a, b), 0)];
+  const least = curves.some(({ points }) => points.some(({ y }) => y < 0)) ? [limit, -limit] : [limit];
+  const limits =
+    limit > 0
+      ? least.map((y) => ({
+          label: 'limit',
+          data: [
+            { x: low, y },
+            { x: high, y },
+          ],
+          borderColor: danger,
+          borderWidth: 1.25,
+          borderDash: [6, 4],
+          pointRadius: 0,
+          pointHitRadius: 0,
+        }))
+      : [];
+  return [...lines, ...marks.filter(({ data }) => data.length > 0), ...limits];
+}
+
+/** The first time at which a rider is at a place of its way. */
+function timeAtWay(measures: readonly Measure[], distance: number): number {
+  let best = measures[0];
+  for (const one of measures)
+    if (!best || Math.abs(one.distance - distance) < Math.abs(best.distance - distance)) best = one;
+  return best?.time ?? 0;
+}
