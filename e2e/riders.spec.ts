@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { POSE, prepare, type Scene } from '@pace-line/core';
 import { dragOn, dropFile, newScene, savedScene } from './desk.ts';
-import { worstGap } from './motion.ts';
+import { playsAsMeant } from './plays.ts';
 import { write } from './writing.ts';
 
 // Whole jobs with riders, by pointer and keyboard, with drawings that are not among the samples.
@@ -46,16 +46,6 @@ async function fill(page: Page, field: string, value: string): Promise<void> {
 async function choose(page: Page, field: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: field, exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
-}
-
-/** What was sent plays as the scene says, everywhere. */
-async function playsAsMeant(page: Page, scene: Scene): Promise<void> {
-  const file = await write(scene, 'animated-svg');
-  await page.setContent(`<!doctype html><body style="margin:0">${file.text}</body>`);
-  const { length } = prepare(scene);
-  const times = Array.from({ length: 40 }, (_, i) => ((i * 0.618 + 0.03) % 1) * length);
-  const worst = await worstGap(page, scene, times);
-  expect(worst.gap, `${worst.rider} at ${worst.time}`).toBeLessThan(0.5);
 }
 
 /** Draws a bumpy guide across the canvas with the plotting tool. */

@@ -6,6 +6,7 @@ import {
   newHeading,
   newMark,
   newPace,
+  newRecipe,
   newRider,
   SCENE_FORMAT,
   SCENE_VERSION,
@@ -138,12 +139,9 @@ function barrel(): Scene {
     node('away', 1380, 560, undefined, { in: [-120, 0] }),
   ];
   const guide = newGuide({ id: 'ground', name: 'Ground', nodes, color: '#A3471F' });
-  const marks: Mark[] = [
-    newMark('pushed', 0, at('quay-end')),
-    newMark('over-the-lip', 1.8, at('ramp-top'), { ease: { kind: 'bezier', values: [0.333, 0.21, 0.667, 0.5] } }),
-    newMark('at-the-foot', 3.2, at('ramp-foot'), { ease: { kind: 'bezier', values: [0.333, 0.45, 0.667, 0.8] } }),
-    newMark('gone', 4.8, at('away')),
-  ];
+  const marks: Mark[] = [newMark('pushed', 0, at('quay-end')), newMark('gone', 4.8, at('away'))];
+  // Pushed, it runs down the ramp and over the rise as its weight has it.
+  const recipe = { ...newRecipe('fall'), gravity: 420, start: 220, least: 120, friction: 0.05 } as const;
   return scene({
     name: 'Tea barrel down the ramp',
     canvas: { width: 1280, height: 720, background: '#54608C' },
@@ -157,7 +155,7 @@ function barrel(): Scene {
         name: 'Tea barrel',
         art: 'tea-barrel',
         guide: 'ground',
-        pace: newPace({ marks }),
+        pace: { ...newPace({ marks }), recipe },
         roll: { radius: null, guide: 'ground', side: 'left' },
       }),
     ],

@@ -19,7 +19,8 @@ import { checkSeam } from './seam.ts';
 import { stridesOf } from './strides.ts';
 
 /** What can be done about a seam that shows. */
-export type MendKind = 'whole-laps' | 'keys-meet' | 'whole-strides' | 'fit-cycle' | 'there-and-back' | 'rest-at-seam';
+export type MendKind =
+  'whole-laps' | 'keys-meet' | 'whole-strides' | 'fit-cycle' | 'there-and-back' | 'match-speeds' | 'rest-at-seam';
 
 export interface Mend {
   readonly kind: MendKind;
@@ -77,6 +78,14 @@ const thereAndBack: Maker = (scene, { id, pace }) =>
         return setPace(repeated, { rider: id, patch: { cycle: loopLength(base.clock) / 2 } });
       };
 
+/** The legs on both sides of the seam flow into each other. */
+const matchSpeeds: Maker = (_scene, { id, pace }) => {
+  const ends = [pace.marks[0], pace.marks.at(-2)].flatMap((mark) => (mark ? [mark.id] : []));
+  return pace.marks.length < 2 || pace.recipe
+    ? undefined
+    : (base) => setEase(base, { rider: id, marks: [...new Set(ends)], ease: { kind: 'flow' } });
+};
+
 /** The first leg starts from rest and the last one comes to rest. */
 const restAtSeam: Maker = (_scene, { id, pace }) => {
   const first = pace.marks[0];
@@ -118,8 +127,12 @@ const MAKERS: readonly (readonly [MendKind, Maker])[] = [
   ['whole-strides', wholeStrides],
   ['fit-cycle', fitCycle],
   ['there-and-back', thereAndBack],
+  ['match-speeds', matchSpeeds],
   ['rest-at-seam', restAtSeam],
 ];
+
+/** What evens the speed of a seam that closes. */
+const SMOOTHING: readonly MendKind[] = ['match-speeds', 'rest-at-seam'];
 
 /** What makes a rider's seam close and run smoothly: each was tried on the scene, and only what helps is named. What closes a seam may leave a step in speed, to be mended next. */
 export function mendsOfSeam(scene: Scene, riderId: string): readonly Mend[] {
@@ -127,7 +140,7 @@ export function mendsOfSeam(scene: Scene, riderId: string): readonly Mend[] {
   const before = seamOf(scene, riderId);
   if (!rider || !before || (before.closes && before.smooth)) return [];
   return MAKERS.flatMap(([kind, make]): Mend[] => {
-    if (before.closes !== (kind === 'rest-at-seam')) return [];
+    if (before.closes !== SMOOTHING.includes(kind)) return [];
     const apply = make(scene, rider);
     if (!apply) return [];
     const after = seamOf(apply(scene), riderId);

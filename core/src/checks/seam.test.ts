@@ -156,10 +156,10 @@ describe('what mends a seam', () => {
     expect(mended(odd, 'fit-cycle').riders[0]?.pace.cycle).toBeCloseTo(4 / 3, 12);
   });
 
-  it('with a step in speed: rest at the seam', () => {
+  it('with a step in speed: one speed on both sides, or rest at the seam', () => {
     const ease = { kind: 'family', family: 'quad', mode: 'in' };
     const stepped = riding(SQUARE, [mark('m1', 0, node('q1'), ease), mark('m2', 4, node('q1', 1))]);
-    expect(kinds(stepped)).toEqual(['rest-at-seam']);
+    expect(kinds(stepped)).toEqual(['match-speeds', 'rest-at-seam']);
     expect(seam(mended(stepped, 'rest-at-seam'))).toMatchObject({ closes: true, smooth: true });
   });
 });

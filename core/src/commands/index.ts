@@ -13,6 +13,7 @@ export { setShape, shapeNodes } from './guide/shapes.ts';
 export { transformGuides, transformNodes } from './guide/transform.ts';
 export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
 export { freezeRecipe, setRecipe } from './mark/recipes.ts';
+export { marksAsText, marksFromText, setLegSpeed, setMarks } from './mark/table.ts';
 export { shiftMarks, stretchMarks } from './mark/shift.ts';
 export { pullSpan, straightenSpans } from './node/bend.ts';
 export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNode } from './node/nodes.ts';

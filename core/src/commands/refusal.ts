@@ -7,6 +7,7 @@ export const REFUSALS = [
   'carried-in-circle',
   'carried-stroke',
   'carried-with-guide',
+  'cycle-too-short',
   'duration',
   'empty-name',
   'id-taken',

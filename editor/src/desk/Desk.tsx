@@ -11,6 +11,7 @@ import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
 import { ChartsDrawer } from './charts/ChartsDrawer.tsx';
+import { MarksDrawer } from './marks-table/MarksDrawer.tsx';
 import { VersionsDrawer } from './drawers/VersionsDrawer.tsx';
 import { useFileDrops } from './drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
@@ -100,6 +101,7 @@ function Where() {
         {drawer === 'collection' && <CollectionDrawer />}
         {drawer === 'versions' && <VersionsDrawer />}
         {drawer === 'charts' && <ChartsDrawer />}
+        {drawer === 'marks' && <MarksDrawer />}
       </Guarded>
     </div>
   );

@@ -7,7 +7,7 @@ import { IDENTITY, type ViewTransform } from './canvas/view-transform.ts';
 
 export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
 export type ToolName = (typeof TOOL_NAMES)[number];
-export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'charts' | null;
+export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'charts' | 'marks' | null;
 /** What a narrow window shows. */
 export type DeskPage = 'canvas' | 'sheet' | 'cards';
 export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';

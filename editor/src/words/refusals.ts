@@ -13,6 +13,8 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'carried-stroke': ({ name }) => `The line of “${name}” is drawn, and a drawn line cannot be carried yet.`,
   'carried-with-guide': () =>
     'A rider on a guide is carried with its guide; park it first, or let its guide be carried.',
+  'cycle-too-short': () =>
+    'At that speed the marks after it do not fit before the end of the cycle; make the cycle longer first.',
   duration: () => 'A loop lasts from a moment to an hour.',
   'empty-name': () => 'A scene needs a name.',
   'id-taken': ({ id }) => `The id “${id}” is in use.`,

@@ -15,6 +15,7 @@ const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>>
   'whole-strides': ['whole strides', 'Close the strides'],
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
+  'match-speeds': ['match its speeds', 'Match the speeds at the seam'],
   'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
 };
 

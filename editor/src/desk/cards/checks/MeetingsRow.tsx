@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { guideById, meetingsOn, riderById, type Scene } from '@pace-line/core';
-import { selectRider } from '../../../document/index.ts';
+import { meetingsOn, riderById, type Scene } from '@pace-line/core';
+import { selectRider, useCalmState } from '../../../document/index.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
-import { useDeskView } from '../../view.ts';
+import { useRoute } from '../../sheet/use-route.ts';
 
 /** Riders of the route, and nodes of its guide, beyond which it is not asked while the scene is edited. */
 const [MOST_RIDERS, MOST_NODES] = [12, 400];
@@ -11,13 +11,13 @@ const [MOST_RIDERS, MOST_NODES] = [12, 400];
 /** How near the riders of the route come to each other along it, and how often they meet. */
 export function MeetingsRow({ scene }: { scene: Scene }) {
   const { doc, playback } = useDesk();
-  const route = useDeskView((state) => state.route);
+  const selection = useCalmState((state) => state.selection);
+  const { guide, riders } = useRoute(scene, selection);
+  const count = riders.length;
   const found = useMemo(() => {
-    const guide = guideById(scene, route);
-    const count = scene.riders.filter((rider) => rider.guide === route).length;
     const isSmall = guide && count > 1 && count <= MOST_RIDERS && guide.nodes.length <= MOST_NODES;
     return isSmall ? meetingsOn(scene, guide.id) : undefined;
-  }, [scene, route]);
+  }, [scene, guide, count]);
   if (!found?.closest) return null;
   const { meetings, closest } = found;
   const [first] = meetings;

@@ -5,6 +5,7 @@ import { perform } from '../../actions/change.ts';
 import { addMark } from '../../actions/marks.ts';
 import { deleteSelected } from '../../actions/selecting.ts';
 import { useDesk } from '../../context.ts';
+import { useDeskView } from '../../view.ts';
 import { Row } from '../Card.tsx';
 
 /** Adding a mark, and deleting the chosen ones. */
@@ -13,8 +14,22 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
   const desk = useDesk();
   return (
     <Row label="Marks">
-      <button type="button" className="small-button" onClick={() => addMark(desk, rider.id)}>
-        add at playhead
+      <button
+        type="button"
+        className="small-button"
+        aria-label="Add at playhead"
+        title="Add at the playhead (M)"
+        onClick={() => addMark(desk, rider.id)}
+      >
+        add
+      </button>
+      <button
+        type="button"
+        className="small-button"
+        aria-label="Table of marks"
+        onClick={() => useDeskView.getState().set({ drawer: 'marks', openCard: null, page: 'canvas' })}
+      >
+        table
       </button>
       <button
         type="button"

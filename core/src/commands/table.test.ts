@@ -1,0 +1,132 @@
+import { describe, expect, test } from 'vitest';
+import { checkSeam, mendsOfSeam } from '../checks/index.ts';
+import { prepare } from '../motion/index.ts';
+import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import { marksAsText, marksFromText, setLegSpeed, setMarks } from './index.ts';
+
+const rowsOf = (text: string): readonly (readonly number[])[] => {
+  const reading = marksFromText(text);
+  if (!reading.ok) throw new Error(reading.message);
+  return reading.rows.map(({ time, distance }) => [time, distance]);
+};
+
+describe('marks as text', () => {
+  test.each([
+    [
+      'commas and a heading',
+      'time,distance\n0,0\n1.5,320\n',
+      [
+        [0, 0],
+        [1.5, 320],
+      ],
+    ],
+    [
+      'semicolons with decimal commas',
+      '0;0\n1,5;320,25',
+      [
+        [0, 0],
+        [1.5, 320.25],
+      ],
+    ],
+    [
+      'tabs, as from a table',
+      'Zeit\tWeg\r\n0\t10\r\n2\t-40',
+      [
+        [0, 10],
+        [2, -40],
+      ],
+    ],
+    [
+      'spaces, empty lines and more columns',
+      '\n0 0\n\n1 5 9\n',
+      [
+        [0, 0],
+        [1, 5],
+      ],
+    ],
+    [
+      'quotes',
+      '"0","0"\n"1","7"',
+      [
+        [0, 0],
+        [1, 7],
+      ],
+    ],
+  ])('%s', (_, text, rows) => expect(rowsOf(text)).toEqual(rows));
+  test.each([
+    ['', /no time/],
+    ['a,b\nc,d', /no time/],
+    ['0,0\nx,3', /line 2/],
+    ['0,0\n0,3', /line 2: each time/],
+    ['-1,0', /0 or more/],
+    ['0,0\n1', /line 2/],
+  ])('%j is refused with its line', (text, words) => {
+    const reading = marksFromText(text);
+    expect(reading.ok ? '' : reading.message).toMatch(words);
+  });
+  test('what a rider has is written and read again; it flows through them', () => {
+    const scene = sceneOf({
+      clock: { duration: 4, fps: 30, repeat: 'loop' },
+      art: [BOX_ART],
+      guides: [LINE],
+      riders: [riderOn('r', 'line', [{ time: 0, place: { by: 'node', node: 'a' } }])],
+    });
+    const made = setMarks(scene, {
+      rider: 'r',
+      rows: [
+        [0, 0],
+        [1, 100],
+        [4, 900],
+      ].map(([time = 0, distance = 0]) => ({ time, distance })),
+    });
+    expect(marksAsText(made, 'r')).toBe('time,distance,rest\n0,0,0\n1,100,0\n4,400,0');
+    const moving = prepare(made).riders[0]!;
+    expect(moving.speedAt(1, -1)).toBeCloseTo(moving.speedAt(1), 9);
+    expect(setMarks.can(scene, { rider: 'r', rows: [{ time: 5, distance: 0 }] })).toMatchObject({
+      code: 'outside-cycle',
+    });
+  });
+});
+
+describe('speeds', () => {
+  const at = (value: number) => ({ by: 'distance', value });
+  const scene = sceneOf({
+    clock: { duration: 4, fps: 30, repeat: 'loop' },
+    art: [BOX_ART],
+    guides: [SQUARE],
+    riders: [
+      riderOn('r', 'square', [
+        { time: 0, place: at(0), dwell: 0.5 },
+        { time: 1.5, place: at(100) },
+        { time: 3, place: at(400) },
+      ]),
+    ],
+  });
+  test('a leg gets a speed, and what comes after follows in time', () => {
+    const made = setLegSpeed(scene, { rider: 'r', mark: 'r-m1', speed: 50 });
+    expect(made.riders[0]!.pace.marks.map(({ time }) => time)).toEqual([0, 2.5, 4]);
+    expect(setLegSpeed.can(scene, { rider: 'r', mark: 'r-m1', speed: 20 })).toMatchObject({ code: 'cycle-too-short' });
+  });
+  test('at the seam speeds are matched by letting both legs flow', () => {
+    const uneven = sceneOf({
+      ...{ clock: { duration: 4, fps: 30, repeat: 'loop' }, art: [BOX_ART], guides: [SQUARE] },
+      riders: [
+        riderOn(
+          'r',
+          'square',
+          [
+            { time: 0, place: at(0) },
+            { time: 1, place: at(300) },
+            { time: 4, place: at(400) },
+          ],
+          { heading: { mode: 'level' } },
+        ),
+      ],
+    });
+    expect(checkSeam(uneven)[0]).toMatchObject({ closes: true, smooth: false });
+    const mend = mendsOfSeam(uneven, 'r').find(({ kind }) => kind === 'match-speeds');
+    const mended = mend!.apply(uneven);
+    expect(checkSeam(mended)[0]).toMatchObject({ closes: true, smooth: true });
+    expect(checkSeam(mended)[0]!.speedAfter).toBeGreaterThan(30);
+  });
+});
