@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Frames, Take } from '../take/index.ts';
+import type { Frames, Sheets, Take } from '../take/index.ts';
 import type { Feature } from './features.ts';
 import type { Run } from './run.ts';
 import type { Sink } from './sink.ts';
@@ -8,6 +8,7 @@ import type { Sink } from './sink.ts';
 export interface Sources {
   readonly take: Take;
   readonly frames: Frames;
+  readonly sheets: Sheets;
 }
 
 /** One output format. The Send view, the command line and the docs build themselves from the list of these. */

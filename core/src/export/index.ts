@@ -1,3 +1,5 @@
+import { chartSvg } from './data/chart-svg.ts';
+import { exposureCsv } from './data/exposure-csv.ts';
 import { framesCsv } from './data/frames-csv.ts';
 import type { Format } from './format.ts';
 import { animatedSvg } from './web/animated-svg.ts';
@@ -14,6 +16,6 @@ export { memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';
 
 /** Every format, in the order in which they are offered. To add one: write its file, add it here. */
-export const FORMATS: readonly Format[] = [animatedSvg, webPage, framesCsv];
+export const FORMATS: readonly Format[] = [animatedSvg, webPage, framesCsv, chartSvg, exposureCsv];
 
 export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

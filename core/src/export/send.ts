@@ -1,4 +1,4 @@
-import { bake, framesOf, type Take } from '../take/index.ts';
+import { bake, framesOf, sheetsOf, type Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Format, Sources } from './format.ts';
 import { stopIfAborted, type Run } from './run.ts';
@@ -39,6 +39,10 @@ export async function send(
   const sources: { readonly [N in keyof Sources]: () => Sources[N] } = {
     take: () => bake(scene, { onProgress }),
     frames: () => framesOf(scene, { onProgress }),
+    sheets: () => {
+      onProgress(1);
+      return sheetsOf(scene);
+    },
   };
   const source = sources[format.needs]();
   await format.write(source, options, sink, run);

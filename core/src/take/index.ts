@@ -4,3 +4,4 @@ export { measureTake, type TakeError } from './measure.ts';
 export type { Steps } from './steps.ts';
 export { bake, type Drawn, type DrawnArt, type DrawnStroke, type Inside, type Take } from './take.ts';
 export type { View } from './view.ts';
+export { sheetsOf, type SheetLine, type SheetRoute, type Sheets } from './sheets.ts';
