@@ -52,7 +52,7 @@ await sample(shelf, 'Two ferries, one loop', 0);
 await shelf.waitForTimeout(6000);
 await shelf.goto('/');
 await shelf.getByRole('button', { name: 'Open Two ferries, one loop' }).waitFor();
-await shelf.waitForTimeout(800);
+await shelf.waitForTimeout(5000);
 await keep(shelf, 'shelf');
 
 const desk = await fresh();
@@ -190,6 +190,34 @@ const help = await fresh();
 await help.goto('/help');
 await help.getByRole('heading', { name: 'Plot a guide' }).waitFor();
 await keep(help, 'help');
+
+// The pace sheet at work: a leg bent by hand, what it was as a ghost, and its speed as a chart.
+const pace = await fresh();
+await sample(pace, 'Two ferries, one loop', 96, 0);
+await pace.keyboard.press('g');
+const onLine = await pace.evaluate(() => {
+  const line = document.querySelector<SVGPathElement>('.pace-line.selected');
+  const box = line?.ownerSVGElement?.getBoundingClientRect();
+  const point = line?.getPointAtLength(line.getTotalLength() * 0.34);
+  return [(point?.x ?? 0) + (box?.left ?? 0), (point?.y ?? 0) + (box?.top ?? 0)] as const;
+});
+await pace.mouse.move(...onLine);
+await pace.mouse.down();
+await pace.mouse.move(onLine[0] - 10, onLine[1] - 46, { steps: 6 });
+await pace.mouse.up();
+await pace.getByRole('button', { name: 'Charts' }).click();
+await pace.locator('.chart-plot canvas').waitFor();
+await pace.waitForTimeout(900);
+await keep(pace, 'pace');
+
+// Every ease as a small curve.
+const eases = await fresh();
+await sample(eases, 'Tea tin into the canal', 33, 1);
+await eases.getByRole('combobox', { name: 'Paced by' }).click();
+await eases.getByRole('option', { name: 'marks by hand' }).click();
+await eases.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+await eases.waitForTimeout(500);
+await keep(eases, 'eases');
 
 await browser.close();
 server.kill();

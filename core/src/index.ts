@@ -264,6 +264,7 @@ export {
   setLink,
   setNode,
   setOutline,
+  landAtCorners,
   marksAsText,
   marksFromText,
   setLegSpeed,

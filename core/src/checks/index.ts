@@ -3,4 +3,4 @@ export { checkJumps, type JumpFinding } from './jumps.ts';
 export { mendsOfSeam, type MendKind } from './mends.ts';
 export { stridesOf } from './strides.ts';
 export { checkSeam, type SeamFinding } from './seam.ts';
-export { meetingsOn, type Meeting, type Meetings } from './meetings.ts';
+export { meetingsOn, type Meetings } from './meetings.ts';

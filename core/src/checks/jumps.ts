@@ -1,7 +1,7 @@
 import { POSE, prepare } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
 import { SEAM_GAP } from '../tolerances.ts';
-import { isOffCanvas } from './sight.ts';
+import { isUnseen } from './sight.ts';
 
 /** s. How far before and after an event is looked: times of corners are found, not exact; no rider gets far in it. */
 const BESIDE = 1e-7;
@@ -35,7 +35,7 @@ export function checkJumps(scene: Scene): JumpFinding[] {
       const [before, after] = [moving.poseAt(time - BESIDE, -1), moving.poseAt(time + BESIDE)];
       const way = (key: 'x' | 'y'): number => (after[POSE[key]] ?? 0) - (before[POSE[key]] ?? 0);
       const leap = Math.hypot(way('x'), way('y'));
-      if (leap <= SEAM_GAP || (isOffCanvas(scene, rider, before) && isOffCanvas(scene, rider, after))) continue;
+      if (leap <= SEAM_GAP || (isUnseen(scene, rider, before) && isUnseen(scene, rider, after))) continue;
       times.push(time);
       if (leap > gap) [gap, at] = [leap, time];
     }

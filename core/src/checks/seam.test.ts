@@ -121,6 +121,19 @@ describe('jumps within the loop', () => {
   });
 });
 
+it('a jump that cannot be seen is none: off the canvas, or transparent on both sides', () => {
+  const fading = (end: number): Scene => {
+    const opacity = [
+      { id: 'k1', time: 0, value: 0 },
+      { id: 'k2', time: 2, value: 1 },
+      { id: 'k3', time: 4, value: end },
+    ];
+    return riding(SQUARE, [mark('m1', 0, node('q1')), mark('m2', 4, node('q3'))], { rider: { keys: { opacity } } });
+  };
+  expect(seam(fading(0))).toMatchObject({ hidden: true, closes: true, smooth: true });
+  expect(seam(fading(0.4))).toMatchObject({ hidden: false, closes: false });
+});
+
 describe('what mends a seam', () => {
   const kinds = (scene: Scene): string[] => mendsOfSeam(scene, 'r').map((one) => one.kind);
   const mended = (scene: Scene, kind: string): Scene =>

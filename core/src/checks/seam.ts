@@ -3,7 +3,7 @@ import { artById, posesOf, type Rider, type Scene } from '../scene/index.ts';
 
 import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
 import { withoutFollowers } from './followers.ts';
-import { isOffCanvas } from './sight.ts';
+import { isUnseen } from './sight.ts';
 
 /** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
 export interface SeamFinding {
@@ -20,7 +20,7 @@ export interface SeamFinding {
   /** px/s along the guide just before the end and just after the start. */
   readonly speedBefore: number;
   readonly speedAfter: number;
-  /** The art is off the canvas on both sides of the seam. */
+  /** Nothing of it can be seen on either side of the seam: it is off the canvas, or transparent. */
   readonly hidden: boolean;
   readonly closes: boolean;
   readonly smooth: boolean;
@@ -45,7 +45,7 @@ export function checkSeam(scene: Scene): SeamFinding[] {
     const speedBefore = motion.riders[i]?.speedAt(motion.length, -1) ?? 0;
     const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
     const at = i * POSE_SIZE;
-    const hidden = isOffCanvas(scene, rider, end.data, at) && isOffCanvas(scene, rider, start.data, at);
+    const hidden = isUnseen(scene, rider, end.data, at) && isUnseen(scene, rider, start.data, at);
     const skipped = skippedPoses(scene, rider, end.of(i, 'pose'), start.of(i, 'pose'));
     const closes =
       hidden || (skipped === 0 && gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);

@@ -1,8 +1,17 @@
 import { POSE } from '../motion/index.ts';
 import { artById, type Rider, type Scene } from '../scene/index.ts';
 
+/** A rider that is more transparent than this is not seen. */
+const CLEAR = 0.01;
+
+/** Whether nothing of a rider can be seen in the pose that stands in `data` from `offset` on: it is transparent, shows no pose, or lies wholly outside the canvas. */
+export function isUnseen(scene: Scene, rider: Rider, data: Float64Array, offset = 0): boolean {
+  const isClear = (data[offset + POSE.opacity] ?? 1) <= CLEAR || data[offset + POSE.pose] === 0;
+  return isClear || isOffCanvas(scene, rider, data, offset);
+}
+
 /** Whether the box of a rider's art, in the pose that stands in `data` from `offset` on, lies wholly outside the canvas. */
-export function isOffCanvas(scene: Scene, rider: Rider, data: Float64Array, offset = 0): boolean {
+function isOffCanvas(scene: Scene, rider: Rider, data: Float64Array, offset = 0): boolean {
   const art = artById(scene, rider.art);
   if (!art) return true;
   const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => data[offset + POSE[key]] ?? 0;

@@ -12,6 +12,7 @@ export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
 export { setShape, shapeNodes } from './guide/shapes.ts';
 export { transformGuides, transformNodes } from './guide/transform.ts';
 export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
+export { landAtCorners } from './mark/landings.ts';
 export { freezeRecipe, setRecipe } from './mark/recipes.ts';
 export { marksAsText, marksFromText, setLegSpeed, setMarks } from './mark/table.ts';
 export { shiftMarks, stretchMarks } from './mark/shift.ts';

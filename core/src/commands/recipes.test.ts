@@ -1,9 +1,20 @@
 import { describe, expect, test } from 'vitest';
+import { nodesOfShape } from '../geometry/index.ts';
 import { prepare } from '../motion/index.ts';
 import { newRecipe, type Recipe } from '../pace/index.ts';
 import type { Scene } from '../scene/index.ts';
-import { BOX_ART, LOOPS, riderOn, sceneOf } from '../testing/scenes.ts';
-import { copiesAlong, freezeRecipe, moveNodes, retimeMark, setClock, setKey, setRecipe, tieKeys } from './index.ts';
+import { BOX_ART, LINE, LOOPS, riderOn, sceneOf } from '../testing/scenes.ts';
+import {
+  copiesAlong,
+  freezeRecipe,
+  landAtCorners,
+  moveNodes,
+  retimeMark,
+  setClock,
+  setKey,
+  setRecipe,
+  tieKeys,
+} from './index.ts';
 
 const marks = [
   { time: 0, place: { by: 'node', node: 'l1' } },
@@ -72,6 +83,32 @@ describe('a recipe', () => {
       expect(ids.length).toBeLessThan(40);
     },
   );
+  test('what hops lands at the corners of its guide, and falls from each apex as from any other', () => {
+    const { nodes } = nodesOfShape({
+      ...{ kind: 'bounces', length: 700, height: 160, bounces: 3, keep: 0.25 },
+      ...{ x: 400, y: 500, turn: 0, reversed: false, start: 0 },
+    });
+    const bouncing = sceneOf({
+      clock: { duration: 2, fps: 30, repeat: 'once' },
+      art: [BOX_ART],
+      guides: [{ ...LINE, nodes: nodes.map((node, i) => ({ ...node, id: `b${i}` })) }],
+      riders: [
+        riderOn('r', 'line', [
+          { time: 0, place: { by: 'share', value: 0 } },
+          { time: 2, place: { by: 'share', value: 1 } },
+        ]),
+      ],
+    });
+    const made = landAtCorners(cooked(newRecipe('hop'), bouncing), { rider: 'r' });
+    // Arcs of 160, 40 and 10 px last as the roots of their heights: 4 : 2 : 1 of two seconds.
+    expect(timesOf(made).map((time) => Math.round(time * 1e4) / 1e4)).toEqual([0, 1.1429, 1.7143, 2]);
+    const pose = prepare(made).poseAt(4 / 7);
+    expect([pose.of(0, 'x'), pose.of(0, 'y')]).toEqual([expect.closeTo(50 + 200, 0), expect.closeTo(340, 1)]);
+    // Straight across it goes evenly all the way.
+    for (const time of [0.3, 0.9, 1.3, 1.8])
+      expect(prepare(made).poseAt(time).of(0, 'x')).toBeCloseTo(50 + 350 * time, 0);
+    expect(landAtCorners.can(made, { rider: 'r' })).toMatchObject({ code: 'no-corners' });
+  });
   test('it needs two marks, and there must be one to freeze', () => {
     const one = sceneOf({ ...scene, riders: [riderOn('r', 'loops', [marks[0]!])] });
     expect(setRecipe.can(one, { rider: 'r', recipe: RECIPES[0]! })).toMatchObject({ code: 'recipe-needs-two' });

@@ -23,6 +23,7 @@ export const REFUSALS = [
   'motion-too-short',
   'needs-closed',
   'no-art',
+  'no-corners',
   'no-guide',
   'no-key',
   'no-mark',

@@ -138,3 +138,23 @@ test('landmarks: crests, troughs and the tightest bend of a wave', () => {
   );
   expect(corner.map(({ kind, x }) => [kind, x])).toEqual([['crest', 50]]);
 });
+
+test('bounces: parabolas from landing to landing, each keeping its share of the height, all gone across at one speed', () => {
+  const { nodes, closed } = nodesOfShape(stand({ kind: 'bounces', length: 600, height: 160, bounces: 3, keep: 0.25 }));
+  expect(closed).toBe(false);
+  // Heights 160, 40, 10; widths as their roots, 4 : 2 : 1.
+  expect(nodes.map(({ x, y }) => [Math.round(x), y])).toEqual([
+    [-300, 0],
+    [43, 0],
+    [214, 0],
+    [300, 0],
+  ]);
+  const path = pathThrough(nodes, closed);
+  const wide = (600 * 4) / 7;
+  for (let s = 0; s < (path.starts[1] ?? 0); s += 7) {
+    const { x, y } = path.frameAtDistance(s);
+    const share = (x + 300) / wide;
+    expect(y).toBeCloseTo(-4 * 160 * share * (1 - share), 6);
+  }
+  expect(path.corners()).toHaveLength(2);
+});

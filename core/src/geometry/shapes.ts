@@ -23,7 +23,15 @@ export type ShapeForm =
   | { readonly kind: 'wave'; readonly length: number; readonly height: number; readonly waves: number }
   | { readonly kind: 'spiral'; readonly inner: number; readonly outer: number; readonly turns: number }
   | { readonly kind: 'figure-eight'; readonly width: number; readonly height: number }
-  | { readonly kind: 'loops'; readonly length: number; readonly radius: number; readonly loops: number };
+  | { readonly kind: 'loops'; readonly length: number; readonly radius: number; readonly loops: number }
+  | {
+      readonly kind: 'bounces';
+      readonly length: number;
+      readonly height: number;
+      readonly bounces: number;
+      /** Share of its height that each bounce keeps. */
+      readonly keep: number;
+    };
 
 export type ShapeKind = ShapeForm['kind'];
 export type GuideShape = ShapeStance & ShapeForm;
@@ -39,6 +47,7 @@ export const SHAPE_KINDS = [
   'spiral',
   'figure-eight',
   'loops',
+  'bounces',
 ] as const satisfies readonly ShapeKind[];
 
 /**
@@ -113,9 +122,30 @@ function outlineOf(shape: GuideShape): { nodes: readonly PathNode[]; closed: boo
       return { closed: true, nodes: eight(shape.width / 2, shape.height / 2) };
     case 'loops':
       return { closed: false, nodes: loops(shape.length, shape.radius, shape.loops) };
+    case 'bounces':
+      return { closed: false, nodes: bounces(shape.length, shape.height, shape.bounces, shape.keep) };
     default:
       return assertNever(shape);
   }
+}
+
+/** Thrown arcs from landing to landing: parabolas, each as high as the one before times `keep`, all gone across at one speed, so that widths go as roots of heights. */
+function bounces(length: number, height: number, count: number, keep: number): PathNode[] {
+  const heights = Array.from({ length: Math.max(1, Math.round(count)) }, (_, i) => height * keep ** i);
+  const whole = heights.reduce((sum, h) => sum + Math.sqrt(h), 0);
+  const nodes: PathNode[] = [];
+  let x = -length / 2;
+  for (const h of heights) {
+    const wide = whole > 0 ? (length * Math.sqrt(h)) / whole : length / heights.length;
+    // A parabola's one control point lies twice as high as it does itself; a cubic's two are two thirds of the way there.
+    const reach: Vec = [wide / 3, (-4 * h) / 3];
+    const last = nodes[nodes.length - 1];
+    if (last) nodes[nodes.length - 1] = { ...last, out: reach };
+    else nodes.push({ x, y: 0, out: reach });
+    x += wide;
+    nodes.push({ x, y: 0, in: [-reach[0], reach[1]] });
+  }
+  return nodes;
 }
 
 function ellipse(rx: number, ry: number): PathNode[] {

@@ -127,6 +127,10 @@ describe('bending by hand', () => {
     const { rate } = compileLeg(sharp);
     expect([rate(0.5 - 1e-9), rate(0.5 + 1e-9)].map((r) => Math.round(r))).toEqual([4, -2]);
     expect(withoutShapingPoint(sharp, 0).points).toEqual([two.ease.points[1]]);
+    // Those that an ease brought with it give way to one that is set beside them.
+    const pulled = withShapingPoint({ kind: 'family', family: 'cubic', mode: 'in-out' }, 0.56);
+    expect(pulled.ease.points.map(({ time }) => time)).not.toContain(0.5);
+    expect(pulled.ease.points[pulled.index]!.time).toBe(0.56);
     // Pressed where one is, that is the one.
     expect(withShapingPoint(bent, 0.5).ease).toBe(bent);
   });

@@ -27,5 +27,4 @@ export {
   withShapingPoint,
   withShapingSlope,
   type Shaped,
-  type ShapingPoint,
 } from './shaping.ts';

@@ -2,7 +2,7 @@ import { compileLeg, type Ease } from './eases/index.ts';
 import { hermite } from './eases/hermite.ts';
 import type { Shaped, ShapingPoint } from './eases/shaped.ts';
 
-export { knotsOf, type Shaped, type ShapedKnot, type ShapingPoint } from './eases/shaped.ts';
+export { knotsOf, type Shaped } from './eases/shaped.ts';
 
 /** How far, as a share of the way, a leg may be changed by becoming one that is bent by hand. */
 const TOLERANCE = 0.01;
@@ -68,16 +68,20 @@ const APART = 0.004;
 /** Furthest that a shaping point may be dragged from the leg's way, in ways. */
 const FARTHEST = 20;
 
+/** Points that an ease brought with it give way to one that is set so near, as a share of the time: they were nobody's. */
+const GIVE_WAY = 0.18;
+
 /** A leg with a shaping point more, on its curve at a share of its time; gives its index too. */
 export function withShapingPoint(ease: Ease, time: number): { readonly ease: Shaped; readonly index: number } {
   const shape = shapedFrom(ease);
+  const isOwn = shape === ease;
   const near = shape.points.findIndex((point) => Math.abs(point.time - time) < APART);
-  if (near >= 0) return { ease: shape, index: near };
+  if (isOwn && near >= 0) return { ease: shape, index: near };
   const at = Math.min(1 - APART, Math.max(APART, time));
-  const index = shape.points.filter((point) => point.time < at).length;
   const made: ShapingPoint = { time: at, way: compileLeg(shape).progress(at), slope: null };
-  // What is bent must be free to bend: the ends of a leg that was steady, and points beside it, give way.
-  return { ease: { ...shape, points: [...shape.points.slice(0, index), made, ...shape.points.slice(index)] }, index };
+  const others = isOwn ? shape.points : shape.points.filter((point) => Math.abs(point.time - at) >= GIVE_WAY);
+  const index = others.filter((point) => point.time < at).length;
+  return { ease: { ...shape, points: [...others.slice(0, index), made, ...others.slice(index)] }, index };
 }
 
 /** A leg with one of its shaping points elsewhere, held between its neighbours. */

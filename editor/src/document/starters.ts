@@ -48,16 +48,7 @@ const MAKERS: readonly (readonly [string, (name: string, index: number) => KeptG
   ['Ripple', shaped({ kind: 'wave', length: 520, height: 110, waves: 3 })],
   ['Coil', shaped({ kind: 'spiral', inner: 20, outer: 170, turns: 3 })],
   ['Fly’s way', shaped({ kind: 'loops', length: 480, radius: 70, loops: 3 })],
-  [
-    'Hop',
-    through([
-      [-200, 80],
-      [-100, -60],
-      [0, 80],
-      [100, -20],
-      [200, 80],
-    ]),
-  ],
+  ['Hop', shaped({ kind: 'bounces', length: 480, height: 160, bounces: 4, keep: 0.5 })],
   [
     'Throw',
     through([

@@ -91,9 +91,14 @@ function paintedBy({ riders, art }: Scene): number {
 /** A scene as a small moving SVG's text; undefined where it cannot be drawn, or only at great cost. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
 export async function movingPicture(scene: Scene): Promise<string | undefined> {
   if (paintedBy(scene) > MOST_PAINTED) return undefined;
-  const end = await writeOutput(scene.riders.length > 0 ? scene : withLines(scene), 'animated-svg', {}, {
-    isMeasured: false,
-  }).end;
+  const end = await writeOutput(
+    scene.riders.length > 0 ? scene : withLines(scene),
+    'animated-svg',
+    {},
+    {
+      isMeasured: false,
+    },
+  ).end;
   const file = end.state === 'done' && end.result.size <= MOST_PICTURED ? end.result.files[0] : undefined;
   return file?.blob.text();
 }

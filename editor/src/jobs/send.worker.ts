@@ -45,7 +45,10 @@ export interface SendResult {
 const handlers = {
   /** What the checks find. */
   checks: (scene: Scene): Found => ({ seams: checkSeam(scene), jumps: checkJumps(scene) }),
-  async send({ scene, format: id, options, isMeasured }: SendInput, reports: JobReports<FileChunk>): Promise<SendResult> {
+  async send(
+    { scene, format: id, options, isMeasured }: SendInput,
+    reports: JobReports<FileChunk>,
+  ): Promise<SendResult> {
     const format = formatById(id);
     if (!format) throw new Error(`there is no format "${id}"`);
     const sink: Sink = {

@@ -32,6 +32,7 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'needs-closed': () =>
     'As far from each other everywhere they can be on a closed guide only; let them follow at a distance instead.',
   'no-art': () => 'That art is not in this scene.',
+  'no-corners': () => 'On its way there is no corner without a mark.',
   'no-guide': () => 'That guide is not in this scene.',
   'no-key': () => 'That key is not there any more.',
   'no-mark': ({ name }) => `“${name}” has no such mark.`,

@@ -1,10 +1,5 @@
 import { shapeOf, type CompiledEase } from './shape.ts';
 
-/** An ease that may be stronger or weaker. */
-export interface Changeable {
-  readonly strength?: number | undefined;
-}
-
 /**
  * An ease p made stronger or weaker by s in [0, 2]: up to 1 it is u + s·(p(u) − u). Beyond, one that only rises is mixed with itself applied twice,
  * (2 − s)·p(u) + (s − 1)·p(p(u)), so that it goes on only rising; of others the departure from steady goes on growing.

@@ -23,7 +23,7 @@ export const fall: RecipeKind<Fall> = {
   kind: 'fall',
   schema,
   squares({ gravity, down, start, least, friction }, way) {
-    const heights = heightsOf(way, down);
+    const { heights } = heightsOf(way, down);
     const leaving = new Float64Array(heights.length).fill(start * start);
     const arriving = leaving.slice();
     for (let i = 1; i < leaving.length; i++) {

@@ -22,7 +22,7 @@ export const hop: RecipeKind<z.infer<typeof schema>> = {
   kind: 'hop',
   schema,
   squares({ gravity, down }, way) {
-    const heights = heightsOf(way, down);
+    const { heights, across: sides } = heightsOf(way, down);
     const leaving = new Float64Array(heights.length);
     const arriving = new Float64Array(heights.length);
     for (let k = 0; k + 1 < way.stations.length; k++) {
@@ -31,8 +31,7 @@ export const hop: RecipeKind<z.infer<typeof schema>> = {
       for (let i = from; i <= to; i++) apex = Math.max(apex, heights[i] ?? 0);
       const [rise, drop] = [apex - (heights[from] ?? 0), apex - (heights[to] ?? 0)];
       const lasts = Math.sqrt((2 * Math.max(FLAT, rise)) / gravity) + Math.sqrt((2 * Math.max(0, drop)) / gravity);
-      const wide = Math.hypot((way.x[to] ?? 0) - (way.x[from] ?? 0), (way.y[to] ?? 0) - (way.y[from] ?? 0));
-      const across = Math.sqrt(Math.max(0, wide * wide - (rise - drop) ** 2)) / lasts;
+      const across = Math.abs((sides[to] ?? 0) - (sides[from] ?? 0)) / lasts;
       for (let i = from; i <= to; i++) {
         const square = across * across + 2 * gravity * Math.max(0, apex - (heights[i] ?? 0));
         if (i < to) leaving[i] = square;

@@ -10,8 +10,6 @@ export interface Station {
 export interface Way {
   readonly path: Path;
   readonly distances: Float64Array;
-  readonly x: Float64Array;
-  readonly y: Float64Array;
   /** px covered since the way's start. */
   readonly covered: Float64Array;
   /** s of rest at each place. */
@@ -25,8 +23,8 @@ export interface Way {
 /** px. Longest step between two looks. */
 const STEP = 1.5;
 
-/** Fewest and most looks between two stations. */
-const [FEWEST, MOST] = [24, 4000];
+/** Fewest and most looks between two places where the way is not smooth. */
+const [FEWEST, MOST] = [24, 2500];
 
 /** Looks at the way between stations; `isRound` where it closes in a loop. */
 export function wayAlong(path: Path, stations: readonly Station[], isRound: boolean): Way {
@@ -52,21 +50,13 @@ export function wayAlong(path: Path, stations: readonly Station[], isRound: bool
   const way = {
     path,
     distances: Float64Array.from(places),
-    x: new Float64Array(count),
-    y: new Float64Array(count),
     covered: new Float64Array(count),
     rests: Float64Array.from(rests),
     stations: at,
     isRound,
   };
-  const frame = emptyFrame();
-  for (let i = 0; i < count; i++) {
-    const distance = places[i] ?? 0;
-    path.frameAtDistance(distance, 1, frame);
-    way.x[i] = frame.x;
-    way.y[i] = frame.y;
-    way.covered[i] = i > 0 ? (way.covered[i - 1] ?? 0) + Math.abs(distance - (places[i - 1] ?? 0)) : 0;
-  }
+  for (let i = 1; i < count; i++)
+    way.covered[i] = (way.covered[i - 1] ?? 0) + Math.abs((places[i] ?? 0) - (places[i - 1] ?? 0));
   return way;
 }
 
@@ -102,11 +92,22 @@ export function bendsOf({ path, distances }: Way): Float64Array {
   });
 }
 
-/** How high each place is, px against `down` (degrees clockwise from right; 90 is down the canvas). */
-export function heightsOf({ x, y }: Way, down: number): Float64Array {
+/** Where each place is against `down` (degrees clockwise from right; 90 is down the canvas), px: how high, and how far across. */
+export function heightsOf(
+  { path, distances }: Way,
+  down: number,
+): { readonly heights: Float64Array; readonly across: Float64Array } {
   const angle = (down * Math.PI) / 180;
   const [dx, dy] = [Math.cos(angle), Math.sin(angle)];
-  return x.map((value, i) => -(value * dx + (y[i] ?? 0) * dy));
+  const heights = new Float64Array(distances.length);
+  const across = new Float64Array(distances.length);
+  const frame = emptyFrame();
+  for (let i = 0; i < distances.length; i++) {
+    path.frameAtDistance(distances[i] ?? 0, 1, frame);
+    heights[i] = -(frame.x * dx + frame.y * dy);
+    across[i] = frame.x * dy - frame.y * dx;
+  }
+  return { heights, across };
 }
 
 /** Whether the way stops at a place: it rests there, or turns back. */

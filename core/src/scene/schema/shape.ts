@@ -46,4 +46,12 @@ export const shapeSchema = z.discriminatedUnion('kind', [
     loops: z.int().min(1).max(200),
     ...stance,
   }),
+  z.strictObject({
+    kind: z.literal('bounces'),
+    length: extent,
+    height: extent,
+    bounces: z.int().min(1).max(100),
+    keep: z.number().min(0).max(1),
+    ...stance,
+  }),
 ]);

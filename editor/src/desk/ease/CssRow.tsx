@@ -5,7 +5,7 @@ import { cssOfEase, easeFromCss } from '@pace-line/core';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { tell } from '../../look/notices.tsx';
-import type { EaseEdit } from './EaseField.tsx';
+import type { EaseEdit } from './ease-edit.ts';
 
 /** The ease as CSS text: to be copied, or typed and pasted over. */
 export function CssRow({ ease, edit }: EaseEdit) {

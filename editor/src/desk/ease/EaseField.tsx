@@ -1,10 +1,11 @@
 import { Popover } from '@mantine/core';
 import { useState } from 'react';
-import { EASE_OFFERS, offerOfEase, wordsOfEase, wordsOfLeg, type Ease, type Scene } from '@pace-line/core';
+import { EASE_OFFERS, offerOfEase, wordsOfEase, wordsOfLeg } from '@pace-line/core';
 import { ChoiceField } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { EaseCurve } from './EaseCurve.tsx';
+import type { EaseEdit } from './ease-edit.ts';
 import { EaseShaper } from './EaseShaper.tsx';
 import './ease.css';
 
@@ -16,15 +17,6 @@ const GROUPS = [...new Set(EASE_OFFERS.map((offer) => offer.group))].map((group)
   group,
   items: EASE_OFFERS.filter((offer) => offer.group === group).map(({ id, name }) => ({ value: id, label: name })),
 }));
-
-export interface EaseEdit {
-  readonly label: string;
-  readonly ease: Ease;
-  /** How long the leg lasts, s. */
-  readonly lasts: number;
-  /** The scene with another ease in place of this one. */
-  readonly edit: (scene: Scene, ease: Ease) => Scene;
-}
 
 /** An ease: what it does as a small curve, which opens all that it can be, and its name in a list that can be searched by typing. */
 export function EaseField({ label, ease, lasts, edit }: EaseEdit) {

@@ -7,7 +7,7 @@ import { useDesk } from '../context.ts';
 import { useTrial } from '../use-trial.ts';
 import { CssRow } from './CssRow.tsx';
 import { EaseCurve } from './EaseCurve.tsx';
-import type { EaseEdit } from './EaseField.tsx';
+import type { EaseEdit } from './ease-edit.ts';
 import { ShapingRows } from './ShapingRows.tsx';
 
 const hasStrength = (ease: Ease): boolean => ease.kind !== 'steady' && ease.kind !== 'hold';

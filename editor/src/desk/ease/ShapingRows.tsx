@@ -12,7 +12,7 @@ import { NumberField, PERCENT } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
 import { Row } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
-import type { EaseEdit } from './EaseField.tsx';
+import type { EaseEdit } from './ease-edit.ts';
 
 type Set = (label: string, next: Shaped) => void;
 

@@ -17,6 +17,7 @@ export const SHAPE_NAMES: Readonly<Record<ShapeKind, string>> = {
   spiral: 'Spiral',
   'figure-eight': 'Figure-eight',
   loops: 'Loops',
+  bounces: 'Bounces',
 };
 
 type Place = Pick<Pointer, 'x' | 'y'>;
@@ -30,7 +31,7 @@ function sidesOf(width: number, height: number): readonly [number, number] {
   return Math.min(width, height) < NO_SIDE * longer ? [longer, longer] : [width, height];
 }
 
-/** A shape that fills the box between two corners; lines, waves and loops run from one point to the other. */
+/** A shape that fills the box between two corners; lines, waves, loops and bounces run from one point to the other. */
 export function shapeBetween(kind: ShapeKind, a: Place, b: Place): GuideShape {
   const stance = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, turn: 0, reversed: false, start: 0 };
   const [width, height] = sidesOf(Math.abs(b.x - a.x), Math.abs(b.y - a.y));
@@ -58,6 +59,8 @@ export function shapeBetween(kind: ShapeKind, a: Place, b: Place): GuideShape {
       return { kind, ...stance, width, height };
     case 'loops':
       return { kind, ...stance, turn, length: way, radius: Math.round(way / 6), loops: 3 };
+    case 'bounces':
+      return { kind, ...stance, turn, length: way, height: Math.round(way / 3), bounces: 4, keep: 0.5 };
   }
 }
 
@@ -70,7 +73,7 @@ export function shapeTool(host: ToolHost, done: () => void): Tool {
 
   const reached = (start: Place, p: Pointer): Place => {
     const kind = host.options().shape;
-    if (p.shift && (kind === 'line' || kind === 'wave' || kind === 'loops')) {
+    if (p.shift && (kind === 'line' || kind === 'wave' || kind === 'loops' || kind === 'bounces')) {
       const [dx, dy] = wayOf(start, p);
       return { x: start.x + dx, y: start.y + dy };
     }
@@ -109,8 +112,14 @@ export function shapeTool(host: ToolHost, done: () => void): Tool {
         ? shapeBetween(kind, from, reached(from, p))
         : shapeBetween(
             kind,
-            { x: from.x - half, y: kind === 'line' || kind === 'wave' || kind === 'loops' ? from.y : from.y - half },
-            { x: from.x + half, y: kind === 'line' || kind === 'wave' || kind === 'loops' ? from.y : from.y + half },
+            {
+              x: from.x - half,
+              y: kind === 'line' || kind === 'wave' || kind === 'loops' || kind === 'bounces' ? from.y : from.y - half,
+            },
+            {
+              x: from.x + half,
+              y: kind === 'line' || kind === 'wave' || kind === 'loops' || kind === 'bounces' ? from.y : from.y + half,
+            },
           );
       reset();
       const scene = host.scene();

@@ -50,7 +50,7 @@ function createRoots(
 ): {
   readonly groups: readonly [scenery: SVGGElement, moving: SVGGElement];
   /** Over all of it: what lies beyond the canvas, dimmed, and the canvas's edge. Of the view, whatever a camera shows. */
-  readonly frame: { readonly group: SVGGElement; readonly beyond: SVGElement; readonly edge: SVGElement };
+  readonly frame: { readonly setView: (view: string) => void; readonly fit: (width: number, height: number) => void };
   readonly destroy: () => void;
 } {
   // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
@@ -71,7 +71,16 @@ function createRoots(
   shadow.replaceChildren(style, ...roots);
   return {
     groups: [roots[0].firstChild as SVGGElement, roots[1].firstChild as SVGGElement],
-    frame: { group, beyond, edge },
+    frame: {
+      setView: (view) => {
+        if (group.getAttribute('transform') !== view) group.setAttribute('transform', view);
+      },
+      fit: (width, height) => {
+        edge.setAttribute('width', String(width));
+        edge.setAttribute('height', String(height));
+        beyond.setAttribute('d', `M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`);
+      },
+    },
     destroy: () => roots.forEach((one) => one.remove()),
   };
 }
@@ -87,7 +96,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
   const definitions = svgElement('defs');
   const camera = createCameraView(riders);
   let scene: Scene | undefined;
-  let shownView = '';
+  let [shownView, view] = ['', ''];
 
   /** The order of what is drawn, and of those that are behind others at times where each is now. */
   let order: readonly Displayed[] = [];
@@ -139,16 +148,13 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
       paper.setAttribute('width', String(width));
       paper.setAttribute('height', String(height));
       paper.setAttribute('fill', background ?? 'none');
-      frame.edge.setAttribute('width', String(width));
-      frame.edge.setAttribute('height', String(height));
-      frame.beyond.setAttribute('d', `M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`);
+      frame.fit(width, height);
     }
   };
 
-  let view = '';
   /** The view, and before it what a camera makes of the canvas. */
   const look = (): void => {
-    const transform = camera.transform ? `${view} ${camera.transform}` : view;
+    const transform = [view, camera.transform].filter(Boolean).join(' ');
     // Said again, the same transform would lay out all that is in the groups once more.
     if (transform === shownView) return;
     shownView = transform;
@@ -158,7 +164,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
   return {
     setView(next) {
       view = cssMatrix(next);
-      if (frame.group.getAttribute('transform') !== view) frame.group.setAttribute('transform', view);
+      frame.setView(view);
       look();
     },
     draw({ scene: next, motion, poses }, asSent = false) {

@@ -38,9 +38,15 @@ const PARAMETERS: Readonly<Record<GuideShape['kind'], readonly Parameter[]>> = {
   spiral: [length('inner', 'Inner radius'), length('outer', 'Outer radius'), count('turns', 'Turns', 0.1, 200)],
   'figure-eight': [length('width', 'Width'), length('height', 'Height')],
   loops: [length('length', 'Length'), length('radius', 'Radius'), count('loops', 'Loops', 1, 200)],
+  bounces: [
+    length('length', 'Length'),
+    length('height', 'First height'),
+    count('bounces', 'Bounces', 1, 100),
+    count('keep', 'Height kept, share', 0, 1),
+  ],
 };
 
-const WHOLE = new Set(['sides', 'loops']);
+const WHOLE = new Set(['sides', 'loops', 'bounces']);
 
 /** The parameters of a shape, live until a node is edited. */
 export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape }) {

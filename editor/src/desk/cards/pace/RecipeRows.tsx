@@ -1,4 +1,12 @@
-import { freezeRecipe, newRecipe, setRecipe, wordsOfRecipe, type Recipe, type Rider } from '@pace-line/core';
+import {
+  freezeRecipe,
+  landAtCorners,
+  newRecipe,
+  setRecipe,
+  wordsOfRecipe,
+  type Recipe,
+  type Rider,
+} from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField, DEGREES, type Units } from '../../../fields/index.ts';
 import { change, offered, perform } from '../../actions/change.ts';
@@ -74,6 +82,16 @@ export function RecipeRows({ rider }: { rider: Rider }) {
             >
               freeze into marks
             </button>
+            {recipe.kind === 'hop' && (
+              <button
+                type="button"
+                className="small-button"
+                {...offered(scene, landAtCorners, { rider: rider.id })}
+                onClick={() => perform(desk, 'Land at the corners', landAtCorners, { rider: rider.id })}
+              >
+                land at its corners
+              </button>
+            )}
           </p>
           {Object.entries(recipe).map(([key, value]) => {
             const field = NUMBERS[key];
