@@ -17,6 +17,7 @@ import {
   type Scene,
   type Vec,
 } from '@pace-line/core';
+import { cookedLine, newRecipe } from '../core/src/pace/index.ts';
 import { countedRandom } from '../core/src/testing/random.ts';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { callsPerSecond, medianTime, mediansInTurn, millions, ms, type Row } from './measure.ts';
@@ -254,6 +255,27 @@ function following(): Row[] {
   ];
 }
 
+/** Recipes that a guide of many nodes makes a pace of, anew as when it is bent. */
+function cooking(): Row[] {
+  const nodes = Array.from({ length: 2000 }, (_, i) => {
+    const slope = 10 * Math.cos(i / 9);
+    return { x: i * 4, y: 300 + 80 * Math.sin(i / 9), in: [-1.3, -slope] as const, out: [1.3, slope] as const };
+  });
+  const path = pathThrough(nodes, false);
+  const marks = [0, 1].map((at) => ({ time: 8 * at, dwell: 0, distance: at * path.length }));
+  return (['fall', 'bends'] as const).map((kind) => {
+    const recipe = newRecipe(kind);
+    const time = medianTime(() => void cookedLine(recipe, path, marks, { cycle: 8, repeat: 'loop' }), 15, 5);
+    return {
+      what: `the recipe ${kind} on a guide of 2,000 nodes`,
+      figure: ms(time),
+      beside: 'limit 10 ms',
+      promise: 'in 10 ms',
+      kept: time < 10,
+    };
+  });
+}
+
 export const coreRows = async (): Promise<Row[]> => [
   ...frames(),
   ...preparing(),
@@ -263,4 +285,5 @@ export const coreRows = async (): Promise<Row[]> => [
   ...(await takeRows()),
   ...sketching(),
   ...following(),
+  ...cooking(),
 ];

@@ -207,6 +207,7 @@ await pace.mouse.move(onLine[0] - 10, onLine[1] - 46, { steps: 6 });
 await pace.mouse.up();
 await pace.getByRole('button', { name: 'Charts' }).click();
 await pace.locator('.chart-plot canvas').waitFor();
+await pace.mouse.move(640, 590);
 await pace.waitForTimeout(900);
 await keep(pace, 'pace');
 

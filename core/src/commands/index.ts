@@ -50,7 +50,7 @@ export { attachRider, bringGuide, detachRiders, setSeating, type Beginning, type
 export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { lengthenLoop } from './scene/lengthen.ts';
-export { renameScene, setClock } from './scene/scene.ts';
+export { lastMoment, renameScene, setClock, setRoom } from './scene/scene.ts';
 export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

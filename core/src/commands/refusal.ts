@@ -20,6 +20,7 @@ export const REFUSALS = [
   'linked',
   'locked',
   'marks-do-not-fit',
+  'marks-past-end',
   'motion-too-short',
   'needs-closed',
   'no-art',

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { checkSeam, mendsOfSeam } from '../checks/index.ts';
 import { prepare } from '../motion/index.ts';
 import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
-import { marksAsText, marksFromText, setLegSpeed, setMarks } from './index.ts';
+import { lastMoment, marksAsText, marksFromText, setLegSpeed, setMarks, setRoom } from './index.ts';
 
 const rowsOf = (text: string): readonly (readonly number[])[] => {
   const reading = marksFromText(text);
@@ -106,6 +106,16 @@ describe('speeds', () => {
     const made = setLegSpeed(scene, { rider: 'r', mark: 'r-m1', speed: 50 });
     expect(made.riders[0]!.pace.marks.map(({ time }) => time)).toEqual([0, 2.5, 4]);
     expect(setLegSpeed.can(scene, { rider: 'r', mark: 'r-m1', speed: 20 })).toMatchObject({ code: 'cycle-too-short' });
+  });
+  test('a longer loop can add room: times and speeds stay; a shorter one ends with the last mark at the earliest', () => {
+    const roomy = setRoom(scene, { duration: 6 });
+    expect(roomy.riders[0]!.pace).toBe(scene.riders[0]!.pace);
+    const [was, is] = [prepare(scene).riders[0]!, prepare(roomy).riders[0]!];
+    for (const time of [0.7, 1.4, 2.9]) expect(is.speedAt(time)).toBeCloseTo(was.speedAt(time), 9);
+    expect(lastMoment(scene)).toBe(3);
+    expect(setRoom(roomy, { duration: 3 }).clock.duration).toBe(3);
+    expect(setRoom.can(scene, { duration: 2.9 })).toMatchObject({ code: 'marks-past-end' });
+    expect(setRoom.can(scene, { duration: 0 })).toMatchObject({ code: 'duration' });
   });
   test('at the seam speeds are matched by letting both legs flow', () => {
     const uneven = sceneOf({

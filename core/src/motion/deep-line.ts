@@ -1,5 +1,5 @@
 import type { Side } from '../geometry/index.ts';
-import type { DistanceLine } from '../pace/index.ts';
+import type { CompiledEase, DistanceLine } from '../pace/index.ts';
 import type { DepthLine } from './depth-line.ts';
 
 /** The distance line of a guide whose depth its riders' speed follows: a line over σ (see DepthLine), read as distance. */
@@ -40,6 +40,10 @@ export class DeepLine implements DistanceLine {
 
   wayAt(local: number, side: Side, direction: Side): Side {
     return this.#line.wayAt(local, side, direction);
+  }
+
+  easeAfter(i: number): CompiledEase | undefined {
+    return this.#line.easeAfter?.(i);
   }
 
   events(): readonly number[] {

@@ -1,4 +1,5 @@
 import type { Side } from '../geometry/index.ts';
+import type { CompiledEase } from './eases/index.ts';
 
 /** Distance along a guide as a function of local time in [0, cycle], s: all that motion asks of a pace, however it was made. Immutable. */
 export interface DistanceLine {
@@ -17,6 +18,8 @@ export interface DistanceLine {
   tangentSideAt(local: number, side: Side, direction: Side): Side;
   /** The direction along the guide, +1 or −1, in which the rider moves at a local time, or, at rest, in which it arrived; +1 where it never moves. */
   wayAt(local: number, side: Side, direction: Side): Side;
+  /** The ease of the leg after the i-th mark as it is run, its neighbours known; undefined where no ease makes it. */
+  easeAfter?(i: number): CompiledEase | undefined;
   /** Local times at which the line is not smooth, ascending. */
   events(): readonly number[];
   /** Least and greatest distance that it reaches, px; of a line without marks [0, 0]. */

@@ -79,6 +79,11 @@ export class EasedLine {
     return ease && wide > 0 ? (way * ease.rate(Math.min(1, Math.max(0, (local - leaves) / wide)))) / wide : 0;
   }
 
+  /** The ease of the leg after a stop, its neighbours known. */
+  easeAfter(i: number): CompiledEase | undefined {
+    return this.#eases[i];
+  }
+
   /** The last stop whose time has come; −1 before the first. */
   stopAt(local: number, side: 1 | -1): number {
     this.#work[0] = local;

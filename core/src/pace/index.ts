@@ -10,6 +10,7 @@ export {
   splitEase,
   STEADY,
   wordsOfEase,
+  type CompiledEase,
   type Ease,
 } from './eases/index.ts';
 export type { DistanceLine } from './distance-line.ts';

@@ -2,7 +2,7 @@ import type { Side } from '../geometry/index.ts';
 import type { Repeat } from '../time/index.ts';
 import type { DistanceLine } from './distance-line.ts';
 import { EasedLine, type Stop } from './eased-line.ts';
-import { rangeOfEase, STEADY, type Ease } from './eases/index.ts';
+import { rangeOfEase, STEADY, type CompiledEase, type Ease } from './eases/index.ts';
 
 /** A mark with its place resolved: seconds, seconds, px along the guide (laps and overshoot included). */
 export interface PlacedMark {
@@ -68,6 +68,10 @@ export class PaceLine implements DistanceLine {
     const moves = this.#movesAt(local, side) * direction;
     if (moves !== 0) return moves > 0 ? 1 : -1;
     return this.#arrivedAt(local, side, direction) < 0 ? -1 : 1;
+  }
+
+  easeAfter(i: number): CompiledEase | undefined {
+    return this.#line.easeAfter(i);
   }
 
   /** Sign of the change of distance on the leg at a local time; 0 at rest. */

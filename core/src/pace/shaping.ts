@@ -1,4 +1,4 @@
-import { compileLeg, type Ease } from './eases/index.ts';
+import { compileLeg, type CompiledEase, type Ease } from './eases/index.ts';
 import { hermite } from './eases/hermite.ts';
 import type { Shaped, ShapingPoint } from './eases/shaped.ts';
 
@@ -18,10 +18,10 @@ const SHORTEST = 1 / 128;
 
 const held = (slope: number): number => (Number.isFinite(slope) ? Math.min(STEEPEST, Math.max(-STEEPEST, slope)) : 0);
 
-/** Any ease as one that can be bent by hand: cubics that follow it, with few points; one that is so already stays as it is. */
-export function shapedFrom(ease: Ease): Shaped {
+/** Any ease as one that can be bent by hand: cubics that follow it, with few points; one that is so already stays as it is. `as`: how it is run, where that depends on its neighbours. */
+export function shapedFrom(ease: Ease, as: CompiledEase = compileLeg(ease)): Shaped {
   if (ease.kind === 'shaped' && !ease.part && ease.strength === undefined) return ease;
-  const { progress, rate, breaks } = compileLeg(ease);
+  const { progress, rate, breaks } = as;
   const points: ShapingPoint[] = [];
   const edges = [0, ...breaks, 1];
   /** The slopes of a curve to the right (1) and left (−1) of a place. */
@@ -72,13 +72,17 @@ const FARTHEST = 20;
 const GIVE_WAY = 0.18;
 
 /** A leg with a shaping point more, on its curve at a share of its time; gives its index too. */
-export function withShapingPoint(ease: Ease, time: number): { readonly ease: Shaped; readonly index: number } {
-  const shape = shapedFrom(ease);
+export function withShapingPoint(
+  ease: Ease,
+  time: number,
+  as: CompiledEase = compileLeg(ease),
+): { readonly ease: Shaped; readonly index: number } {
+  const shape = shapedFrom(ease, as);
   const isOwn = shape === ease;
   const near = shape.points.findIndex((point) => Math.abs(point.time - time) < APART);
   if (isOwn && near >= 0) return { ease: shape, index: near };
   const at = Math.min(1 - APART, Math.max(APART, time));
-  const made: ShapingPoint = { time: at, way: compileLeg(shape).progress(at), slope: null };
+  const made: ShapingPoint = { time: at, way: as.progress(at), slope: null };
   const others = isOwn ? shape.points : shape.points.filter((point) => Math.abs(point.time - at) >= GIVE_WAY);
   const index = others.filter((point) => point.time < at).length;
   return { ease: { ...shape, points: [...others.slice(0, index), made, ...others.slice(index)] }, index };

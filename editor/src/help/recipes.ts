@@ -290,9 +290,29 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'Set the marks where it starts and where it ends, and between them only those that it must touch or rest at.',
-      'On card 4, Paced by: one even speed; falling on its slopes, as a barrel or a cart does; what its bends allow, as a careful driver; or hops from mark to mark, as a ball on arcs.',
+      'On card 4, Paced by: one even speed; falling on its slopes, as a barrel or a cart does; what its bends allow, as a careful driver; or hops from mark to mark, as a ball on arcs (the shape Bounces draws such arcs, and “land at its corners” sets the marks).',
       'It follows the guide when that is bent, and fits the time of its last mark, or has speeds of its own.',
       '“Freeze into marks” makes marks and eases of it, to be shaped by hand from then on.',
+    ],
+  },
+  {
+    title: 'Compare two ways of moving',
+    picture: [
+      {
+        d: 'M20 84C80 84 120 30 220 30',
+        art: 'boat',
+        marks: [
+          [0, 0],
+          [1.2, 0.7],
+          [3.6, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Press G: the scene as it is now is held as a ghost, faint on the canvas and dashed on the sheet.',
+      'Change what you like while both play. Shift G swaps them, as often as you want; G lets the ghost go, and what is there stays.',
+      'The chart button above the sheet shows speed, acceleration and turn over time or along the way, with peaks and stalls to press.',
+      'The table of marks (card 4) has times, places and speeds in exact numbers, and takes a list of times and distances as text.',
     ],
   },
   {

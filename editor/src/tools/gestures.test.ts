@@ -132,6 +132,14 @@ const GESTURES: readonly Gesture[] = [
   { name: 'the box’s side', grabs: 'box', selected: WAY, from: boxHandle('scale'), by: [-15, -15] },
   { name: 'the box’s ring', grabs: 'box', selected: WAY, from: boxHandle('turn'), by: [60, 20] },
   { name: 'a flag', grabs: 'mark', selected: selectRider('ferry'), from: flag, by: [-60, 4] },
+  {
+    name: 'a spacing tick',
+    grabs: 'tick',
+    selected: selectRider('ferry'),
+    from: onWay(0.6),
+    by: [-24, 6],
+    held: { alt: true },
+  },
   { name: 'a rider on its guide', grabs: 'rider', selected: NOTHING, from: pivotOf(0), by: [6, -22] },
   { name: 'a parked rider', grabs: 'rider', selected: NOTHING, from: at(650, 120), by: [-30, 16] },
   {
@@ -185,7 +193,7 @@ describe('a drag on the canvas is one step of undo, and none once it is given up
       const { doc: asked, host } = bench.reset();
       asked.select(gesture.selected);
       const place = gesture.from(asked.state.committed, host);
-      const [hit] = hitsAt(asked.state.committed, gesture.selected, host.poses(), bench.at(...place));
+      const [hit] = hitsAt(asked.state.committed, gesture.selected, host.poses(), bench.at(...place, gesture.held));
       expect(hit?.kind).toBe(gesture.grabs);
     }
     const { doc, tool, from, before } = begin(gesture);

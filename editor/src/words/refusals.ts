@@ -28,6 +28,8 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   linked: ({ name, original }) => `“${name}” follows “${original}”; edit that one, or unlink it on card 1.`,
   locked: ({ name }) => `“${name}” is locked; unlock it in Contents.`,
   'marks-do-not-fit': () => 'What was copied does not fit before the end of the cycle from here.',
+  'marks-past-end': () =>
+    'There are marks or keys later than that; bring them forward first, or stretch all of it instead.',
   'motion-too-short': () => 'The motion was too short.',
   'needs-closed': () =>
     'As far from each other everywhere they can be on a closed guide only; let them follow at a distance instead.',

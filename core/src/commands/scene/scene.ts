@@ -1,4 +1,4 @@
-import type { Clock, Pace, Rider } from '../../scene/index.ts';
+import { KEY_CHANNELS, type Clock, type Pace, type Rider, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
@@ -46,3 +46,28 @@ function paceStretched(pace: Pace, factor: number, along: boolean): Pace {
     ...(along ? { delay: delay * factor, cycle: cycle === null ? null : cycle * factor } : {}),
   };
 }
+
+/** s. Shortest loop. */
+const SHORTEST = 0.01;
+
+/** The last time, s, at which a mark or a key of a rider that runs by the scene's clock stands; 0 where there is none. */
+export function lastMoment({ riders }: Scene): number {
+  const ends = riders.flatMap(({ pace, keys }) =>
+    pace.cycle === null
+      ? [
+          ...pace.marks.map(({ time, dwell }) => time + dwell),
+          ...KEY_CHANNELS.flatMap((channel) => keys[channel].map(({ time }) => time)),
+        ]
+      : [],
+  );
+  return ends.reduce((last, time) => Math.max(last, time), 0);
+}
+
+/** Gives the loop another length, s, and leaves every mark and key at its time: room is added at the end, or taken away there down to the last of them. */
+export const setRoom = command<{ duration: number }>(
+  (scene, { duration }) => {
+    if (!(duration >= SHORTEST && duration <= 3600)) return refusal('duration');
+    return duration < lastMoment(scene) - 1e-9 ? refusal('marks-past-end') : undefined;
+  },
+  (scene, { duration }) => ({ ...scene, clock: { ...scene.clock, duration } }),
+);

@@ -17,7 +17,7 @@ export const StatusLine = memo(function StatusLine({ every, tool }: { every: num
   const selection = useDocumentState((state) => state.selection);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
-  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame, long: seconds.`;
+  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame; Alt draws one.`;
   let text = 'Click to select; drag a box to select several, with Shift to add.';
   const toolLine = TOOL_LINES[tool];
   if (toolLine !== undefined) text = toolLine;

@@ -142,6 +142,7 @@ function datasetsOf(curves: readonly PlottedCurve[], { ink, muted, danger, route
     borderColor: isSelected ? route : muted,
     borderWidth: isSelected ? 2 : 1.25,
     borderDash: dash ? dash.split(' ').map(Number) : [],
+    borderJoinStyle: 'round' as const,
     pointRadius: 0,
     pointHitRadius: 8,
   }));

@@ -19,14 +19,15 @@ const GROUPS = [...new Set(EASE_OFFERS.map((offer) => offer.group))].map((group)
 }));
 
 /** An ease: what it does as a small curve, which opens all that it can be, and its name in a list that can be searched by typing. */
-export function EaseField({ label, ease, lasts, edit }: EaseEdit) {
+export function EaseField(props: EaseEdit) {
+  const { label, ease, edit } = props;
   const desk = useDesk();
   const isPart = 'part' in ease && ease.part !== undefined;
   const offer = isPart ? undefined : offerOfEase(ease);
   const own = offer ? [] : [{ group: 'As it is', items: [{ value: OWN, label: wordsOfEase(ease) }] }];
   return (
     <>
-      <ShaperButton {...{ label, ease, lasts, edit }} />
+      <ShaperButton {...props} />
       <ChoiceField
         label={label}
         value={offer?.id ?? OWN}

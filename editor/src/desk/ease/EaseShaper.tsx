@@ -53,7 +53,7 @@ export function EaseShaper(props: EaseEdit) {
             <button
               type="button"
               className="small-button"
-              onClick={() => change(desk, 'Bend the leg by hand', (scene) => edit(scene, shapedFrom(ease)))}
+              onClick={() => change(desk, 'Bend the leg by hand', (scene) => edit(scene, shapedFrom(ease, props.as)))}
             >
               bend it by points
             </button>

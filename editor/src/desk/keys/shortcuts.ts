@@ -44,6 +44,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
     group: 'Timing',
     list: [
       { keys: 'M', does: 'set a mark at the playhead' },
+      { keys: 'Alt while dragging a spacing tick', does: 'brings the rider there at that frame; the leg bends' },
       { keys: 'G, Shift G', does: 'hold the scene as a ghost or let it go, swap with it' },
       { keys: 'Shift on a shaping point', does: 'takes it away; pressed without, it is sharp or smooth again' },
       { keys: 'Shift while dragging a mark', does: 'keep to one direction' },

@@ -248,6 +248,30 @@ describe('a rider on its guide', () => {
     tool.up(at(x + by[0], y - 5 + by[1], held));
   };
 
+  test('a spacing tick drawn with Alt brings it there at that frame, and the leg bends; without Alt it is the guide', () => {
+    riding();
+    const tool = adjustTool(host);
+    const moving = () => prepare(doc.state.committed).riders[0]!;
+    const frame = 90 / 60;
+    const was = moving().poseAt(frame);
+    const [x, y] = [was[8]!, was[9]!];
+    const before = moving().distanceAt(frame);
+    doc.select({ ...NOTHING, riders: ['r'] });
+    expect(tool.hover(at(x, y, { alt: true }))).toBe('grab');
+    tool.down(at(x, y, { alt: true }));
+    tool.move(at(x + 20, y, { alt: true }));
+    tool.move(at(x + 45, y, { alt: true }));
+    tool.up(at(x + 45, y, { alt: true }));
+    expect(doc.state.past.at(-1)?.label).toBe('Space by hand');
+    expect(rider().pace.marks).toHaveLength(2);
+    expect(rider().pace.marks[0]!.ease.kind).toBe('shaped');
+    expect(moving().poseAt(frame)[8]).toBeCloseTo(x + 45, 0);
+    // Its neighbours follow, the further the less, and the ends stay.
+    const gone = [frame - 0.5, frame, frame + 0.5].map((time) => moving().distanceAt(time));
+    expect(gone[1]! - before).toBeGreaterThan(40);
+    expect(moving().distanceAt(0)).toBeCloseTo(0, 9);
+    expect(adjustTool(host).hover(at(x + 45, y))).not.toBe('grab');
+  });
   test('along it, a mark is set at the playhead and slides; once more the same one does', () => {
     riding();
     const [x, y] = pivot();

@@ -14,7 +14,8 @@ import {
   type Shown,
   type Side,
 } from '@pace-line/core';
-import { footOfMark, pegsOf, type Peg } from './shaping.ts';
+import { footOfMark } from '../legs.ts';
+import { pegsOf, type Peg } from './shaping.ts';
 import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
 
 /** What lies under a pointer on the sheet. */

@@ -3,4 +3,5 @@ export { grabKey, type KeyHit } from './grabs/key.ts';
 export { restHandleX } from './hits.ts';
 export { STRIP_HEIGHT, type SheetHost, type SheetPointer, type SheetPreview } from './host.ts';
 export { sheetTool, type SheetTool } from './sheet-tool.ts';
-export { footOfMark, pegsOf } from './shaping.ts';
+export { footOfMark } from '../legs.ts';
+export { pegsOf } from './shaping.ts';

@@ -1,8 +1,6 @@
 import {
-  distanceOfPlace,
   foldingOf,
   knotsOf,
-  pathOfGuide,
   prepare,
   shownCopies,
   xOfTime,
@@ -15,37 +13,7 @@ import {
   type Shaped,
   type Shown,
 } from '@pace-line/core';
-
-/** Where a mark stands on the sheet: its distance with the rider's lead, px along the guide. */
-export const footOfMark = (guide: Guide, rider: Rider, mark: Mark): number =>
-  distanceOfPlace(guide, pathOfGuide(guide), mark.place) + rider.lead;
-
-/** A leg on the sheet: where and when it begins and ends, in the rider's own time, with its lead. */
-export interface Leg {
-  readonly mark: Mark;
-  /** s and px. */
-  readonly leaves: number;
-  readonly lasts: number;
-  readonly from: number;
-  readonly way: number;
-}
-
-/** The leg after a mark; undefined after the last, and where it goes nowhere or takes no time. */
-export function legAfter(guide: Guide, rider: Rider, mark: Mark): Leg | undefined {
-  const next = rider.pace.marks[rider.pace.marks.indexOf(mark) + 1];
-  if (!next || rider.pace.recipe) return undefined;
-  const leaves = mark.time + mark.dwell;
-  const from = footOfMark(guide, rider, mark);
-  const leg = { mark, leaves, lasts: next.time - leaves, from, way: footOfMark(guide, rider, next) - from };
-  return leg.lasts > 1e-6 && Math.abs(leg.way) > 1e-6 ? leg : undefined;
-}
-
-/** The leg of a rider that runs at a local time. */
-export function legAt(guide: Guide, rider: Rider, local: number): Leg | undefined {
-  const mark = rider.pace.marks.findLast(({ time }) => time <= local);
-  const leg = mark && legAfter(guide, rider, mark);
-  return leg && local > leg.leaves && local < leg.leaves + leg.lasts ? leg : undefined;
-}
+import { legAfter } from '../legs.ts';
 
 /** The ease of a leg as it is bent by its points on the sheet; undefined where it is none of these, or is not shown as it is. */
 export const shapedOf = ({ ease }: Mark): Shaped | undefined =>

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { guideById, newRecipe, riderById, setRecipe, type Mark, type Scene } from '@pace-line/core';
+import { guideById, newRecipe, prepare, riderById, setRecipe, type Mark, type Scene } from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
 import { riderOn } from '../../../../core/src/testing/scenes.ts';
 import type { SheetPointer } from './host.ts';
@@ -222,6 +222,25 @@ describe('legs are bent', () => {
     drag(at(hand.x, hand.y), at(hand.x, y(160)));
     expect(shaped().points[0]!.slope).toBeCloseTo(0, 6);
     expect(bench.tool.hover(at(hand.x, y(160)))).toBe('grab');
+  });
+  test('a leg that flows is bent from where it is, its neighbours known', () => {
+    const flowing = [
+      { time: 0, place: { by: 'node', node: 'a' }, ease: { kind: 'flow' } },
+      { time: 1, place: { by: 'node', node: 'b' }, ease: { kind: 'flow' } },
+      { time: 4, place: { by: 'node', node: 'c' } },
+    ];
+    open(sceneOf({ riders: [riderOn('r', 'line', flowing)] }));
+    const line = () => prepare(bench.doc.state.committed).riders[0]!;
+    const before = [0.3, 0.9].map((time) => line().distanceAt(time));
+    const way = line().distanceAt(0.6);
+    bench.tool.down(at(x(0.6), y(way)));
+    bench.tool.move(at(x(0.6) + 4, y(way + 4)));
+    bench.tool.move(at(x(0.6), y(way)));
+    bench.tool.up();
+    expect(shaped().points).toHaveLength(1);
+    expect(line().distanceAt(0.6)).toBeCloseTo(way, 6);
+    // Let go where it was taken, it is nearly as it was.
+    [0.3, 0.9].forEach((time, i) => expect(Math.abs(line().distanceAt(time) - before[i]!)).toBeLessThan(6));
   });
   test('on the way back of there-and-back the hand is followed too', () => {
     const short = [

@@ -1,8 +1,8 @@
-import { loopLength, setClock, type Repeat } from '@pace-line/core';
+import { lastMoment, loopLength, setClock, setRoom, type Repeat } from '@pace-line/core';
 import { useState } from 'react';
 import { useCalmState } from '../../../document/index.ts';
 import { NumberField, secondsAt } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
+import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
 import { Row, Segments } from '../Card.tsx';
@@ -19,6 +19,7 @@ export function ClockRows() {
   const clock = useCalmState((state) => state.shown.clock);
   const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
   const [along, setAlong] = useState(false);
+  const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isBack = clock.repeat === 'there-and-back';
   return (
     <>
@@ -31,7 +32,11 @@ export function ClockRows() {
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(duration) => change(desk, 'Change duration', (scene) => setClock(scene, { duration, along }))}
+          onCommit={(duration) =>
+            how === 'room'
+              ? perform(desk, 'Add room', setRoom, { duration })
+              : change(desk, 'Change duration', (scene) => setClock(scene, { duration, along }))
+          }
         />
         <NumberField
           label="Frames a second"
@@ -44,7 +49,8 @@ export function ClockRows() {
           onCommit={(fps) => change(desk, 'Change frame rate', (scene) => setClock(scene, { fps }))}
         />
       </Row>
-      {hasOwn && (
+      <NewLengthRow how={how} onChange={setHow} />
+      {hasOwn && how === 'stretch' && (
         <Row label="Own times then">
           <Segments
             label="When the length changes, delays and own cycles"
@@ -69,6 +75,46 @@ export function ClockRows() {
       {isBack && (
         <p className="card-note">
           Plays {seconds(loopLength(clock))}: {seconds(clock.duration)} there and as long back.
+        </p>
+      )}
+    </>
+  );
+}
+
+interface NewLengthRowProps {
+  readonly how: 'stretch' | 'room';
+  readonly onChange: (how: 'stretch' | 'room') => void;
+}
+
+/** What a new length does: stretches all, or leaves speeds as they are and adds room at the end. */
+function NewLengthRow({ how, onChange }: NewLengthRowProps) {
+  const desk = useDesk();
+  const last = useCalmState((state) => lastMoment(state.shown));
+  const duration = useCalmState((state) => state.shown.clock.duration);
+  return (
+    <>
+      <Row label="A new length">
+        <Segments
+          label="A new length"
+          title="Stretches every mark and key with it, or leaves them where they are and adds room at the end."
+          value={how}
+          options={[
+            ['stretch', 'stretches'],
+            ['room', 'adds room'],
+          ]}
+          onChange={onChange}
+        />
+      </Row>
+      {last > 0.01 && last < duration - 1e-6 && (
+        <p className="card-note">
+          <button
+            type="button"
+            className="small-button"
+            title="The loop ends with the last mark or key"
+            onClick={() => perform(desk, 'End with the last mark', setRoom, { duration: last })}
+          >
+            end at {seconds(last)}
+          </button>
         </p>
       )}
     </>

@@ -1,4 +1,5 @@
-import { setEase, wordsOfLeg, type Mark, type Rider } from '@pace-line/core';
+import { prepare, setEase, wordsOfLeg, type Mark, type Rider } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
 import { EaseField } from '../../ease/EaseField.tsx';
 import { Row } from '../Card.tsx';
 
@@ -11,13 +12,16 @@ interface LegRowsProps {
 
 /** The leg that follows a mark: its ease, and in words what that does. */
 export function LegRows({ rider, mark, marks }: LegRowsProps) {
-  const next = rider.pace.marks[rider.pace.marks.indexOf(mark) + 1];
+  const index = rider.pace.marks.indexOf(mark);
+  const next = rider.pace.marks[index + 1];
+  const line = useCalmState((state) => prepare(state.shown).rider(rider.id)?.line);
   return (
     <>
       <Row label="Leg after it">
         <EaseField
           label="Ease of the leg that follows"
           ease={mark.ease}
+          as={line?.easeAfter?.(index)}
           lasts={(next?.time ?? mark.time) - mark.time - mark.dwell}
           edit={(scene, ease) => setEase(scene, { rider: rider.id, marks, ease })}
         />

@@ -12,6 +12,8 @@ export type Hit =
   | { readonly kind: 'handle'; readonly guide: string; readonly node: string; readonly side: 'in' | 'out' }
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
   | { readonly kind: 'mark'; readonly rider: string; readonly mark: string }
+  /** Where a rider is at a frame: s of the loop. */
+  | { readonly kind: 'tick'; readonly rider: string; readonly time: number }
   | { readonly kind: 'rider'; readonly rider: string }
   | { readonly kind: 'picture'; readonly picture: string }
   | {
@@ -37,7 +39,17 @@ export interface Finding {
 }
 
 /** In what order things are taken: the lower first. */
-export const RANKS = { grip: 0, handle: 1, node: 2, mark: 3, rider: 4, otherNode: 5, guide: 6, picture: 7 } as const;
+export const RANKS = {
+  grip: 0,
+  handle: 1,
+  node: 2,
+  mark: 3,
+  tick: 4,
+  rider: 5,
+  otherNode: 6,
+  guide: 7,
+  picture: 8,
+} as const;
 
 /** A drag that has begun: how the scene at its start follows the pointer. */
 export interface CanvasDrag {

@@ -8,9 +8,10 @@ import { node } from './node.ts';
 import { picture } from './picture.ts';
 import { riderBox } from './rider-box.ts';
 import { rider } from './rider.ts';
+import { tick } from './tick.ts';
 
 /** Everything that can be grabbed on the canvas. */
-export const GRABS: readonly Grab[] = [grip, box, riderBox, handle, node, mark, rider, guide, picture];
+export const GRABS: readonly Grab[] = [grip, box, riderBox, handle, node, mark, tick, rider, guide, picture];
 
 const byKind = new Map(GRABS.map((grab) => [grab.kind, grab]));
 

@@ -1,6 +1,6 @@
 import { foldingOf, prepare, shownCopies, xOfTime, yOfDistance } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
-import { footOfMark } from '../shaping.ts';
+import { footOfMark } from '../../legs.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { hasMoved, type SheetDrag } from './grab.ts';
 

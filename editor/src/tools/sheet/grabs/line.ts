@@ -4,7 +4,7 @@ import { wordsOfRefusal } from '../../../words/refusals.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
-import { legAt } from '../shaping.ts';
+import { legAt } from '../../legs.ts';
 import { bendLeg } from './shaping.ts';
 
 /** Pressing another rider's line selects it; the selected one's: dragged, its leg is bent there; pressed only, a mark is set. Each is one step of undo. */

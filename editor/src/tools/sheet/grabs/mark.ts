@@ -12,7 +12,7 @@ import { selectRider, toggled, type Gesture } from '../../../document/index.ts';
 import { timeOfMark } from '../../mark-time.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
-import { footOfMark } from '../shaping.ts';
+import { footOfMark } from '../../legs.ts';
 import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
 
 /** How far a mark is to move: s of its own cycle, px along the guide. */

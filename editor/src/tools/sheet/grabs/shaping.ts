@@ -1,6 +1,7 @@
 import {
   distancePerPx,
   knotsOf,
+  prepare,
   secondsPerPx,
   setEase,
   withoutShapingPoint,
@@ -15,7 +16,8 @@ import {
 import { selectRider, type Gesture } from '../../../document/index.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
-import { legAfter, shapedOf, type Leg } from '../shaping.ts';
+import { legAfter, type Leg } from '../../legs.ts';
+import { shapedOf } from '../shaping.ts';
 import { hasMoved, type SheetDrag } from './grab.ts';
 
 /** Steepest slope, way over time, that a handle gives. */
@@ -46,7 +48,8 @@ export function bendLeg(
   direction: Side,
   pressed: SheetPointer,
 ): Pick<SheetDrag, 'move' | 'end' | 'cancel'> {
-  const { ease, index } = withShapingPoint(leg.mark.ease, (local - leg.leaves) / leg.lasts);
+  const as = prepare(host.scene()).rider(rider)?.line?.easeAfter?.(leg.index);
+  const { ease, index } = withShapingPoint(leg.mark.ease, (local - leg.leaves) / leg.lasts, as);
   const point = ease.points[index];
   const gesture = host.begin('Bend the leg');
   return {

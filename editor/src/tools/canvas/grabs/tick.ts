@@ -1,0 +1,93 @@
+import {
+  foldingOf,
+  foldTime,
+  guideById,
+  loopLength,
+  nearestOnPath,
+  pathOfGuide,
+  prepare,
+  riderById,
+  setEase,
+  withShapingAt,
+  withShapingPoint,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
+import { selectRider } from '../../../document/index.ts';
+import { legAt } from '../../legs.ts';
+import { RANKS, type Grab, type Hit } from './grab.ts';
+
+/** Frames that are looked through for a tick. */
+const MOST_FRAMES = 4000;
+
+/** px along a guide between two places of it, by the shorter way round. */
+function wayBetween(guide: Guide, from: number, to: number): number {
+  const { length, isClosed } = pathOfGuide(guide);
+  const way = to - from;
+  return isClosed && length > 0 ? way - length * Math.round(way / length) : way;
+}
+
+/** The frame at which a rider stands nearest to a place of its guide: its time, s, and how far from there, px. */
+function frameNear(
+  scene: Scene,
+  rider: Rider,
+  guide: Guide,
+  distance: number,
+): { readonly time: number; readonly gap: number } | undefined {
+  const moving = prepare(scene).rider(rider.id);
+  if (!moving) return undefined;
+  const frames = Math.min(MOST_FRAMES, Math.round(loopLength(scene.clock) * scene.clock.fps));
+  let best: { time: number; gap: number } | undefined;
+  for (let i = 0; i < frames; i++) {
+    const time = i / scene.clock.fps;
+    const gap = Math.abs(wayBetween(guide, moving.footAt(time), distance));
+    if (!best || gap < best.gap) best = { time, gap };
+  }
+  return best;
+}
+
+/** A spacing tick of the selected rider, taken with Alt: drawn along the guide, the rider is brought there at that frame, and the leg bends to do so. */
+export const tick: Grab<Hit & { kind: 'tick' }> = {
+  kind: 'tick',
+  find({ scene, selection, pointer, reach, take }) {
+    const rider = pointer.alt ? riderById(scene, selection.riders[0] ?? '') : undefined;
+    const guide = guideById(scene, rider?.guide ?? null);
+    const near = guide && nearestOnPath(pathOfGuide(guide), pointer.x, pointer.y);
+    if (!rider || !guide || !near || rider.locked || rider.pace.recipe) return;
+    const gap = Math.hypot(near.x - pointer.x, near.y - pointer.y);
+    const frame = gap <= reach ? frameNear(scene, rider, guide, near.distance) : undefined;
+    if (!frame || frame.gap > reach) return;
+    take({ kind: 'tick', rider: rider.id, time: frame.time }, RANKS.tick, frame.gap);
+  },
+  key: ({ time }) => `tick ${time}`,
+  cursor: () => 'grab',
+  holdsTime: true,
+  isSelected: (selection, hit) => selection.riders.includes(hit.rider),
+  select: (_before, hit) => selectRider(hit.rider),
+  clicked: (host, hit) => host.goTo(hit.time),
+  begin(host, hit, pressed) {
+    const scene = host.scene();
+    const rider = riderById(scene, hit.rider);
+    const guide = guideById(scene, rider?.guide ?? null);
+    if (!rider || !guide) return undefined;
+    const path = pathOfGuide(guide);
+    const { local } = foldTime(hit.time, foldingOf(rider, scene.clock));
+    const leg = legAt(guide, rider, local);
+    const start = nearestOnPath(path, pressed.x, pressed.y)?.distance;
+    if (!leg || start === undefined) return undefined;
+    const as = prepare(scene).rider(rider.id)?.line?.easeAfter?.(leg.index);
+    const { ease, index } = withShapingPoint(leg.mark.ease, (local - leg.leaves) / leg.lasts, as);
+    const point = ease.points[index];
+    return {
+      gesture: host.begin('Space by hand'),
+      follow(base, _from, to) {
+        const near = nearestOnPath(path, to.x, to.y);
+        if (!near || !point) return base;
+        const way = point.way + wayBetween(guide, start, near.distance) / leg.way;
+        const bent = withShapingAt(ease, index, point.time, way);
+        return setEase(base, { rider: rider.id, marks: [leg.mark.id], ease: bent });
+      },
+    };
+  },
+};
