@@ -18,7 +18,7 @@ import { Ground, TimeStrip } from './layers/Ground.tsx';
 import { Marks } from './layers/Marks.tsx';
 import { MeetingRings } from './layers/MeetingRings.tsx';
 import { OtherLines, PaceLine } from './layers/PaceLines.tsx';
-import { Pegs } from './layers/Pegs.tsx';
+import { Beads } from './layers/Beads.tsx';
 import { Playhead } from './Playhead.tsx';
 import { SpeedRibbon } from './strips/SpeedRibbon.tsx';
 import { HeadingStrip } from './strips/HeadingStrip.tsx';
@@ -109,7 +109,7 @@ function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps
           />
         )}
       </g>
-      {rider && <Pegs {...{ scene, rider, axes }} guide={now} chosen={marks} />}
+      {rider && <Beads {...{ scene, rider, axes }} guide={now} chosen={marks} />}
       {rider && <Marks {...{ scene, rider, axes, length }} guide={now} chosen={marks} />}
       {moving && (
         <SpeedRibbon rider={moving} color={guide.color} axes={axes} top={axes.bottom + 14} height={RIBBON - 8} />

@@ -15,7 +15,7 @@ import {
   type Side,
 } from '@pace-line/core';
 import { footOfMark } from '../legs.ts';
-import { pegsOf, type Peg } from './shaping.ts';
+import { beadsOf, type Bead } from './shaping.ts';
 import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
 
 /** What lies under a pointer on the sheet. */
@@ -25,7 +25,7 @@ export type SheetHit =
   | { readonly kind: 'mark'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
   | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
   /** A shaping point of one of its legs, or a handle of its slope. */
-  | { readonly kind: 'peg'; readonly rider: Rider; readonly peg: Peg }
+  | { readonly kind: 'bead'; readonly rider: Rider; readonly bead: Bead }
   | {
       readonly kind: 'line';
       readonly rider: Rider;
@@ -80,10 +80,10 @@ function nearestHandle(host: SheetHost, rider: Rider, x: number, y: number, reac
         consider({ kind: 'rest', rider, mark, shown }, restHandleX(axes, shown, mark), hy);
     }
   }
-  // Of a mark and a peg at one place the mark is taken.
+  // Of a mark and a bead at one place the mark is taken.
   if (least > 0)
-    for (const peg of pegsOf(host.scene(), host.guide(), rider, axes, chosen))
-      consider({ kind: 'peg', rider, peg }, peg.x, peg.y);
+    for (const bead of beadsOf(host.scene(), host.guide(), rider, axes, chosen))
+      consider({ kind: 'bead', rider, bead }, bead.x, bead.y);
   return best;
 }
 

@@ -4,4 +4,4 @@ export { restHandleX } from './hits.ts';
 export { STRIP_HEIGHT, type SheetHost, type SheetPointer, type SheetPreview } from './host.ts';
 export { sheetTool, type SheetTool } from './sheet-tool.ts';
 export { footOfMark } from '../legs.ts';
-export { pegsOf } from './shaping.ts';
+export { beadsOf } from './shaping.ts';

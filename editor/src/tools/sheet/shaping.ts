@@ -20,7 +20,7 @@ export const shapedOf = ({ ease }: Mark): Shaped | undefined =>
   ease.kind === 'shaped' && !ease.part && ease.strength === undefined ? ease : undefined;
 
 /** A shaping point on the sheet, or one of the handles of its slope. */
-export interface Peg {
+export interface Bead {
   readonly mark: string;
   /** Which point of the leg; −1 and the number of points: its ends, which have handles only. */
   readonly index: number;
@@ -39,13 +39,13 @@ export interface Peg {
 const REACH = 1 / 3;
 
 /** The shaping points of a rider's legs, and those of chosen marks with the handles of their slopes. */
-export function pegsOf(
+export function beadsOf(
   scene: Scene,
   guide: Guide,
   rider: Rider,
   axes: Axes,
   chosen: readonly string[],
-): readonly Peg[] {
+): readonly Bead[] {
   const folding = foldingOf(rider, scene.clock);
   const { length } = prepare(scene);
   return rider.pace.marks.flatMap((mark) => {
@@ -58,13 +58,13 @@ export function pegsOf(
       return shownCopies(folding, local, length).map((shown) => ({ shown, x: xOfTime(axes, shown.time), y }));
     };
     const knots = knotsOf(shaped);
-    return knots.flatMap((knot, k): Peg[] => {
+    return knots.flatMap((knot, k): Bead[] => {
       const isEnd = k === 0 || k === knots.length - 1;
       const isSharp = Array.isArray(shaped.points[k - 1]?.slope);
       const points = at(knot.time, knot.way);
       const base = { mark: mark.id, index: k - 1, isSharp };
-      const pegs: Peg[] = isEnd ? [] : points.map((one) => ({ ...base, side: null, ...one, ofX: one.x, ofY: one.y }));
-      if (!chosen.includes(mark.id)) return pegs;
+      const beads: Bead[] = isEnd ? [] : points.map((one) => ({ ...base, side: null, ...one, ofX: one.x, ofY: one.y }));
+      if (!chosen.includes(mark.id)) return beads;
       for (const side of [-1, 1] as const) {
         const other = knots[k + side];
         if (!other) continue;
@@ -72,10 +72,10 @@ export function pegsOf(
         const slope = side < 0 ? knot.left : knot.right;
         at(knot.time + wide, knot.way + slope * wide).forEach((one, copy) => {
           const point = points[copy];
-          if (point) pegs.push({ ...base, side, ...one, ofX: point.x, ofY: point.y });
+          if (point) beads.push({ ...base, side, ...one, ofX: point.x, ofY: point.y });
         });
       }
-      return pegs;
+      return beads;
     });
   });
 }

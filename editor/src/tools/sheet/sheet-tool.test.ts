@@ -3,7 +3,7 @@ import { guideById, newRecipe, prepare, riderById, setRecipe, type Mark, type Sc
 import { selectRider } from '../../document/index.ts';
 import { riderOn } from '../../../../core/src/testing/scenes.ts';
 import type { SheetPointer } from './host.ts';
-import { pegsOf } from './shaping.ts';
+import { beadsOf } from './shaping.ts';
 import {
   AXES,
   MARKS,
@@ -194,9 +194,9 @@ describe('legs are bent', () => {
   });
   test('a point pressed is sharp, pressed again smooth; pressed with Shift it is gone', () => {
     drag(at(x(0.5), y(100)), at(x(0.5), y(160)));
-    const peg = at(x(0.5), y(160));
+    const bead = at(x(0.5), y(160));
     const press = (more = {}): void => {
-      bench.tool.down({ ...peg, ...more });
+      bench.tool.down({ ...bead, ...more });
       bench.tool.up();
     };
     press();
@@ -216,7 +216,7 @@ describe('legs are bent', () => {
     // A third of the way to the end, on the slope that its neighbours give.
     const { rider, mark } = { rider: 'r', mark: marks()[0]!.id };
     bench.doc.select(selectRider(rider, [mark]));
-    const hand = pegsOf(bench.doc.state.committed, guideOf(), riderById(bench.doc.state.committed, 'r')!, AXES, [
+    const hand = beadsOf(bench.doc.state.committed, guideOf(), riderById(bench.doc.state.committed, 'r')!, AXES, [
       mark,
     ]).find(({ index, side }) => index === 0 && side === 1)!;
     drag(at(hand.x, hand.y), at(hand.x, y(160)));

@@ -3,7 +3,7 @@ import { grabPaper } from './grabs/box.ts';
 import type { SheetDrag } from './grabs/grab.ts';
 import { grabLine } from './grabs/line.ts';
 import { grabMark } from './grabs/mark.ts';
-import { grabPeg } from './grabs/shaping.ts';
+import { grabBead } from './grabs/shaping.ts';
 import { grabRest } from './grabs/rest.ts';
 import { grabStrip } from './grabs/strip.ts';
 import { sheetHitAt, type SheetHit } from './hits.ts';
@@ -59,7 +59,7 @@ export function sheetTool(host: SheetHost): SheetTool {
 
 const CURSORS = {
   strip: 'ew-resize',
-  peg: 'grab',
+  bead: 'grab',
   rest: 'ew-resize',
   mark: 'move',
   line: 'copy',
@@ -74,8 +74,8 @@ function grab(host: SheetHost, hit: SheetHit | undefined, p: SheetPointer): Shee
       return grabMark(host, hit, p);
     case 'rest':
       return grabRest(host, hit, p);
-    case 'peg':
-      return grabPeg(host, hit, p);
+    case 'bead':
+      return grabBead(host, hit, p);
     case 'line':
       return grabLine(host, hit, p);
     case undefined:

@@ -75,18 +75,18 @@ function withHandleAt(ease: Shaped, index: number, side: -1 | 1, slope: number):
 }
 
 /** Drags a shaping point, or a handle of its slope. Pressed without a drag a point becomes sharp, or smooth again; with Shift it is taken away. */
-export function grabPeg(
+export function grabBead(
   host: SheetHost,
-  { rider, peg }: SheetHit & { kind: 'peg' },
+  { rider, bead }: SheetHit & { kind: 'bead' },
   pressed: SheetPointer,
 ): SheetDrag | undefined {
-  const mark = rider.pace.marks.find(({ id }) => id === peg.mark);
+  const mark = rider.pace.marks.find(({ id }) => id === bead.mark);
   const leg = mark && legAfter(host.guide(), rider, mark);
   const ease = mark && shapedOf(mark);
   if (!mark || !leg || !ease) return undefined;
   if (!host.selection().marks.includes(mark.id)) host.select(selectRider(rider.id, [mark.id]));
-  const point = ease.points[peg.index];
-  const knot = knotsOf(ease)[peg.index + 1];
+  const point = ease.points[bead.index];
+  const knot = knotsOf(ease)[bead.index + 1];
   let gesture: Gesture | undefined;
   const change = (label: string, next: Shaped): void => {
     gesture ??= host.begin(label);
@@ -95,29 +95,29 @@ export function grabPeg(
   return {
     move(p) {
       if (!gesture && !hasMoved(pressed, p)) return;
-      const gone = goneOn(host, leg, pressed, p, peg.shown.direction);
-      if (peg.side === null)
+      const gone = goneOn(host, leg, pressed, p, bead.shown.direction);
+      if (bead.side === null)
         return change(
           'Move a shaping point',
-          withShapingAt(ease, peg.index, (point?.time ?? 0) + gone.time, (point?.way ?? 0) + gone.way),
+          withShapingAt(ease, bead.index, (point?.time ?? 0) + gone.time, (point?.way ?? 0) + gone.way),
         );
       // From the point to the hand; the handle's own reach is kept where the hand goes past the point.
-      const other = knotsOf(ease)[peg.index + 1 + peg.side];
+      const other = knotsOf(ease)[bead.index + 1 + bead.side];
       const reach = ((other?.time ?? 0) - (knot?.time ?? 0)) / 3;
-      const slope = peg.side < 0 ? (knot?.left ?? 0) : (knot?.right ?? 0);
-      const time = peg.side * Math.max(1e-3, peg.side * (reach + gone.time));
-      change('Turn a shaping point', withHandleAt(ease, peg.index, peg.side, (slope * reach + gone.way) / time));
+      const slope = bead.side < 0 ? (knot?.left ?? 0) : (knot?.right ?? 0);
+      const time = bead.side * Math.max(1e-3, bead.side * (reach + gone.time));
+      change('Turn a shaping point', withHandleAt(ease, bead.index, bead.side, (slope * reach + gone.way) / time));
     },
     end() {
       if (gesture) return gesture.commit();
-      if (peg.side !== null || !point) return;
+      if (bead.side !== null || !point) return;
       const [label, next] = pressed.shift
-        ? (['Take a shaping point away', withoutShapingPoint(ease, peg.index)] as const)
-        : peg.isSharp
-          ? (['Make a shaping point smooth', withShapingSlope(ease, peg.index, null)] as const)
+        ? (['Take a shaping point away', withoutShapingPoint(ease, bead.index)] as const)
+        : bead.isSharp
+          ? (['Make a shaping point smooth', withShapingSlope(ease, bead.index, null)] as const)
           : ([
               'Make a shaping point sharp',
-              withShapingSlope(ease, peg.index, [knot?.left ?? 1, knot?.right ?? 1]),
+              withShapingSlope(ease, bead.index, [knot?.left ?? 1, knot?.right ?? 1]),
             ] as const);
       const made = host.begin(label);
       made.update(eased(rider.id, mark.id, next));

@@ -1,8 +1,8 @@
 import type { Axes, Guide, Rider, Scene } from '@pace-line/core';
-import { pegsOf } from '../../../tools/sheet/index.ts';
+import { beadsOf } from '../../../tools/sheet/index.ts';
 import { inRouteColor } from '../tints.ts';
 
-interface PegsProps {
+interface BeadsProps {
   readonly scene: Scene;
   readonly guide: Guide;
   readonly rider: Rider;
@@ -10,19 +10,19 @@ interface PegsProps {
   readonly chosen: readonly string[];
 }
 
-/** Half the side of a peg, px. */
+/** Half the side of a bead, px. */
 const HALF = 3.5;
 
 /** The shaping points of the selected rider's legs; those of a chosen mark's leg with the handles of their slopes. */
-export function Pegs({ scene, guide, rider, axes, chosen }: PegsProps) {
-  const pegs = pegsOf(scene, guide, rider, axes, chosen).filter(({ x }) => x >= axes.left && x <= axes.right);
+export function Beads({ scene, guide, rider, axes, chosen }: BeadsProps) {
+  const beads = beadsOf(scene, guide, rider, axes, chosen).filter(({ x }) => x >= axes.left && x <= axes.right);
   return (
-    <g className="pegs" style={inRouteColor(guide.color)} aria-hidden>
-      {pegs.map(({ mark, index, side, shown, x, y, ofX, ofY, isSharp }) => (
+    <g className="beads" style={inRouteColor(guide.color)} aria-hidden>
+      {beads.map(({ mark, index, side, shown, x, y, ofX, ofY, isSharp }) => (
         <g key={`${mark} ${index} ${side} ${shown.time}`}>
           {side === null ? (
             <path
-              className="peg"
+              className="bead"
               d={
                 isSharp
                   ? `M${x} ${y - HALF - 1.5}L${x + HALF + 1.5} ${y}L${x} ${y + HALF + 1.5}L${x - HALF - 1.5} ${y}Z`
@@ -31,8 +31,8 @@ export function Pegs({ scene, guide, rider, axes, chosen }: PegsProps) {
             />
           ) : (
             <>
-              <line className="peg-arm" x1={ofX} y1={ofY} x2={x} y2={y} />
-              <path className="peg-hand" d={`M${x - 2.5} ${y - 2.5}h5v5h-5Z`} />
+              <line className="bead-arm" x1={ofX} y1={ofY} x2={x} y2={y} />
+              <path className="bead-hand" d={`M${x - 2.5} ${y - 2.5}h5v5h-5Z`} />
             </>
           )}
         </g>
