@@ -21,7 +21,7 @@ const RECIPES: readonly { readonly value: Recipe['kind'] | typeof BY_HAND; reado
   { value: 'constant', label: 'one even speed' },
   { value: 'fall', label: 'falling on its slopes' },
   { value: 'bends', label: 'what its bends allow' },
-  { value: 'hop', label: 'hops from mark to mark' },
+  { value: 'hop', label: 'hops mark to mark' },
 ];
 
 const SPEED: Units = { 'px/s': 1 };
