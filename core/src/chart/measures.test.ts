@@ -85,7 +85,11 @@ describe('meetings', () => {
       ],
     );
     // 200 px/s faster: 100 px behind, then a lap more.
-    expect(meetingsOn(fast, 'square').meetings.map(({ time }) => Math.round(time * 1e6) / 1e6)).toEqual([0.5, 2.5]);
+    const { meetings: passed } = meetingsOn(fast, 'square');
+    expect(passed.map(({ time }) => Math.round(time * 1e6) / 1e6)).toEqual([0.5, 2.5]);
+    // At one place of the guide, a lap apart as they are counted.
+    expect(passed[1]!.feet.map((foot) => Math.round(foot))).toEqual([750, 350]);
+    expect(passed[1]!.distance).toBeCloseTo(350, 4);
     const apart = riding(
       SQUARE,
       [

@@ -1,11 +1,12 @@
 import { prepare, type RiderMotion } from '../motion/index.ts';
 import { guideById, pathOfGuide, ridersOf, type Scene } from '../scene/index.ts';
 
-/** Two riders at one place of their guide at one time: s, px along it within a lap. */
+/** Two riders at one place of their guide at one time: s, px along it within a lap, and where each of them is counted to be, its laps included. */
 export interface Meeting {
   readonly riders: readonly [string, string];
   readonly time: number;
   readonly distance: number;
+  readonly feet: readonly [number, number];
 }
 
 /** How near two riders of a guide come to each other along it: px, and when. */
@@ -44,7 +45,14 @@ export function meetingsOn(scene: Scene, guideId: string): Meetings {
       if (!a || !b) continue;
       const pair = [a.id, b.id] as const;
       const found = meetingsOf(a, b, motion.length, lap);
-      meetings.push(...found.times.map((time) => ({ riders: pair, time, distance: within(a.footAt(time), lap) })));
+      meetings.push(
+        ...found.times.map((time) => ({
+          riders: pair,
+          time,
+          distance: within(a.footAt(time), lap),
+          feet: [a.footAt(time), b.footAt(time)] as const,
+        })),
+      );
       if (!closest || found.gap < closest.gap) closest = { riders: pair, time: found.at, gap: found.gap };
     }
   return { meetings: meetings.sort((a, b) => a.time - b.time), closest };

@@ -43,6 +43,7 @@ export const REFUSALS = [
   'other-guide',
   'outside-cycle',
   'pace-needs-guide',
+  'paced-by-recipe',
   'parallel-bound',
   'parked',
   'recipe-needs-two',

@@ -1,13 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { checkSeam, mendsOfSeam } from '../checks/index.ts';
 import { prepare } from '../motion/index.ts';
+import { newRecipe } from '../pace/index.ts';
 import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
-import { lastMoment, marksAsText, marksFromText, setLegSpeed, setMarks, setRoom } from './index.ts';
+import { lastMoment, marksAsText, marksFromText, setLegSpeed, setMarks, setRecipe, setRoom } from './index.ts';
 
 const rowsOf = (text: string): readonly (readonly number[])[] => {
   const reading = marksFromText(text);
   if (!reading.ok) throw new Error(reading.message);
-  return reading.rows.map(({ time, distance }) => [time, distance]);
+  return reading.rows.map(({ time, distance, rest }) => (rest > 0 ? [time, distance, rest] : [time, distance]));
 };
 
 describe('marks as text', () => {
@@ -37,11 +38,11 @@ describe('marks as text', () => {
       ],
     ],
     [
-      'spaces, empty lines and more columns',
+      'spaces, empty lines and a rest',
       '\n0 0\n\n1 5 9\n',
       [
         [0, 0],
-        [1, 5],
+        [1, 5, 9],
       ],
     ],
     [
@@ -60,6 +61,8 @@ describe('marks as text', () => {
     ['0,0\n0,3', /line 2: each time/],
     ['-1,0', /0 or more/],
     ['0,0\n1', /line 2/],
+    ['0,0,2\n1,5', /line 2: the rest before/],
+    ['0,0,-1', /a rest is 0/],
   ])('%j is refused with its line', (text, words) => {
     const reading = marksFromText(text);
     expect(reading.ok ? '' : reading.message).toMatch(words);
@@ -77,15 +80,39 @@ describe('marks as text', () => {
         [0, 0],
         [1, 100],
         [4, 900],
-      ].map(([time = 0, distance = 0]) => ({ time, distance })),
+      ].map(([time = 0, distance = 0]) => ({ time, distance, rest: 0 })),
     });
     expect(marksAsText(made, 'r')).toBe('time,distance,rest\n0,0,0\n1,100,0\n4,400,0');
     const moving = prepare(made).riders[0]!;
     expect(moving.speedAt(1, -1)).toBeCloseTo(moving.speedAt(1), 9);
-    expect(setMarks.can(scene, { rider: 'r', rows: [{ time: 5, distance: 0 }] })).toMatchObject({
+    expect(setMarks.can(scene, { rider: 'r', rows: [{ time: 5, distance: 0, rest: 0 }] })).toMatchObject({
       code: 'outside-cycle',
     });
   });
+});
+
+test('rests are written and read again; what has a recipe is paced by its marks from then on', () => {
+  const scene = sceneOf({
+    clock: { duration: 4, fps: 30, repeat: 'loop' },
+    art: [BOX_ART],
+    guides: [LINE],
+    riders: [
+      riderOn('r', 'line', [
+        { time: 0, place: { by: 'node', node: 'a' }, dwell: 0.5 },
+        { time: 3, place: { by: 'node', node: 'c' }, dwell: 1 },
+      ]),
+    ],
+  });
+  const falling = setRecipe(scene, { rider: 'r', recipe: newRecipe('constant') });
+  expect(setLegSpeed.can(falling, { rider: 'r', mark: 'r-m1', speed: 100 })).toMatchObject({ code: 'paced-by-recipe' });
+  const reading = marksFromText(marksAsText(scene, 'r'));
+  if (!reading.ok) throw new Error(reading.message);
+  const { pace } = setMarks(falling, { rider: 'r', rows: reading.rows }).riders[0]!;
+  expect(pace.recipe).toBeNull();
+  expect(pace.marks.map(({ time, dwell }) => [time, dwell])).toEqual([
+    [0, 0.5],
+    [3, 1],
+  ]);
 });
 
 describe('speeds', () => {

@@ -54,6 +54,7 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'outside-cycle': () => 'That time lies outside the rider’s cycle.',
   'pace-needs-guide': ({ name }) => `“${name}” is on another guide; take the guide over as well.`,
   'too-many-riders': () => 'A scene holds 5,000 riders at most.',
+  'paced-by-recipe': () => 'Its recipe makes its speeds; freeze it into marks on card 4 first.',
   'parallel-bound': ({ name }) => `“${name}” keeps its distance from its original; move that one, or unlink it.`,
   parked: () => 'A parked rider has no guide and no pace line.',
   'recipe-needs-two': () => 'A recipe needs two marks: where it starts and where it ends.',

@@ -11,10 +11,11 @@ import {
 import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
 import { onGuide } from './marks.ts';
 
-/** A time, s of the rider's cycle, and a place, px along its guide. */
+/** A time, s of the rider's cycle, a place, px along its guide, and s of rest there. */
 export interface MarkRow {
   readonly time: number;
   readonly distance: number;
+  readonly rest: number;
 }
 
 /** What reading a list of marks gives. */
@@ -25,7 +26,7 @@ export type MarkRowsReading =
 const MOST_ROWS = 10_000;
 
 /**
- * Reads times and distances, one of each a line, parted by a comma, a semicolon, a tab or spaces (with semicolons and tabs a comma may be the decimal sign). A first line
+ * Reads times and distances, one of each a line, and the rest there where a third number stands, parted by a comma, a semicolon, a tab or spaces (with semicolons and tabs a comma may be the decimal sign). A first line
  * of words is taken for a heading; lines without anything are passed over.
  */
 export function marksFromText(text: string): MarkRowsReading {
@@ -38,7 +39,9 @@ export function marksFromText(text: string): MarkRowsReading {
     const cells = line
       .split(isLocal ? /\s*[;\t]\s*/ : /\s*,\s*|\s+/)
       .map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
-    const [time = NaN, distance = NaN] = cells.map((cell) => Number((isLocal ? cell.replace(',', '.') : cell) || NaN));
+    const [time = NaN, distance = NaN, given = NaN] = cells.map((cell) =>
+      Number((isLocal ? cell.replace(',', '.') : cell) || NaN),
+    );
     if (Number.isNaN(time) || Number.isNaN(distance)) {
       if (rows.length === 0 && !/\d/.test(cells[0] ?? '')) continue;
       return refuse(`line ${i + 1}: a time and a distance are needed, as in “1.5, 320”`);
@@ -46,7 +49,10 @@ export function marksFromText(text: string): MarkRowsReading {
     const last = rows[rows.length - 1];
     if (time < 0) return refuse(`line ${i + 1}: a time is 0 or more`);
     if (last && time <= last.time) return refuse(`line ${i + 1}: each time must come after the one before`);
-    rows.push({ time, distance });
+    const rest = Number.isNaN(given) ? 0 : given;
+    if (rest < 0) return refuse(`line ${i + 1}: a rest is 0 or more`);
+    if (last && time < last.time + last.rest) return refuse(`line ${i + 1}: the rest before it lasts longer than that`);
+    rows.push({ time, distance, rest });
     if (rows.length > MOST_ROWS) return refuse(`these are more than ${MOST_ROWS} marks`);
   }
   return rows.length > 0 ? { ok: true, rows } : refuse('there is no time with a distance in it');
@@ -64,13 +70,13 @@ export function marksAsText(scene: Scene, id: string): string {
   return ['time,distance,rest', ...rows].join('\n');
 }
 
-/** Puts marks at given times and places instead of all that a rider has, flowing from one to the next. */
+/** Puts marks at given times and places instead of all that a rider has, flowing from one to the next; these make its pace from then on, no recipe. */
 export const setMarks = command<{ rider: string; rows: readonly MarkRow[] }>(
   (scene, { rider, rows }) => {
     const refused = onGuide(scene, rider);
     if (refused) return refused;
     const cycle = cycleOf(riderOf(scene, rider), scene.clock);
-    return rows.some(({ time }) => time > cycle + 1e-9) ? refusal('outside-cycle') : undefined;
+    return rows.some(({ time, rest }) => time + rest > cycle + 1e-9) ? refusal('outside-cycle') : undefined;
   },
   (scene, { rider: id, rows }) => {
     const rider = riderOf(scene, id);
@@ -79,11 +85,12 @@ export const setMarks = command<{ rider: string; rows: readonly MarkRow[] }>(
     const next = countedIds(scene, `${id}-m`);
     const reach = (distance: number): number =>
       path.isClosed ? distance : Math.min(path.length, Math.max(0, distance));
-    const marks = rows.map(({ time, distance }, i): Mark => ({
+    const marks = rows.map(({ time, distance, rest }, i): Mark => ({
       ...newMark(rider.pace.marks[i]?.id ?? next(), time, placeAtDistance(guide, path, reach(distance))),
+      dwell: rest,
       ease: { kind: 'flow' },
     }));
-    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks } });
+    return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks, recipe: null } });
   },
 );
 
@@ -95,6 +102,7 @@ export const setLegSpeed = command<{ rider: string; mark: string; speed: number 
   (scene, { rider: id, mark, speed }) => {
     const refused = onGuide(scene, id);
     if (refused) return refused;
+    if (riderOf(scene, id).pace.recipe !== null) return refusal('paced-by-recipe');
     const made = sped(scene, id, mark, speed);
     const last = made[made.length - 1];
     const cycle = cycleOf(riderOf(scene, id), scene.clock);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { changeable, joinParts, splitPart } from './part.ts';
-import { shapeOf, type EaseKind, type EaseShape } from './shape.ts';
+import { pieceAt, shapeOf, type EaseKind, type EaseShape } from './shape.ts';
 
 const pointsSchema = z
   .array(z.tuple([z.number().min(0).max(1), z.number().min(-100).max(100)]).readonly())
@@ -19,20 +19,15 @@ type Points = z.infer<typeof schema>;
 function pointsShape(points: readonly (readonly [number, number])[]): EaseShape {
   const times = Float64Array.from(points, ([time]) => time);
   const shares = Float64Array.from(points, ([, share]) => share);
-  const pieceAt = (u: number): number => {
-    let i = 0;
-    while (i + 2 < times.length && (times[i + 1] ?? 1) <= u) i++;
-    return i;
-  };
   return shapeOf(
     (work) => {
       const u = work[0] ?? 0;
-      const i = pieceAt(u);
+      const i = pieceAt(times, u);
       const [t0 = 0, t1 = 1, p0 = 0, p1 = 1] = [times[i], times[i + 1], shares[i], shares[i + 1]];
       work[0] = t1 > t0 ? p0 + ((p1 - p0) * (u - t0)) / (t1 - t0) : p1;
     },
     (u) => {
-      const i = pieceAt(u);
+      const i = pieceAt(times, u);
       const [t0 = 0, t1 = 1, p0 = 0, p1 = 1] = [times[i], times[i + 1], shares[i], shares[i + 1]];
       return t1 > t0 ? (p1 - p0) / (t1 - t0) : 0;
     },

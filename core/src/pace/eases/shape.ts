@@ -79,6 +79,13 @@ export interface EaseOffer<E> {
   readonly ease: E;
 }
 
+/** Which piece between ascending times a share of the time falls into; the last one at its end. */
+export function pieceAt(times: Float64Array, u: number): number {
+  let i = 0;
+  while (i + 2 < times.length && (times[i + 1] ?? 1) <= u) i++;
+  return i;
+}
+
 /** Looks at a curve between its breaks when its range is sought. */
 const LOOKS = 48;
 

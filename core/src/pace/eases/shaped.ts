@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { hermite, hermiteSlope, monotoneSlope } from './hermite.ts';
 import { changeable, joinParts, splitPart } from './part.ts';
-import { shapeOf, type CompiledEase, type EaseKind } from './shape.ts';
+import { pieceAt, shapeOf, type CompiledEase, type EaseKind } from './shape.ts';
 
 const slope = z.number().min(-1000).max(1000);
 
@@ -61,16 +61,11 @@ function compile(ease: Shaped): CompiledEase {
   const ways = Float64Array.from(knots, ({ way }) => way);
   const lefts = Float64Array.from(knots, ({ left }) => left);
   const rights = Float64Array.from(knots, ({ right }) => right);
-  const pieceAt = (u: number): number => {
-    let i = 0;
-    while (i + 2 < times.length && (times[i + 1] ?? 1) <= u) i++;
-    return i;
-  };
   return {
     ...shapeOf(
       (work) => {
         const u = work[0] ?? 0;
-        const i = pieceAt(u);
+        const i = pieceAt(times, u);
         const from = times[i] ?? 0;
         const wide = (times[i + 1] ?? 1) - from;
         work[0] =
@@ -79,7 +74,7 @@ function compile(ease: Shaped): CompiledEase {
             : hermite((u - from) / wide, wide, ways[i] ?? 0, ways[i + 1] ?? 1, rights[i] ?? 0, lefts[i + 1] ?? 0);
       },
       (u) => {
-        const i = pieceAt(u);
+        const i = pieceAt(times, u);
         const from = times[i] ?? 0;
         const wide = (times[i + 1] ?? 1) - from;
         return hermiteSlope((u - from) / wide, wide, ways[i] ?? 0, ways[i + 1] ?? 1, rights[i] ?? 0, lefts[i + 1] ?? 0);

@@ -1,23 +1,16 @@
-import { useMemo } from 'react';
-import { meetingsOn, riderById, type Scene } from '@pace-line/core';
+import { riderById, type Scene } from '@pace-line/core';
 import { selectRider, useCalmState } from '../../../document/index.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
+import { useMeetings } from '../../sheet/use-meetings.ts';
 import { useRoute } from '../../sheet/use-route.ts';
-
-/** Riders of the route, and nodes of its guide, beyond which it is not asked while the scene is edited. */
-const [MOST_RIDERS, MOST_NODES] = [12, 400];
 
 /** How near the riders of the route come to each other along it, and how often they meet. */
 export function MeetingsRow({ scene }: { scene: Scene }) {
   const { doc, playback } = useDesk();
   const selection = useCalmState((state) => state.selection);
   const { guide, riders } = useRoute(scene, selection);
-  const count = riders.length;
-  const found = useMemo(() => {
-    const isSmall = guide && count > 1 && count <= MOST_RIDERS && guide.nodes.length <= MOST_NODES;
-    return isSmall ? meetingsOn(scene, guide.id) : undefined;
-  }, [scene, guide, count]);
+  const found = useMeetings(scene, guide, riders.length);
   if (!found?.closest) return null;
   const { meetings, closest } = found;
   const [first] = meetings;
