@@ -3,6 +3,7 @@ const layers = [
   'time',
   'pace',
   'scene',
+  'drive',
   'motion',
   'chart',
   'commands',

@@ -12,10 +12,11 @@ export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
 export { setShape, shapeNodes } from './guide/shapes.ts';
 export { transformGuides, transformNodes } from './guide/transform.ts';
 export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
-export { landAtCorners } from './mark/landings.ts';
+export { landAtCorners, squashLandings } from './mark/landings.ts';
 export { freezeRecipe, setRecipe } from './mark/recipes.ts';
 export { marksAsText, marksFromText, setLegSpeed, setMarks } from './mark/table.ts';
 export { shiftMarks, stretchMarks } from './mark/shift.ts';
+export { mirrorMarks, reverseMarks } from './mark/turning.ts';
 export { pullSpan, straightenSpans } from './node/bend.ts';
 export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNode } from './node/nodes.ts';
 export { asShare, pointOfPlace } from './places/places.ts';
@@ -27,6 +28,7 @@ export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movemen
 export { isLinkedTo } from './rider/linked.ts';
 export { stringRider } from './rider/stringing.ts';
 export { copiesAlong, type Spread } from './rider/copies.ts';
+export { slowRider } from './rider/slower.ts';
 export {
   deleteKeys,
   keyValueAt,
@@ -50,7 +52,7 @@ export { attachRider, bringGuide, detachRiders, setSeating, type Beginning, type
 export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { lengthenLoop } from './scene/lengthen.ts';
-export { lastMoment, renameScene, setClock, setRoom } from './scene/scene.ts';
+export { lastMoment, renameScene, setClock, setDriver, setRoom } from './scene/scene.ts';
 export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

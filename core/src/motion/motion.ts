@@ -56,6 +56,8 @@ interface Known {
   readonly art: Art | undefined;
   readonly guide: Guide | undefined;
   readonly duration: number;
+  /** Frames a second, where its poses are held on them; else 0. */
+  readonly fps: number;
   readonly repeat: Repeat;
   readonly needed: readonly (Posed | undefined)[];
   readonly motion: RiderMotion;
@@ -95,6 +97,7 @@ function motionOf(
   graph: RiderGraph,
 ): RiderMotion {
   const { duration, repeat } = clock;
+  const fps = rider.pace.on > 1 ? clock.fps : 0;
   const needed = dependenciesOf(rider).map((id) => graph.motionOf(id));
   const last = known.get(rider);
   if (
@@ -103,10 +106,11 @@ function motionOf(
     last.guide === guide &&
     last.duration === duration &&
     last.repeat === repeat &&
+    last.fps === fps &&
     last.needed.every((one, i) => one === needed[i])
   )
     return last.motion;
   const motion = new RiderMotion(preparedRider(rider, guide, art, clock, graph), graph);
-  known.set(rider, { art, guide, duration, repeat, needed, motion });
+  known.set(rider, { art, guide, duration, fps, repeat, needed, motion });
   return motion;
 }

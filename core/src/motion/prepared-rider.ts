@@ -1,5 +1,6 @@
 import type { Path } from '../geometry/index.ts';
-import { PaceLine, cookedLine, type DistanceLine } from '../pace/index.ts';
+import type { Waves } from '../noise.ts';
+import { PaceLine, cookedLine, swayOf, type DistanceLine } from '../pace/index.ts';
 import {
   distanceOfPlace,
   foldingOf,
@@ -33,6 +34,10 @@ export interface PreparedRider {
   readonly lift: number;
   /** What of that is a share of the art's height, px. */
   readonly raised: number;
+  /** How it sways to both sides of its guide over its cycle; undefined where it does not. */
+  readonly sway: { readonly px: number; readonly waves: Waves } | undefined;
+  /** s of the loop for which each of its poses stays; 0 where it moves all the time. */
+  readonly hold: number;
   /** The frame that it is placed in; undefined: the canvas. */
   readonly frame: CarrierFrame | undefined;
   /** What is played and sent: s, and how it goes on after it. */
@@ -65,7 +70,14 @@ export function preparedRider(
   const loop = { length: loopLength(clock), repeat: clock.repeat };
   const carrier = rider.carrier ? graph.motionOf(rider.carrier.rider) : undefined;
   const frame = rider.carrier && carrier ? new CarrierFrame(carrier, rider.carrier) : undefined;
-  return { rider, art, folding, way, keys: keyLinesOf(rider.keys), roll, lift, raised, depth, frame, loop };
+  const keys = keyLinesOf(rider.keys);
+  const hold = rider.pace.on > 1 ? rider.pace.on / clock.fps : 0;
+  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway: swayOn(rider), hold, frame, loop };
+}
+
+function swayOn({ guide, pace: { recipe } }: Rider): PreparedRider['sway'] {
+  if (guide === null || recipe?.kind !== 'waver' || recipe.sway === 0) return undefined;
+  return { px: recipe.sway, waves: swayOf(recipe) };
 }
 
 /** px. A wheel without size turns as one of this radius. */
@@ -121,7 +133,8 @@ export const footMoves = ({ way, keys }: PreparedRider): boolean =>
   way !== null && (!way.line.isStill || (keys.lead !== undefined && !keys.lead.isStill));
 
 /** Whether lift or lead change along the way. */
-export const hasOffsets = ({ keys, depth, raised }: PreparedRider): boolean =>
+export const hasOffsets = ({ keys, depth, raised, sway }: PreparedRider): boolean =>
+  sway !== undefined ||
   keys.lift !== undefined ||
   keys.lead !== undefined ||
   depth !== undefined ||

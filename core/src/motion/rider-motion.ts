@@ -1,11 +1,13 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
+import type { CarrierFrame } from './carrier-frame.ts';
 import { askedCursor, cursorAt, ownCursor, type Cursor } from './cursor.ts';
 import { hasOffsets, type PreparedRider } from './prepared-rider.ts';
 import { POSE_SIZE, SLOT } from './slots.ts';
 import { CHANNELS, type Channel, type Posed, type RiderGraph } from './posed.ts';
-import { type Earlier, type PoseStage } from './stage.ts';
+import { MOST_STEPS, tooManySteps, type Earlier, type PoseStage } from './stage.ts';
+import { wholeNumbers } from '../search.ts';
 import { STAGES } from './stages/index.ts';
 
 /** s. Events nearer to the one before count as one. */
@@ -71,6 +73,8 @@ export class RiderMotion implements Posed {
     const { row } = cursor;
     row[SLOT.time] = asked.row[SLOT.time] ?? 0;
     cursor.side = asked.side;
+    const { hold } = this.#prepared;
+    if (hold > 0) holdTime(row, hold, cursor);
     row[SLOT.distance] = 0;
     row[SLOT.held] = 0;
     row[SLOT.pose] = 1;
@@ -78,7 +82,14 @@ export class RiderMotion implements Posed {
     cursor.direction = 1;
     const stages = this.#stages;
     if (cursor.side < 0 && this.#switches) holdStates(stages, cursor);
-    for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
+    for (let i = 0; i < stages.length; i++) {
+      const stage = stages[i];
+      // What carries it does not stop with it.
+      const goesOn = hold > 0 && stage?.goesOn === true;
+      if (goesOn) letGo(cursor, asked, this.#prepared.frame);
+      stage?.run(cursor);
+      if (goesOn) holdTime(row, hold, cursor);
+    }
     for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
   }
 
@@ -149,14 +160,58 @@ export class RiderMotion implements Posed {
 
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */
   events(from: number, to: number): number[] {
-    return eventsOf(this.#stages, from, to);
+    const { hold } = this.#prepared;
+    if (!(hold > 0)) return eventsOf(this.#stages, from, to);
+    const own = this.varies.length > 0 ? this.#holds(from, to) : [];
+    const going = this.#stages.flatMap((stage) => (stage.goesOn ? stage.events(from, to) : []));
+    return apart([from, ...own, ...going, to], to);
+  }
+
+  /** Times inside (from, to), s, at which it takes its next pose, where each is held. */
+  #holds(from: number, to: number): number[] {
+    const { hold } = this.#prepared;
+    return wholeNumbers(Math.floor(from / hold) + 1, Math.ceil(to / hold) - 1).map((k) => k * hold);
+  }
+
+  /** The time, s, at which the pose that it has at a time was taken: another where it is held on frames. */
+  takenAt(time: number, side: Side = 1): number {
+    const { hold } = this.#prepared;
+    if (!(hold > 0)) return time;
+    const cursor = ownCursor();
+    cursor.row[SLOT.time] = time;
+    cursor.side = side;
+    holdTime(cursor.row, hold, cursor);
+    return cursor.row[SLOT.time] ?? time;
   }
 
   /** `from`, `to` and the times between, ascending, at which another pose or another place in the stack is shown. */
   steps(from: number, to: number): number[] {
+    const { hold } = this.#prepared;
     const inner = this.#stages.flatMap((stage) => stage.steps?.(from, to) ?? []);
+    if (hold > 0 && inner.length > 0) {
+      const isTooMuch = (to - from) / hold > MOST_STEPS;
+      return apart([from, ...(isTooMuch ? tooManySteps(from, to) : this.#holds(from, to)), to], to);
+    }
     return apart([from, ...inner, to], to);
   }
+}
+
+/** Share of a hold by which a time may lie before its start and count as in it: frames are not exact in seconds. */
+const NEARLY = 1e-6;
+
+/** The time at which the pose that is held at the cursor's was taken, in its place. */
+function holdTime(row: Float64Array, hold: number, cursor: Cursor): void {
+  const count = (row[SLOT.time] ?? 0) / hold;
+  const held = cursor.side > 0 ? Math.floor(count + NEARLY) : Math.ceil(count - NEARLY) - 1;
+  row[SLOT.time] = held * hold;
+  cursor.side = 1;
+}
+
+/** Back to the time and side that were asked about, and the carrier as it is then. */
+function letGo(cursor: Cursor, asked: Cursor, frame: CarrierFrame | undefined): void {
+  cursor.row[SLOT.time] = asked.row[SLOT.time] ?? 0;
+  cursor.side = asked.side;
+  frame?.run(cursor);
 }
 
 /** Leaves the states of just before the cursor's time in it: what changes at once is asked for from earlier times. */

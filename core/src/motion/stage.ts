@@ -12,6 +12,8 @@ export interface PoseStage {
   events(from: number, to: number): readonly number[];
   /** Times inside (from, to), s, at which what is shown changes at once (another pose, another place in the stack) while the motion stays smooth; in any order. */
   steps?(from: number, to: number): readonly number[];
+  /** It goes on where the rider's own poses are held on frames: what carries it does. */
+  readonly goesOn?: boolean;
   /** It changes from one state to another at once, and takes the state before from `SLOT.held` where the limit from earlier times is asked for. */
   readonly switches?: boolean;
 }

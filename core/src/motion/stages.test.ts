@@ -111,6 +111,8 @@ const rider = fc.record({
     around: choice('ends', 'hidden'),
   }),
   behind: choice('', 'places', 'marks'),
+  on: choice(1, 1, 1, 2, 3),
+  recipe: choice(null, null, null, { kind: 'waver', speed: 0, sway: 25, waves: 7, seed: 11 }),
 });
 
 /** A strip of three poses in the box of the usual art. */
@@ -161,7 +163,7 @@ const scenes = fc
   )
   .map(([first, second, third, repeat, delay, deep, isClosed, [fromAt, toAt, stretch]]): Scene => {
     const make = (id: string, given: typeof first, carrier: string | null): Json => {
-      const { pace: marks, keys: channels, carries, behind, poses, ...more } = given;
+      const { pace: marks, keys: channels, carries, behind, poses, on, recipe, ...more } = given;
       const named = Object.fromEntries(
         Object.entries(channels).map(([channel, list]) => [
           channel,
@@ -177,7 +179,7 @@ const scenes = fc
         behind: stretchesOf(behind, id, marks.length),
         carrier: carrier === null ? null : { rider: carrier, ...carries },
         // Each by a phase of its own, so that none can live by another's time.
-        pace: { repeat, delay: delay + (carrier === 'a' ? 0.37 : 0) },
+        pace: { repeat, on, recipe: marks.length > 1 ? recipe : null, delay: delay + (carrier === 'a' ? 0.37 : 0) },
       });
     };
     return sceneOf({

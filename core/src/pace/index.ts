@@ -7,6 +7,7 @@ export {
   joinedEase,
   offerOfEase,
   rangeOfEase,
+  reversedEase,
   splitEase,
   STEADY,
   wordsOfEase,
@@ -17,7 +18,15 @@ export type { DistanceLine } from './distance-line.ts';
 export { EasedLine } from './eased-line.ts';
 export { fitPaceLine, type Moment } from './fit-line.ts';
 export { PaceLine } from './pace-line.ts';
-export { cookedLine, type Cooked, newRecipe, recipeSchema, wordsOfRecipe, type Recipe } from './recipes/index.ts';
+export {
+  cookedLine,
+  type Cooked,
+  newRecipe,
+  recipeSchema,
+  swayOf,
+  wordsOfRecipe,
+  type Recipe,
+} from './recipes/index.ts';
 export { cssOfEase, easeFromCss, type EaseReading } from './ease-css.ts';
 export { curveOfEase, wordsOfLeg } from './ease-words.ts';
 export {

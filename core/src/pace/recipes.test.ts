@@ -187,6 +187,12 @@ const recipe = fc.oneof(
     fit,
   }),
   fc.record({ kind: fc.constant('hop'), gravity: between(500, 3000), fit }),
+  fc.record({
+    kind: fc.constant('waver'),
+    speed: between(0, 0.8),
+    waves: fc.integer({ min: 2, max: 9 }),
+    seed: fc.nat(),
+  }),
 );
 const marks = fc
   .array(fc.record({ gap: between(0.3, 1.5), share: between(0, 1.5), dwell: fc.constantFrom(0, 0, 0.3) }), {
@@ -219,4 +225,39 @@ test('60 scenes with recipes are as the reference integrates them', { timeout: 6
     }),
     { numRuns: 60, seed: 9 },
   );
+});
+
+describe('waver', () => {
+  const lapOf = (more: Json): Scene =>
+    riding(SQUARE, { kind: 'waver', ...more }, [
+      { time: 0, place: { by: 'node', node: 'q1' } },
+      { time: 4, place: { by: 'node', node: 'q1', lap: 1 } },
+    ]);
+  const speeds = (scene: Scene): number[] =>
+    Array.from({ length: 400 }, (_, i) => prepare(scene).riders[0]!.speedAt((i + 0.5) / 100));
+  test('the speed goes up and down by its share of one that is even, and closes', () => {
+    const scene = lapOf({ speed: 0.5, waves: 5, seed: 3 });
+    const all = speeds(scene);
+    // The least or the greatest is the share away from 1, by one factor.
+    const [least, most] = [Math.min(...all), Math.max(...all)];
+    expect(most / least).toBeGreaterThan(1.5 / 1);
+    expect(most / least).toBeLessThan(1.5 / 0.5 + 0.01);
+    const rider = prepare(scene).riders[0]!;
+    expect(rider.speedAt(0)).toBeCloseTo(rider.speedAt(4, -1), 6);
+    expect(rider.distanceAt(4, -1)).toBeCloseTo(rider.path!.length, 6);
+  });
+  test('the same seed does the same, another one another thing', () => {
+    const [a, b, c] = [3, 3, 4].map((seed) => speeds(lapOf({ speed: 0.5, seed })));
+    expect(a).toEqual(b);
+    expect(a).not.toEqual(c);
+  });
+  test('it sways as far as it is told, to both sides, and back to where it was', () => {
+    const scene = lapOf({ speed: 0, sway: 30, waves: 8, seed: 2 });
+    const rider = prepare(scene).riders[0]!;
+    const lifts = Array.from({ length: 801 }, (_, i) => rider.liftAt(i / 200));
+    expect(Math.max(...lifts.map(Math.abs))).toBeCloseTo(30, 2);
+    expect(Math.min(...lifts)).toBeLessThan(-5);
+    expect(Math.max(...lifts)).toBeGreaterThan(5);
+    expect(rider.liftAt(4 - 1e-9)).toBeCloseTo(rider.liftAt(0), 4);
+  });
 });

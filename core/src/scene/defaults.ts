@@ -27,7 +27,7 @@ const GUIDE = defaultsOf(guideSchema) as Omit<Guide, 'id' | 'name' | 'nodes' | '
 const PACE = defaultsOf(paceSchema) as Pace;
 const HEADING = defaultsOf(headingSchema) as Heading;
 const MARK = defaultsOf(markSchema) as Omit<Mark, 'id' | 'time' | 'place'>;
-const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets' | 'camera'>;
+const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets' | 'camera' | 'driver'>;
 
 /** A heading that is level, or as given. */
 export const newHeading = (given: Partial<Heading> = {}): Heading => ({ ...HEADING, ...given });
@@ -65,7 +65,7 @@ export function emptyScene(name: string): Scene {
     version: SCENE_VERSION,
     name,
     canvas: { width: 1280, height: 720, background: '#F7F3EA' },
-    clock: { duration: 4, fps: 30, repeat: 'loop' },
+    clock: { duration: 4, fps: 30, repeat: 'loop', tempo: null },
     art: [],
     guides: [],
     riders: [],

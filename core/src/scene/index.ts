@@ -37,6 +37,7 @@ export {
   type Art,
   type Carrier,
   type Clock,
+  type Driver,
   type Guide,
   type ImageArt,
   type GuideLink,

@@ -236,6 +236,17 @@ describe('versions', () => {
       ...{ kind: 'fall', gravity: 800, down: 90, start: 0, least: 30, friction: 0, fit: true },
     });
   });
+  test('the frozen scene of version 6 is read, with what clocks, drivers and wavers may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-6.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { clock, driver, riders } = read.scene;
+    expect(clock.tempo).toEqual({ beats: 96, from: 0 });
+    expect(driver).toEqual({ kind: 'click', again: 'back' });
+    expect(riders.find(({ id }) => id === 'ferry')?.pace.on).toBe(2);
+    expect(riders.find(({ id }) => id === 'barrel')?.pace.recipe).toEqual({
+      ...{ kind: 'waver', speed: 0.4, sway: 12, waves: 6, seed: 1 },
+    });
+  });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
     [
@@ -284,7 +295,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 5 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 6 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -167,10 +167,10 @@ function drawnStroke(
 }
 
 function shareDrawn(rider: RiderMotion, loop: number, length: number, tolerance: number): Curve {
-  const pointAt = (time: number, side: 1 | -1): Point => ({
-    time,
-    value: quantised(drawnShare(rider.distanceAt(time, side), length)),
-  });
+  const pointAt = (time: number, side: 1 | -1): Point => {
+    const taken = rider.takenAt(time, side);
+    return { time, value: quantised(drawnShare(rider.distanceAt(taken, taken === time ? side : 1), length)) };
+  };
   const events = rider.events(0, loop);
   const pieces = events.slice(1).map((to, i) => {
     const from = events[i] ?? 0;

@@ -66,7 +66,7 @@ function momentsOf(recipe: Recipe, guide: Guide, stops: readonly SlowStop[], rou
   const [first, last] = [stops[0], stops[stops.length - 1]];
   const laps = ((last?.value ?? 0) - (first?.value ?? 0)) / totalOf(spans);
   const isRound =
-    (recipe.kind === 'constant' || recipe.fit) &&
+    !('fit' in recipe && !recipe.fit) &&
     round !== null &&
     guide.closed &&
     Math.abs(laps - Math.round(laps)) < 1e-9 &&
@@ -83,7 +83,7 @@ function momentsOf(recipe: Recipe, guide: Guide, stops: readonly SlowStop[], rou
   const resting = steps.reduce((sum, { rest }) => sum + rest, 0);
   const begins = first?.time ?? 0;
   const wanted = (last?.time ?? 0) + (last?.dwell ?? 0) - begins - resting;
-  const fits = recipe.kind === 'constant' || recipe.fit;
+  const fits = !('fit' in recipe && !recipe.fit);
   const factor = fits && moving > 0 ? Math.max(0, wanted) / moving : 1;
   const moments: Moment[] = [];
   let time = begins;
@@ -127,7 +127,33 @@ function speedsOf(recipe: Recipe, steps: readonly Step[], isRound: boolean, guid
       return bendingSpeeds(recipe, steps, isRound, guide);
     case 'hop':
       return hoppingSpeeds(recipe, steps);
+    case 'waver':
+      return waveringSpeeds(recipe, steps);
   }
+}
+
+function waveringSpeeds(recipe: Extract<Recipe, { kind: 'waver' }>, steps: readonly Step[]): readonly Speed[] {
+  const gone = [0];
+  steps.slice(1).forEach((step, i) => gone.push((gone[i] ?? 0) + gapOf(steps[i]!, step)));
+  const whole = gone[gone.length - 1] ?? 0;
+  return gone.map((px) => alike(1 + recipe.speed * chance(recipe, 0, whole === 0 ? 0 : px / whole)));
+}
+
+/** Noise over a share of a round: of a waver's speed (0) or sway (1). Written out with whole numbers of any size. */
+export function chance({ waves, seed }: Extract<Recipe, { kind: 'waver' }>, nth: 0 | 1, share: number): number {
+  const size = 2n ** 32n;
+  const drawn = Array.from({ length: 2 * waves }, (_, i) => {
+    const a = (BigInt(seed) + 0x6d2b79f5n * BigInt(i + 1)) % size;
+    let t = ((a ^ (a >> 15n)) * (a | 1n)) % size;
+    t = t ^ ((t + (t ^ (t >> 7n)) * (t | 61n)) % size);
+    return Number(t ^ (t >> 14n)) / Number(size);
+  }).slice(nth * waves, (nth + 1) * waves);
+  const mean = drawn.reduce((sum, one) => sum + one, 0) / waves;
+  const most = Math.max(...drawn.map((one) => Math.abs(one - mean)));
+  const at = share * waves;
+  const [a, b] = [drawn[Math.floor(at) % waves] ?? 0, drawn[(Math.floor(at) + 1) % waves] ?? 0];
+  const f = at - Math.floor(at);
+  return (a - mean + (b - a) * (3 * f ** 2 - 2 * f ** 3)) / most;
 }
 
 const heightOf = ({ x, y }: Step, down: number): number =>

@@ -1,6 +1,6 @@
 import type { Guide, Rider, Scene } from '../scene/index.ts';
 import { lineAt } from './reference-ease.ts';
-import { recipeDistance } from './reference-recipe.ts';
+import { chance, recipeDistance } from './reference-recipe.ts';
 import { depthFactor, distanceOf, follow, overDepth, spansOf, totalOf, underDepth } from './reference-path.ts';
 
 type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
@@ -25,7 +25,10 @@ export interface ReferencePose {
  * one: lengths are sums of chords, eases are written out, the tangent is the derivative's, averages are sums, poses are products of matrices. Every pose stage is added here
  * first. Nothing but tests uses it.
  */
-export function referencePose(scene: Scene, rider: Rider, time: number): ReferencePose {
+export function referencePose(scene: Scene, rider: Rider, played: number): ReferencePose {
+  // Held on several frames it stands where it was at the first of them; what carries it goes on.
+  const step = rider.pace.on / scene.clock.fps;
+  const time = rider.pace.on === 1 ? played : Math.floor(played / step + 1e-6) * step;
   const own = new Ride(scene, rider);
   const { x, y, distance } = own.placed(time);
   const { angle, isMirrored } = own.faced(time);
@@ -69,7 +72,7 @@ export function referencePose(scene: Scene, rider: Rider, time: number): Referen
     );
   }
   let opacity = rider.opacity * (own.keyed('opacity', time)?.[0] ?? 1);
-  const carried = own.carriedAt(time);
+  const carried = own.carriedAt(played);
   if (carried) {
     const [px, py] = applied(carried.matrix, applied(matrix, [pivotX, pivotY]));
     const linear = product(carried.inherited, [matrix[0], matrix[1], matrix[2], matrix[3], 0, 0]);
@@ -298,7 +301,9 @@ class Ride {
     const guide = this.#guide;
     if (!guide) return { x: this.#rider.at[0], y: this.#rider.at[1], distance: 0 };
     const grown = Math.abs(this.keyed('scale', time)?.[1] ?? 1);
-    const bare = this.#raised + this.#standing * (grown - 1) + (this.keyed('lift', time)?.[0] ?? 0);
+    const { recipe } = this.#rider.pace;
+    const swayed = recipe?.kind === 'waver' ? recipe.sway * chance(recipe, 1, this.local(time) / this.#cycle) : 0;
+    const bare = this.#raised + this.#standing * (grown - 1) + (this.keyed('lift', time)?.[0] ?? 0) + swayed;
     const lift = bare * this.depthAt(time);
     const distance = this.#distanceAt(this.local(time));
     if (this.#mode() === 'contacts') {

@@ -1,6 +1,17 @@
-import { fitPaceLine, type Recipe } from '../../pace/index.ts';
-import { foldingOf, freshIds, newMark, pathOfGuide, placeAtDistance, type Mark } from '../../scene/index.ts';
+import { noiseAt } from '../../noise.ts';
+import { fitPaceLine, swayOf, type Recipe } from '../../pace/index.ts';
+import {
+  foldingOf,
+  freshIds,
+  newMark,
+  pathOfGuide,
+  placeAtDistance,
+  type Keys,
+  type Mark,
+  type Rider,
+} from '../../scene/index.ts';
 import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
+import { keyValueAt } from '../key/keys.ts';
 import { cookedOf, SAME_TIME } from './cooked.ts';
 import { onGuide } from './marks.ts';
 
@@ -55,6 +66,27 @@ export const freezeRecipe = command<{ rider: string }>(
     });
     // What lies past the cycle was never shown: it ends with the cycle.
     const shown = made.filter(({ time }) => time <= cycle + SAME_TIME);
-    return replaceRider(scene, { ...rider, pace: { ...rider.pace, recipe: null, marks: shown } });
+    const keys = recipe.kind === 'waver' && recipe.sway > 0 ? withSway(rider, recipe, cycle, fresh) : rider.keys;
+    return replaceRider(scene, { ...rider, keys, pace: { ...rider.pace, recipe: null, marks: shown } });
   },
 );
+
+/** A rider's keys with its sway among those of lift. */
+function withSway(
+  rider: Rider,
+  recipe: Extract<Recipe, { kind: 'waver' }>,
+  cycle: number,
+  fresh: (base: string) => string,
+): Keys {
+  const waves = swayOf(recipe);
+  const count = Math.max(8, Math.ceil(cycle / LOOK));
+  const looks = Array.from({ length: count + 1 }, (_, k) => {
+    const time = (cycle * k) / count;
+    const keyed = keyValueAt(rider.keys, 'lift', time);
+    return { time, distance: keyed + recipe.sway * noiseAt(waves, time / cycle) };
+  });
+  const lift = fitPaceLine(looks, FROZEN).map(({ time, distance, ease }) => ({
+    ...{ id: fresh(`${rider.id}-lift`), time, value: distance, ease, mark: null },
+  }));
+  return { ...rider.keys, lift };
+}

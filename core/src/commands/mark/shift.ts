@@ -49,34 +49,46 @@ function shiftRangeOf(scene: Scene, rider: Rider, ids: readonly string[]): Shift
 }
 
 /** From the first to the last of some marks: their indexes; undefined where they are fewer than two. */
-function reachOf(marks: readonly Mark[], ids: readonly string[]): readonly [from: number, to: number] | undefined {
+export function reachOf(
+  marks: readonly Mark[],
+  ids: readonly string[],
+): readonly [from: number, to: number] | undefined {
   const from = marks.findIndex(({ id }) => ids.includes(id));
   const to = marks.findLastIndex(({ id }) => ids.includes(id));
   return from >= 0 && to > from ? [from, to] : undefined;
 }
 
 /**
- * Stretches marks in time about the first of them, all between the first and the last with their rests; places stay. What comes after them is not pushed: they
- * reach to the next mark, or to the end of the cycle, at most.
+ * Stretches marks in time about a local time, s (the first of them where none is given), all between the first and the last with their rests; places stay. Their
+ * neighbours are not pushed: they reach as far as the marks before and after them, or to the ends of the cycle, at most.
  */
-export const stretchMarks = command<{ rider: string; marks: readonly string[]; factor: number }>(
+export const stretchMarks = command<{ rider: string; marks: readonly string[]; factor: number; about?: number }>(
   (scene, { rider: id, marks, factor }) =>
     onGuide(scene, id) ??
     (reachOf(riderOf(scene, id).pace.marks, marks) === undefined || !(factor > 0)
       ? refusal('stretch-needs-two')
       : undefined),
-  (scene, { rider: id, marks: ids, factor }) => {
+  (scene, { rider: id, marks: ids, factor, about }) => {
     const rider = riderOf(scene, id);
     const { marks } = rider.pace;
     const [from, to] = reachOf(marks, ids) ?? [0, 0];
-    const [first, last, next] = [marks[from], marks[to], marks[to + 1]];
+    const [before, first, last, next] = [marks[from - 1], marks[from], marks[to], marks[to + 1]];
     if (!first || !last) return scene;
-    const most = ((next?.time ?? cycleOf(rider, scene.clock)) - first.time) / (last.time + last.dwell - first.time);
-    const by = Math.min(factor, most);
+    const pin = about ?? first.time;
+    const ends = last.time + last.dwell;
+    const earliest = before ? before.time + before.dwell : 0;
+    const latest = next?.time ?? cycleOf(rider, scene.clock);
+    // Each end may go away from the pin as far as its neighbour.
+    const most = (end: number): number =>
+      end > pin ? (latest - pin) / (end - pin) : end < pin ? (pin - earliest) / (pin - end) : Infinity;
+    // And toward it no further than the neighbour on its other side.
+    const least = (end: number): number =>
+      end > pin ? (earliest - pin) / (end - pin) : end < pin ? (pin - latest) / (pin - end) : 0;
+    const by = Math.max(Math.min(factor, most(first.time), most(ends)), least(first.time), least(ends));
     if (by === 1) return scene;
     const moved = (mark: Mark): Mark => ({
       ...mark,
-      time: first.time + (mark.time - first.time) * by,
+      time: pin + (mark.time - pin) * by,
       dwell: mark.dwell * by,
     });
     return replaceRider(scene, {

@@ -1,4 +1,4 @@
-import { KEY_CHANNELS, type Clock, type Pace, type Rider, type Scene } from '../../scene/index.ts';
+import { KEY_CHANNELS, type Clock, type Driver, type Pace, type Rider, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
@@ -62,6 +62,12 @@ export function lastMoment({ riders }: Scene): number {
   );
   return ends.reduce((last, time) => Math.max(last, time), 0);
 }
+
+/** Sets what drives the scene where it is shown on a page. */
+export const setDriver = command<{ driver: Driver }>(
+  () => undefined,
+  (scene, { driver }) => ({ ...scene, driver }),
+);
 
 /** Gives the loop another length, s, and leaves every mark and key at its time: room is added at the end, or taken away there down to the last of them. */
 export const setRoom = command<{ duration: number }>(

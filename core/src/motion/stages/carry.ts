@@ -41,6 +41,7 @@ export const carryStage: PoseStageMaker = ({ rider, art, frame }, _, earlier) =>
       row[SLOT.opacity] = (row[SLOT.opacity] ?? 1) * (m[POSE.opacity] ?? 1);
     },
     varies,
+    goesOn: true,
     events: (from, to) => carrier.events(from, to),
   };
 };

@@ -67,6 +67,7 @@ export const bezier: EaseKind<Bezier> = {
   onlyRises: ({ values }) => isShare(values[1]) && isShare(values[3]),
   split: splitPart,
   join: joinParts,
+  reversed: ({ values: [x1, y1, x2, y2], ...more }) => ({ ...more, values: [1 - x2, 1 - y2, 1 - x1, 1 - y1] }),
   words: ({ values: [x1, y1, x2, y2] }) => {
     const [slowsIn, slowsOut] = [y1 < x1, 1 - y2 < 1 - x2];
     return slowsIn && slowsOut

@@ -186,6 +186,7 @@ export const family: EaseKind<Family> = {
   onlyRises: ({ family: name }) => !RETURNING.includes(name),
   split: splitPart,
   join: joinParts,
+  reversed: ({ mode, ...more }) => ({ ...more, mode: mode === 'in' ? 'out' : mode === 'out' ? 'in' : mode }),
   words: ({ family: name, mode }) => `${name} ${MODE_WORDS[mode]}`,
   offers: EASE_FAMILIES.flatMap((name) =>
     EASE_MODES.map((mode): EaseOffer<Family> => ({

@@ -59,5 +59,6 @@ export const flow: EaseKind<Flow> = {
   split: (ease) => [ease, ease],
   join: (first) => first,
   words: () => 'flow',
+  reversed: (ease) => ease,
   offers: [{ id: 'flow', group: 'Plain', name: 'flow through the marks', ease: { kind: 'flow' } }],
 };

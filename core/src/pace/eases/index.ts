@@ -66,6 +66,30 @@ export const splitEase = (ease: Ease, u: number): readonly [Ease, Ease] => kindO
 export const joinedEase = (first: Ease, second: Ease): Ease =>
   (first.kind === second.kind ? kindOf(first).join(first, second) : undefined) ?? first;
 
+/** Looks at an ease that is played backward and that no ease of its kind is. */
+const LOOKS = 60;
+
+/** The ease that gets there as this one, played backward, gets back: 1 − p(1 − u). */
+export function reversedEase(ease: Ease): Ease {
+  const kind = kindOf(ease);
+  if (kind.reversed) {
+    const turned = kind.reversed(ease);
+    return 'part' in turned && turned.part ? { ...turned, part: [1 - turned.part[1], 1 - turned.part[0]] } : turned;
+  }
+  const { progress, jumps } = compileLeg(ease);
+  if (jumps)
+    return {
+      kind: 'points',
+      points: [
+        [0, 0],
+        [0, 1],
+        [1, 1],
+      ],
+    };
+  const looks = Array.from({ length: LOOKS + 1 }, (_, k) => k / LOOKS);
+  return { kind: 'points', points: looks.map((u) => [u, 1 - progress(1 - u)] as const) };
+}
+
 /** Least and greatest progress that an ease reaches; [0, 1] where it stays on the way. */
 export function rangeOfEase(ease: Ease): readonly [low: number, high: number] {
   return kindOf(ease).onlyRises(ease) ? [0, 1] : seenRange(compileLeg(ease));

@@ -48,6 +48,10 @@ export const points: EaseKind<Points> = {
   onlyRises: () => false,
   split: splitPart,
   join: joinParts,
+  reversed: ({ points: list, ...more }) => ({
+    ...more,
+    points: list.map(([time, share]) => [1 - time, 1 - share] as const).reverse(),
+  }),
   words: ({ points: list }) => `${list.length} points`,
   offers: [],
 };

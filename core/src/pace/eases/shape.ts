@@ -64,6 +64,8 @@ export interface EaseKind<E extends { readonly kind: string } = { readonly kind:
   split(ease: E, u: number): readonly [E, E];
   /** The ease that two eases, one after the other, were split from; undefined where they were not. */
   join(first: E, second: E): E | undefined;
+  /** The ease that gets there as this one, played backward, gets back: 1 − p(1 − u). Absent where no ease of its kind does. */
+  reversed?(ease: E): E;
   /** It in a few words, where no list offers it. */
   words(ease: E): string;
   /** What a list of eases offers of this kind, in order. */

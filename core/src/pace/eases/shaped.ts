@@ -94,6 +94,17 @@ export const shaped: EaseKind<Shaped> = {
   onlyRises: () => false,
   split: splitPart,
   join: joinParts,
+  reversed: ({ points: list, ends, ...more }) => ({
+    ...more,
+    points: list
+      .map(({ time, way, slope: own }) => ({
+        time: 1 - time,
+        way: 1 - way,
+        slope: typeof own === 'object' && own ? ([own[1], own[0]] as const) : own,
+      }))
+      .reverse(),
+    ends: [ends[1], ends[0]],
+  }),
   words: ({ points }) =>
     points.length === 0 ? 'bent by hand' : `bent by hand, ${points.length} ${points.length > 1 ? 'points' : 'point'}`,
   offers: [],

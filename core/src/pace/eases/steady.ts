@@ -23,5 +23,6 @@ export const steady: EaseKind<Steady> = {
   split: (ease) => [ease, ease],
   join: () => undefined,
   words: () => 'steady',
+  reversed: (ease) => ease,
   offers: [{ id: 'steady', group: 'Plain', name: 'steady', ease: { kind: 'steady' } }],
 };

@@ -9,14 +9,21 @@ import { constant, schema as constantSchema } from './constant.ts';
 import { fall, schema as fallSchema } from './fall.ts';
 import { hop, schema as hopSchema } from './hop.ts';
 import type { RecipeKind } from './recipe.ts';
+import { waver, schema as waverSchema } from './waver.ts';
 import { wayAlong } from './way.ts';
 
 /** How a pace is made from its marks' places instead of their times and eases. To add a recipe: write its file, add it here and in the list below. */
-export const recipeSchema = z.discriminatedUnion('kind', [constantSchema, fallSchema, bendsSchema, hopSchema]);
+export const recipeSchema = z.discriminatedUnion('kind', [
+  constantSchema,
+  fallSchema,
+  bendsSchema,
+  hopSchema,
+  waverSchema,
+]);
 export type Recipe = Readonly<z.infer<typeof recipeSchema>>;
 
 /** Every recipe, in the order in which they are offered. */
-const RECIPE_KINDS: readonly RecipeKind[] = [constant, fall, bends, hop];
+const RECIPE_KINDS: readonly RecipeKind[] = [constant, fall, bends, hop, waver];
 
 const kinds = new Map(RECIPE_KINDS.map((one) => [one.kind, one]));
 
@@ -31,6 +38,8 @@ export const newRecipe = (kind: Recipe['kind']): Recipe => recipeSchema.parse({ 
 
 /** A recipe in a few words. */
 export const wordsOfRecipe = (recipe: Recipe): string => kindOf(recipe).words(recipe);
+
+export { swayOf } from './waver.ts';
 
 /** s. A mark so near the cycle's end stands there. */
 const AT_END = 1e-9;

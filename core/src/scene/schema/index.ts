@@ -11,6 +11,7 @@ export type {
   Art,
   Carrier,
   Clock,
+  Driver,
   Guide,
   ImageArt,
   GuideLink,

@@ -24,4 +24,6 @@ export const paceSchema = z.strictObject({
   link: id.nullable().default(null),
   /** Makes the pace from the marks' places, instead of their times and eases. */
   recipe: recipeSchema.nullable().default(null),
+  /** On how many frames of the scene each of its poses stays: 1 moves on every frame, 2 on every other one. */
+  on: z.int().min(1).max(24).default(1),
 });

@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
+import { driverSchema } from './driver.ts';
 import { guideSchema } from './guide.ts';
 import { assetId, color, id, name } from './ids.ts';
 import { riderSchema } from './rider.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 5;
+export const SCENE_VERSION = 6;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
@@ -38,10 +39,17 @@ export const sceneShape = z.strictObject({
     duration: z.number().min(0.01).max(3600),
     fps: z.number().min(1).max(240),
     repeat: z.enum(REPEATS),
+    /** Beats that marks may keep to: how many a minute, and the time of one of them, s. */
+    tempo: z
+      .strictObject({ beats: z.number().min(1).max(1000), from: z.number().min(0).max(3600).default(0) })
+      .nullable()
+      .default(null),
   }),
   art: z.array(artSchema).max(MOST.art).readonly(),
   guides: z.array(guideSchema).max(MOST.guides).readonly(),
   riders: z.array(riderSchema).max(MOST.riders).readonly(),
+  /** What drives it where it is shown on a page. */
+  driver: driverSchema.default({ kind: 'time' }),
   /** The rider through which it is looked at. */
   camera: id.nullable().default(null),
   tracing: z.array(tracingSchema).max(MOST.tracing).readonly().default([]),

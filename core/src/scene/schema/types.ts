@@ -33,6 +33,7 @@ export type RiderPoses = Rider['poses'];
 export type Behind = Rider['behind'][number];
 export type GuideDepth = NonNullable<Guide['depth']>;
 export type Clock = Scene['clock'];
+export type Driver = Scene['driver'];
 export type GuideLink = NonNullable<Guide['link']>;
 export type GuideStroke = NonNullable<Guide['stroke']>;
 export type Tracing = Scene['tracing'][number];

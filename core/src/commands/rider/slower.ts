@@ -1,0 +1,23 @@
+import { cycleOf, riderById } from '../../scene/index.ts';
+import { command, missingRider, refusal } from '../command.ts';
+import { setPace } from '../mark/marks.ts';
+
+/** s. Shortest and longest cycle. */
+const [SHORTEST, LONGEST] = [0.001, 36_000];
+
+/** Makes one rider take so many times as long for its cycle, its marks and keys with it; the loop and all others stay as they are. */
+export const slowRider = command<{ rider: string; factor: number }>(
+  (scene, { rider: id, factor }) => {
+    const rider = riderById(scene, id);
+    if (!rider) return missingRider(scene, id);
+    const cycle = cycleOf(rider, scene.clock) * factor;
+    return cycle >= SHORTEST && cycle <= LONGEST ? undefined : refusal('duration');
+  },
+  (scene, { rider: id, factor }) => {
+    const rider = riderById(scene, id);
+    if (!rider) return scene;
+    const cycle = cycleOf(rider, scene.clock) * factor;
+    const isClocks = Math.abs(cycle - scene.clock.duration) < 1e-9;
+    return setPace(scene, { rider: id, patch: { cycle: isClocks ? null : cycle } });
+  },
+);

@@ -1,0 +1,1 @@
+export { advanced, happened, scrollStops, timeOfScroll, undriven, type Driven, type DriveEvent } from './drive.ts';
