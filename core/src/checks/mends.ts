@@ -138,7 +138,8 @@ const SMOOTHING: readonly MendKind[] = ['match-speeds', 'rest-at-seam'];
 export function mendsOfSeam(scene: Scene, riderId: string): readonly Mend[] {
   const rider = riderById(scene, riderId);
   const before = seamOf(scene, riderId);
-  if (!rider || !before || (before.closes && before.smooth)) return [];
+  if (!rider || !before) return [];
+  if (before.closes && before.smooth) return mendsOfTurns(scene, rider, before.turnSpeed);
   return MAKERS.flatMap(([kind, make]): Mend[] => {
     if (before.closes !== SMOOTHING.includes(kind)) return [];
     const apply = make(scene, rider);
@@ -150,3 +151,14 @@ export function mendsOfSeam(scene: Scene, riderId: string): readonly Mend[] {
 
 const seamOf = (scene: Scene, riderId: string): ReturnType<typeof checkSeam>[number] | undefined =>
   checkSeam(scene).find((one) => one.rider === riderId);
+
+/** px/s. What turns more slowly comes to rest as good as. */
+export const TURNS_AT_REST = 2;
+
+/** What softens the turns of something that goes there and back. */
+function mendsOfTurns(scene: Scene, rider: Rider, turnSpeed: number): readonly Mend[] {
+  if (turnSpeed <= TURNS_AT_REST || rider.pace.recipe) return [];
+  const apply = restAtSeam(scene, rider);
+  const after = apply && seamOf(apply(scene), rider.id);
+  return apply && after && after.turnSpeed <= TURNS_AT_REST ? [{ kind: 'rest-at-seam', apply }] : [];
+}

@@ -20,21 +20,28 @@ export interface SeamFinding {
   /** px/s along the guide just before the end and just after the start. */
   readonly speedBefore: number;
   readonly speedAfter: number;
+  /** px/s with which something that goes there and back turns: it is thrown back there unless it slows to rest. 0 where it does not turn. */
+  readonly turnSpeed: number;
+  /** Over the loop it goes on along its guide, rather than back. */
+  readonly rises: boolean;
   /** Nothing of it can be seen on either side of the seam: it is off the canvas, or transparent. */
   readonly hidden: boolean;
   readonly closes: boolean;
   readonly smooth: boolean;
 }
 
-/** The seam of every rider that is sent and moves, or is on a guide. A scene that plays once has no seam. */
-export function checkSeam(scene: Scene): SeamFinding[] {
+/** What may differ at a seam without being seen: px, rad, and share of opacity or size. */
+export const SEAM = { gap: SEAM_GAP, angle: SEAM_ANGLE, fade: SEAM_FADE } as const;
+
+/** The seam of every rider, or of those asked about, that is sent and moves, or is on a guide. A scene that plays once has no seam. */
+export function checkSeam(scene: Scene, only?: readonly string[]): SeamFinding[] {
   if (scene.clock.repeat === 'once') return [];
   const motion = prepare(scene);
   const end = motion.poseAt(motion.length, undefined, -1);
   const start = motion.poseAt(0);
   const found = scene.riders.flatMap((rider, i): SeamFinding[] => {
     const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0 || rider.poses.by === 'time';
-    if (!moves || !rider.output) return [];
+    if (!moves || !rider.output || (only && !only.includes(rider.id))) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
     const angle = end.of(i, 'angle') - start.of(i, 'angle');
     const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
@@ -50,10 +57,15 @@ export function checkSeam(scene: Scene): SeamFinding[] {
     const closes =
       hidden || (skipped === 0 && gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';
+    const line = motion.riders[i]?.line;
+    const cycle = motion.riders[i]?.folding.cycle ?? 0;
+    const turnSpeed = turnsBack && line ? Math.max(Math.abs(line.speedAt(0, 1)), Math.abs(line.speedAt(cycle, -1))) : 0;
     const jolt = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
     const smooth =
       hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
-    return [{ rider: rider.id, gap, turn, fade, growth, skipped, speedBefore, speedAfter, hidden, closes, smooth }];
+    const steps = { gap, turn, fade, growth, skipped, speedBefore, speedAfter, turnSpeed };
+    const rises = end.of(i, 'distance') > start.of(i, 'distance');
+    return [{ rider: rider.id, ...steps, rises, hidden, closes, smooth }];
   });
   return withoutFollowers(scene, found, ({ closes, smooth }) => (closes ? (smooth ? 0 : 1) : 2));
 }

@@ -1,5 +1,5 @@
 import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from '@pace-line/core';
-import { keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
+import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf, shown } from '../jobs/index.ts';
@@ -50,7 +50,11 @@ export async function addCollection(name: string, text: string): Promise<void> {
   }));
   if (ended.state === 'failed')
     warn(`Not all guides of ${name} were added`, `This browser did not store them: ${ended.message}.`);
-  else if (ended.state === 'done') tell(`${ended.result} guides were added to the collection.`);
+  else if (ended.state === 'done')
+    tell(
+      `${ended.result} guides${read.eases.length > 0 ? ` and ${read.eases.length} eases` : ''} were added to the collection.`,
+    );
+  for (const one of read.eases) await keepEase(one.name, one.ease);
 }
 
 /** Opens the parts of a drawing, to be named guide, rider, scenery or left out. */

@@ -34,6 +34,7 @@ export interface Seeing {
   readonly nodeNames: boolean;
   readonly landmarks: boolean;
   readonly heading: boolean;
+  readonly speeds: boolean;
   readonly onionMarks: boolean;
   readonly onionFrames: boolean;
   readonly onionWays: boolean;
@@ -45,12 +46,13 @@ export const usePreferences = create<Preferences>()(
       divider: null,
       cardsFolded: false,
       snapping: FIRST_SNAPPING,
-      toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle' },
+      toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle', tickReach: 0 },
       seeing: {
         arrows: false,
         nodeNames: false,
         landmarks: false,
         heading: false,
+        speeds: false,
         onionMarks: false,
         onionFrames: false,
         onionWays: false,
@@ -135,6 +137,8 @@ interface DeskView {
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
   ghost: Ghost | null;
+  /** The canvas is driven as on a page, to try that out. */
+  trying: boolean;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
   set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
@@ -159,6 +163,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
   question: null,
   shortcuts: false,
   ghost: null,
+  trying: false,
 };
 
 export const useDeskView = create<DeskView>()((set) => ({

@@ -1,15 +1,20 @@
 export {
+  keepEase,
   keepGuide,
   keepGuides,
+  listEases,
   listKept,
   looksLikeCollection,
   onCollectionChange,
   readCollection,
+  removeEase,
   removeKept,
+  renameEase,
   renameKept,
   writeCollection,
+  type KeptEase,
   type KeptGuide,
-} from './collection.ts';
+} from './collection/index.ts';
 export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
 export {

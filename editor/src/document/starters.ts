@@ -8,7 +8,7 @@ import {
   type PathNode,
   type ShapeForm,
 } from '@pace-line/core';
-import type { KeptGuide } from './collection.ts';
+import type { KeptGuide } from './collection/index.ts';
 
 const guide = (name: string, nodes: readonly PathNode[], closed: boolean, index: number): KeptGuide => {
   const id = `starter-${index + 1}`;

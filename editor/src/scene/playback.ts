@@ -12,6 +12,9 @@ export interface Frame {
 /** s before a loop's end at which its end is shown: at the end itself it is at its start again. */
 const BEFORE_END = 1e-9;
 
+/** What runs a scene instead of its clock: asked in every frame, with the seconds since the last, for the time that is shown, s, and whether it goes on. */
+export type Drive = (seconds: number) => { readonly time: number; readonly moves: boolean };
+
 export type FrameListener = (frame: Frame) => void;
 
 /** The running clock of a scene. Frames go straight to what draws them, never through React. */
@@ -26,6 +29,8 @@ export class Playback {
   #poses = new Poses(0);
   readonly #loop: FrameLoop;
   readonly #shown: () => Scene;
+  /** What runs it instead of the clock. */
+  #driver: Drive | null = null;
   #before: { readonly playing: boolean; readonly speed: number } | undefined;
   readonly #listeners = new Set<FrameListener>();
   readonly #changes = new Set<() => void>();
@@ -83,6 +88,14 @@ export class Playback {
   toggle(): void {
     if (this.#playing) this.pause();
     else this.play();
+  }
+
+  /** Lets something else than the clock run it; null: the clock again, from where it is. */
+  drive(by: Drive | null): void {
+    this.#driver = by;
+    this.#last = undefined;
+    if (by) this.pause();
+    this.invalidate();
   }
 
   setSpeed(speed: number): void {
@@ -144,12 +157,24 @@ export class Playback {
   }
 
   readonly #advance = (now: number): void => {
+    if (this.#driver) return this.#driven(this.#driver, now);
     if (this.#playing && this.#holds === 0) {
       if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
       this.#last = now;
     } else this.#last = undefined;
     if (this.#playing && this.#listeners.size > 0) this.invalidate();
   };
+
+  #driven(by: Drive, now: number): void {
+    const seconds = this.#last === undefined ? 0 : ((now - this.#last) / 1000) * this.#speed;
+    const { time, moves } = by(seconds);
+    // Standing at a loop's end it is there, and not at its start.
+    const folded = time % this.#length;
+    if (folded === 0 && time > 0 && !moves) this.seek(this.#length);
+    else this.#time = time === this.#length ? time : folded;
+    this.#last = moves ? now : undefined;
+    if (moves) this.invalidate();
+  }
 
   readonly #draw = (): void => {
     if (this.#listeners.size === 0) return;

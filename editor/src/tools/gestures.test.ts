@@ -80,6 +80,8 @@ interface Gesture {
   readonly from: (scene: Scene, host: ToolHost) => Point;
   readonly by: Point;
   readonly held?: { readonly shift?: boolean; readonly alt?: boolean; readonly ctrl?: boolean };
+  /** What a press without a drag does, where it does anything to the document. */
+  readonly pressed?: string;
 }
 
 const boxHandle =
@@ -139,6 +141,7 @@ const GESTURES: readonly Gesture[] = [
     from: onWay(0.6),
     by: [-24, 6],
     held: { alt: true },
+    pressed: 'Be there at 0.00 s',
   },
   { name: 'a rider on its guide', grabs: 'rider', selected: NOTHING, from: pivotOf(0), by: [6, -22] },
   { name: 'a parked rider', grabs: 'rider', selected: NOTHING, from: at(650, 120), by: [-30, 16] },
@@ -225,8 +228,9 @@ describe('a drag on the canvas is one step of undo, and none once it is given up
   test.each(GESTURES)('$name, pressed and let go', (gesture) => {
     const { doc, tool, from, before } = begin(gesture);
     tool.up(bench.at(from[0], from[1], gesture.held));
-    expect([doc.state.past.length, doc.state.committed]).toEqual([0, before]);
     expect(bench.state.holds).toBe(0);
+    if (gesture.pressed) expect(doc.state.past.map(({ label }) => label)).toEqual([gesture.pressed]);
+    else expect([doc.state.past.length, doc.state.committed]).toEqual([0, before]);
   });
 });
 

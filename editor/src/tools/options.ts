@@ -11,6 +11,8 @@ export interface ToolOptions {
   /** s. Width of the bell that evens out the hand. */
   readonly actSmoothing: number;
   readonly shape: ShapeKind;
+  /** Frames to each side that a spacing tick takes along when it is drawn; 0: its whole leg. */
+  readonly tickReach: number;
 }
 
 /** The last stroke or motion of the hand, as it was, and what was made of it. */

@@ -10,12 +10,15 @@ import { CameraLayer } from './layers/CameraLayer.tsx';
 import { GhostLayer } from './layers/GhostLayer.tsx';
 import { OnionLayer } from './layers/OnionLayer.tsx';
 import { GuideLines } from './layers/GuideLines.tsx';
+import { SeamLayer } from './layers/SeamLayer.tsx';
+import { SpeedBand } from './layers/SpeedBand.tsx';
 import { TickLayer } from './layers/TickLayer.tsx';
 import { useTicks } from './layers/use-ticks.ts';
 import { Overlay } from './Overlay.tsx';
 import { SeeingLayer } from './SeeingLayer.tsx';
 import { createSvgStage, type Stage } from './stage/stage.ts';
 import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
+import { TryLayer } from './TryLayer.tsx';
 import { TracingLayer } from './TracingLayer.tsx';
 
 interface CanvasDrawingProps {
@@ -42,6 +45,8 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <OnionLayer />
         <CameraLayer />
         <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
+        <SpeedBand zoom={zoom} />
+        <SeamLayer />
         <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
         <SeeingLayer guides={shown.guides} selection={selection} />
         <Overlay scene={shown} selection={selection} preview={preview} />
@@ -49,6 +54,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         {isEmpty && <EmptyCanvas />}
         {children}
         <AimLayer />
+        <TryLayer />
       </div>
       <StatusLine every={ticks?.every ?? null} tool={tool} />
     </>

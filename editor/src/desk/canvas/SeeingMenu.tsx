@@ -1,7 +1,7 @@
 import { Checkbox, Popover, Tooltip } from '@mantine/core';
 import { IconMagnet } from '@tabler/icons-react';
 import { useState } from 'react';
-import { NumberField, PX } from '../../fields/index.ts';
+import { NumberField, PX, type Units } from '../../fields/index.ts';
 import { SNAP_KINDS, type SnapKind } from '../../tools/index.ts';
 import { usePreferences, type Seeing } from '../view.ts';
 
@@ -15,10 +15,13 @@ const SNAP_NAMES: Readonly<Record<SnapKind, string>> = {
   grid: 'a grid',
 };
 
+const FRAMES: Units = { '': 1, f: 1 };
+
 const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   arrows: 'direction arrows',
   nodeNames: 'names of nodes',
   landmarks: 'crests, troughs, tightest bends',
+  speeds: 'speed as a band along the guide',
   heading: 'heading over time, on the sheet',
   onionMarks: 'onion skin: the rider at its marks',
   onionFrames: 'onion skin: frames before and after',
@@ -28,7 +31,7 @@ const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
 /** What points snap to and what is shown of guides: each can be switched off, and the browser remembers it. */
 export function SeeingMenu() {
   const [open, setOpen] = useState(false);
-  const { snapping, setSnap, setGrid, seeing, setSeeing } = usePreferences();
+  const { snapping, setSnap, setGrid, seeing, setSeeing, toolOptions, setToolOptions } = usePreferences();
   const count = SNAP_KINDS.filter((kind) => snapping.kinds[kind]).length;
   return (
     <Popover opened={open} onChange={setOpen} position="bottom-end" width={280} trapFocus shadow="md">
@@ -69,6 +72,20 @@ export function SeeingMenu() {
           </div>
         ))}
         <p className="card-note">Ctrl holds it off; Shift keeps to multiples of 15°.</p>
+        <h2>Spacing by hand</h2>
+        <div className="menu-line">
+          <span>a tick takes along, frames to each side (0: its leg)</span>
+          <NumberField
+            label="Frames that a spacing tick takes along"
+            value={toolOptions.tickReach}
+            unit=""
+            units={FRAMES}
+            digits={0}
+            min={0}
+            max={1000}
+            onCommit={(frames) => setToolOptions({ tickReach: Math.round(frames) })}
+          />
+        </div>
         <h2>Show</h2>
         {(Object.keys(SEEING_NAMES) as (keyof Seeing)[]).map((key) => (
           <div key={key} className="menu-line">

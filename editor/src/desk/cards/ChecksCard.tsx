@@ -1,4 +1,12 @@
-import { mendsOfSeam, riderById, type JumpFinding, type MendKind, type Scene, type SeamFinding } from '@pace-line/core';
+import {
+  mendsOfSeam,
+  riderById,
+  TURNS_AT_REST,
+  type JumpFinding,
+  type MendKind,
+  type Scene,
+  type SeamFinding,
+} from '@pace-line/core';
 import { useMemo, type ReactNode } from 'react';
 import { selectRider, useCalmState } from '../../document/index.ts';
 import { change } from '../actions/change.ts';
@@ -16,7 +24,7 @@ const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>>
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
   'match-speeds': ['match its speeds', 'Match the speeds at the seam'],
-  'rest-at-seam': ['slow to rest at the seam', 'Rest at the seam'],
+  'rest-at-seam': ['slow to rest there', 'Rest at the seam'],
 };
 
 /** Rows of each check that a card shows: what is wrong comes first. */
@@ -58,7 +66,9 @@ export function ChecksCard() {
       {[...wrong, ...seams.filter((one) => !isWrong(one))].slice(0, MOST_ROWS).map((finding) => (
         <div key={finding.rider}>
           <Finding scene={scene} what="Seam" rider={finding.rider} verdict={<Wording finding={finding} />} />
-          {isWrong(finding) && <MendButtons scene={scene} rider={finding.rider} />}
+          {(isWrong(finding) || finding.turnSpeed > TURNS_AT_REST) && (
+            <MendButtons scene={scene} rider={finding.rider} />
+          )}
         </div>
       ))}
       {Math.max(jumps.length, seams.length) > MOST_ROWS && (
@@ -139,7 +149,7 @@ function stepWords({ gap, turn, fade, growth, skipped }: SeamFinding): string {
 }
 
 function Wording({ finding }: { finding: SeamFinding }) {
-  const { gap, speedBefore, speedAfter, hidden, closes, smooth } = finding;
+  const { gap, speedBefore, speedAfter, turnSpeed, hidden, closes, smooth } = finding;
   if (hidden) return <span className="good">✓ out of sight</span>;
   if (!closes) return <span className="bad">! {stepWords(finding)}</span>;
   if (!smooth)
@@ -148,5 +158,6 @@ function Wording({ finding }: { finding: SeamFinding }) {
         ! {Math.round(speedBefore)} → {Math.round(speedAfter)} px/s
       </span>
     );
+  if (turnSpeed > TURNS_AT_REST) return <span className="good">✓ turns at {Math.round(turnSpeed)} px/s</span>;
   return <span className="good">✓ {gap.toFixed(2)} px</span>;
 }

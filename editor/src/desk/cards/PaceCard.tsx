@@ -7,8 +7,9 @@ import { LegRows } from './pace/LegRows.tsx';
 import { RecipeRows } from './pace/RecipeRows.tsx';
 import { ClockRows } from './pace/ClockRows.tsx';
 import { CycleRows } from './pace/CycleRows.tsx';
+import { DriverRows } from './pace/DriverRows.tsx';
 import { MarkRows } from './pace/MarkRows.tsx';
-import { MarksRow, StretchRow } from './pace/MarksRow.tsx';
+import { MarksRow, SeveralRows } from './pace/MarksRow.tsx';
 
 /** Card 4: the marks of the selected rider, and the clock. */
 export function PaceCard() {
@@ -28,6 +29,7 @@ export function PaceCard() {
       {rider && !guide && hasOwnTime(rider) && <CycleRows rider={rider} />}
       {rider && (guide || hasOwnTime(rider)) && <hr className="card-rule" />}
       <ClockRows />
+      <DriverRows />
     </Card>
   );
 }
@@ -54,7 +56,7 @@ function PaceRows({ rider, guide, chosen }: PaceRowsProps) {
       )}
       <RecipeRows rider={rider} />
       <MarksRow rider={rider} chosen={chosen.length > 0 ? chosen : [mark.id]} />
-      <StretchRow rider={rider} chosen={chosen} />
+      <SeveralRows rider={rider} chosen={chosen} />
       <CycleRows rider={rider} />
     </>
   );

@@ -12,6 +12,7 @@ import {
   STARTERS,
   useDocumentState,
   writeCollection,
+  type KeptEase,
   type KeptGuide,
 } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
@@ -21,7 +22,9 @@ import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { addCollection, importGuideFiles } from '../import-guides.ts';
 import { GUIDE_DRAG } from './drag.ts';
+import { useKeptEases } from '../ease/use-kept-eases.ts';
 import { Drawer } from './Drawer.tsx';
+import { EaseTiles } from './EaseTiles.tsx';
 import { placeKept } from '../actions/outlines.ts';
 
 /** The guides kept in this browser, and a few to start from; dragged to the canvas, or placed by a button. */
@@ -31,6 +34,8 @@ export function CollectionDrawer() {
   useEffect(() => onCollectionChange(() => void mutate()), [mutate]);
   const matches = ({ name }: KeptGuide): boolean => name.toLowerCase().includes(words.trim().toLowerCase());
   const mine = kept.filter(matches);
+  const eases = useKeptEases();
+  const ours = eases.filter(({ name }) => name.toLowerCase().includes(words.trim().toLowerCase()));
   return (
     <Drawer title="Collection">
       <Intake />
@@ -42,11 +47,18 @@ export function CollectionDrawer() {
         value={words}
         onChange={(event) => setWords(event.currentTarget.value)}
       />
-      <KeptHeading kept={kept} />
+      <KeptHeading kept={kept} eases={eases} />
       {mine.length === 0 && (
         <p className="card-note">{words ? 'None of that name.' : 'None yet: select a guide and keep it.'}</p>
       )}
       <GuideGrid guides={mine} own />
+      <h3 className="drawer-heading">Eases</h3>
+      {ours.length === 0 && (
+        <p className="card-note">
+          {words ? 'None of that name.' : 'None yet: open the shape of a leg’s ease, and keep it under a name.'}
+        </p>
+      )}
+      <EaseTiles eases={ours} />
       <h3 className="drawer-heading">To start from</h3>
       <GuideGrid guides={STARTERS.filter(matches)} own={false} />
     </Drawer>
@@ -81,7 +93,7 @@ async function bringIn(): Promise<void> {
   for (const file of await pickFiles('.json,application/json')) await addCollection(file.name, await file.text());
 }
 
-function KeptHeading({ kept }: { kept: readonly KeptGuide[] }) {
+function KeptHeading({ kept, eases }: { kept: readonly KeptGuide[]; eases: readonly KeptEase[] }) {
   return (
     <h3 className="drawer-heading">
       Kept in this browser
@@ -96,8 +108,8 @@ function KeptHeading({ kept }: { kept: readonly KeptGuide[] }) {
           label="Save as a collection file"
           hint="Save as a collection file"
           icon={<IconDownload size={14} aria-hidden />}
-          disabled={kept.length === 0}
-          onClick={() => saveFile('guides.paceline-guides.json', 'application/json', writeCollection(kept))}
+          disabled={kept.length + eases.length === 0}
+          onClick={() => saveFile('guides.paceline-guides.json', 'application/json', writeCollection(kept, eases))}
         />
       </span>
     </h3>

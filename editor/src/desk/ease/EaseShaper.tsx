@@ -8,6 +8,7 @@ import { useTrial } from '../use-trial.ts';
 import { CssRow } from './CssRow.tsx';
 import { EaseCurve } from './EaseCurve.tsx';
 import type { EaseEdit } from './ease-edit.ts';
+import { KeptRow } from './KeptRow.tsx';
 import { ShapingRows } from './ShapingRows.tsx';
 
 const hasStrength = (ease: Ease): boolean => ease.kind !== 'steady' && ease.kind !== 'hold';
@@ -43,6 +44,7 @@ export function EaseShaper(props: EaseEdit) {
           </button>
         ))}
       </div>
+      <KeptRow {...props} />
       <StrengthRow {...props} />
       {ease.kind === 'spring' && <SpringRows {...props} ease={ease} />}
       {ease.kind === 'shaped' ? (

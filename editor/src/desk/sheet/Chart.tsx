@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import {
   distanceOnSheet,
   guideById,
@@ -12,13 +12,14 @@ import {
   type RiderMotion,
 } from '@pace-line/core';
 import { useSheetState, useSteadyScene } from '../../document/index.ts';
-import { STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
+import { beatsOf, STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { Ground, TimeStrip } from './layers/Ground.tsx';
 import { Marks } from './layers/Marks.tsx';
 import { MeetingRings } from './layers/MeetingRings.tsx';
 import { OtherLines, PaceLine } from './layers/PaceLines.tsx';
 import { Beads } from './layers/Beads.tsx';
+import { SeamFigures } from './SeamFigures.tsx';
 import { Playhead } from './Playhead.tsx';
 import { SpeedRibbon } from './strips/SpeedRibbon.tsx';
 import { HeadingStrip } from './strips/HeadingStrip.tsx';
@@ -41,6 +42,8 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
   const length = loopLength(steady.clock);
   const svg = useRef<SVGSVGElement>(null);
   const landmarks = usePreferences((state) => state.seeing.landmarks);
+  const { clock } = steady;
+  const beats = useMemo(() => beatsOf(clock, length), [clock, length]);
   const { preview, handlers } = useSheetTool(svg, { guide, riders, selected, axes }, onStretch);
   useSheetWheel(svg, axes, length, onStretch);
   const clip = { x: axes.left, y: 0, width: Math.max(0, axes.right - axes.left), height: size.height };
@@ -50,7 +53,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         <clipPath id="sheet-ground-clip">
           <rect {...clip} />
         </clipPath>
-        <Ground {...{ axes, length, guide, riders, landmarks }} bottom={size.height} />
+        <Ground {...{ axes, length, guide, riders, landmarks, beats }} bottom={size.height} />
         <g clipPath="url(#sheet-ground-clip)">
           <MeetingRings scene={steady} guide={guide} count={riders.length} axes={axes} />
           <OtherLines scene={steady} {...{ riders, selected, axes }} color={guide.color} named={null} />
@@ -71,6 +74,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         <WorkedOn {...{ guide, axes, length, preview }} rider={selected} />
         <TimeStrip axes={axes} length={length} height={STRIP_HEIGHT} />
       </svg>
+      <SeamFigures axes={axes} rider={selected?.id} length={length} />
       <Playhead axes={axes} rider={selected?.id} />
     </>
   );

@@ -1,8 +1,4 @@
 import {
-  beThere,
-  cycleOf,
-  foldingOf,
-  foldTime,
   freeId,
   guideById,
   idsIn,
@@ -14,6 +10,7 @@ import {
   type SetDown,
 } from '@pace-line/core';
 import { NOTHING, selectRider, type Gesture } from '../../document/index.ts';
+import { localTime, pressGuide } from './be-there.ts';
 import { wordsOfRefusal } from '../../words/refusals.ts';
 import { hitsAt } from './hit.ts';
 import { timeOfMark } from '../mark-time.ts';
@@ -69,7 +66,7 @@ export function setDownTool(host: ToolHost): Tool {
       else if (flag?.kind === 'mark') {
         host.select(selectRider(flag.rider, [flag.mark]));
         host.goTo(timeOfMark(scene, flag.rider, flag.mark));
-      } else if (on?.kind === 'guide' && chosen !== undefined) pressGuide(host, on.guide, chosen, p);
+      } else if (on?.kind === 'guide' && chosen !== undefined) pressGuide(host, on.guide, chosen, [p.x, p.y]);
       else if (on) host.tell('Select a rider first: pressing the guide puts it there at the playhead.');
       else host.select(NOTHING);
     },
@@ -158,13 +155,6 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 /** A thousandth of a pixel is finer than any hand. */
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
 
-/** The time of a rider's own cycle at a time of the loop, on a frame, s. */
-export function localTime(scene: Scene, rider: Rider, time: number): number {
-  const { clock } = scene;
-  const { local } = foldTime(time, foldingOf(rider, clock));
-  return Math.min(cycleOf(rider, clock), Math.round(local * clock.fps) / clock.fps);
-}
-
 function newIds(scene: Scene, rider: Rider): Pick<SetDown, 'ids' | 'name' | 'color'> {
   const taken = idsIn(scene);
   const claim = (base: string): string => {
@@ -183,21 +173,4 @@ function newIds(scene: Scene, rider: Rider): Pick<SetDown, 'ids' | 'name' | 'col
     name: `Way of ${rider.name}`,
     color: nextColor(scene),
   };
-}
-
-function pressGuide(host: ToolHost, guide: string, riderId: string, p: Pointer): void {
-  const scene = host.scene();
-  const rider = riderById(scene, riderId);
-  if (!rider) return;
-  const { ids } = newIds(scene, rider);
-  const args = {
-    rider: riderId,
-    guide,
-    time: localTime(scene, rider, host.time()),
-    at: [p.x, p.y] as const,
-    ids: ids.marks,
-  };
-  const refusal = beThere.can(scene, args);
-  if (refusal) return host.tell(wordsOfRefusal(refusal));
-  host.do(`Be there at ${args.time.toFixed(2)} s`, (base) => beThere(base, args), selectRider(riderId));
 }

@@ -35,7 +35,7 @@ const fresh = (): BenchState => ({
   lastStroke: null,
   time: 0,
   snapping: OFF,
-  options: { sketchTolerance: 2, countIn: 0, actSpeed: 1, actSmoothing: 0, shape: 'circle' },
+  options: { sketchTolerance: 2, countIn: 0, actSpeed: 1, actSmoothing: 0, shape: 'circle', tickReach: 0 },
   clock: 0,
   ticks: [],
 });

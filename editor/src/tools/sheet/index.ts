@@ -1,3 +1,4 @@
+export { beatsOf } from './snap-time.ts';
 export type { SheetDrag } from './grabs/grab.ts';
 export { grabKey, type KeyHit } from './grabs/key.ts';
 export { restHandleX } from './hits.ts';

@@ -1,7 +1,7 @@
-import { lastMoment, loopLength, setClock, setRoom, type Repeat } from '@pace-line/core';
+import { lastMoment, loopLength, setClock, setRoom, type Clock, type Repeat } from '@pace-line/core';
 import { useState } from 'react';
 import { useCalmState } from '../../../document/index.ts';
-import { NumberField, secondsAt } from '../../../fields/index.ts';
+import { NumberField, secondsAt, type Units } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { seconds } from '../../labels.ts';
@@ -72,6 +72,7 @@ export function ClockRows() {
           onChange={(repeat) => change(desk, 'Change repeat', (scene) => setClock(scene, { repeat }))}
         />
       </Row>
+      <TempoRow />
       {isBack && (
         <p className="card-note">
           Plays {seconds(loopLength(clock))}: {seconds(clock.duration)} there and as long back.
@@ -118,5 +119,40 @@ function NewLengthRow({ how, onChange }: NewLengthRowProps) {
         </p>
       )}
     </>
+  );
+}
+
+const PER_MINUTE: Units = { '': 1, bpm: 1 };
+
+/** Beats that marks keep to: how many a minute, none where the field is 0, and when one of them is. */
+function TempoRow() {
+  const desk = useDesk();
+  const { tempo, fps } = useCalmState((state) => state.shown.clock);
+  const set = (next: Clock['tempo']): void => change(desk, 'Change tempo', (scene) => setClock(scene, { tempo: next }));
+  return (
+    <Row label={tempo ? 'Beats a minute, from' : 'Beats a minute'}>
+      <NumberField
+        label="Beats a minute"
+        value={tempo?.beats ?? 0}
+        unit=""
+        units={PER_MINUTE}
+        digits={2}
+        min={0}
+        max={1000}
+        onCommit={(beats) => set(beats < 1 ? null : { beats, from: tempo?.from ?? 0 })}
+      />
+      {tempo && (
+        <NumberField
+          label="A beat is at"
+          value={tempo.from}
+          unit="s"
+          units={secondsAt(fps)}
+          digits={3}
+          min={0}
+          max={3600}
+          onCommit={(from) => set({ ...tempo, from })}
+        />
+      )}
+    </Row>
   );
 }

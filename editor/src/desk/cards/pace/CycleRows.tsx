@@ -1,7 +1,7 @@
-import { cycleOf, setPace, type Repeat, type Rider } from '@pace-line/core';
+import { cycleOf, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
-import { ChoiceField, NumberField, secondsAt } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
+import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields/index.ts';
+import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 
@@ -11,6 +11,14 @@ const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[]
   { value: 'there-and-back', label: 'there and back' },
   { value: 'once', label: 'once, then stays' },
 ];
+/** How many frames a pose stays, in the trade's words. */
+const holdOf = (on: number): { value: string; label: string } => ({
+  value: String(on),
+  label: on === 1 ? 'on every frame' : `on ${['', '', 'twos', 'threes', 'fours'][on] ?? `${on} frames`}`,
+});
+const HOLDS = [1, 2, 3, 4, 6].map(holdOf);
+
+const TIMES: Units = { '': 1, '×': 1, x: 1 };
 const AS_SCENE = '·scene';
 
 /** The rider's own time: when it starts, how long its cycle is, how it repeats. */
@@ -43,6 +51,26 @@ export function CycleRows({ rider }: { rider: Rider }) {
           min={0.01}
           max={3600}
           onCommit={(cycle) => patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })}
+        />
+      </Row>
+      <Row label="Slower, times">
+        <NumberField
+          label="This rider slower, times"
+          value={1}
+          unit="×"
+          units={TIMES}
+          digits={3}
+          min={0.001}
+          max={1000}
+          onCommit={(factor) => perform(desk, 'Slow one rider', slowRider, { rider: rider.id, factor })}
+        />
+      </Row>
+      <Row label="Poses">
+        <ChoiceField
+          label="Poses stay on"
+          value={String(rider.pace.on)}
+          data={HOLDS.some(({ value }) => value === String(rider.pace.on)) ? HOLDS : [...HOLDS, holdOf(rider.pace.on)]}
+          onChange={(on) => patch('Change frames of a pose', { on: Number(on) })}
         />
       </Row>
       <Row label="This rider">

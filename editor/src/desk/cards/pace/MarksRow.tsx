@@ -1,12 +1,13 @@
-import { stretchMarks, type Rider } from '@pace-line/core';
-import { selectRider, useDocument } from '../../../document/index.ts';
+import { mirrorMarks, reverseMarks, stretchMarks, type Rider } from '@pace-line/core';
+import { useState } from 'react';
+import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
 import { NumberField, PERCENT } from '../../../fields/index.ts';
-import { perform } from '../../actions/change.ts';
-import { addMark } from '../../actions/marks.ts';
+import { offered, perform } from '../../actions/change.ts';
+import { addMark, localTimeOf } from '../../actions/marks.ts';
 import { deleteSelected } from '../../actions/selecting.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
-import { Row } from '../Card.tsx';
+import { Row, Segments } from '../Card.tsx';
 
 /** Adding a mark, and deleting the chosen ones. */
 export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
@@ -46,24 +47,65 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
   );
 }
 
-/** Stretches this rider's marks alone: those that are chosen, or all. */
-export function StretchRow({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
+/** What is done with several of this rider's marks at once, those that are chosen, or all: stretched in time, reversed, mirrored. */
+export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
   const desk = useDesk();
+  const [about, setAbout] = useState<'first' | 'playhead'>('first');
+  const scene = useCalmState((state) => state.shown);
   const marks = chosen.length > 1 ? chosen : rider.pace.marks.map(({ id }) => id);
   if (marks.length < 2) return null;
+  const group = { rider: rider.id, marks };
+  const [reverse, mirror] = [offered(scene, reverseMarks, group), offered(scene, mirrorMarks, group)];
+  const what = chosen.length > 1 ? `these ${chosen.length}` : 'all marks';
   return (
-    <Row label={chosen.length > 1 ? `Stretch these ${chosen.length} by` : 'Stretch marks by'}>
-      <NumberField
-        label="Stretch the marks in time by"
-        value={100}
-        unit="%"
-        units={PERCENT}
-        min={0.1}
-        max={100_000}
-        onCommit={(percent) =>
-          perform(desk, 'Stretch marks', stretchMarks, { rider: rider.id, marks, factor: percent / 100 })
-        }
-      />
-    </Row>
+    <>
+      <Row label={`Stretch ${what} by`}>
+        <NumberField
+          label="Stretch the marks in time by"
+          value={100}
+          unit="%"
+          units={PERCENT}
+          min={0.1}
+          max={100_000}
+          onCommit={(percent) =>
+            perform(desk, 'Stretch marks', stretchMarks, {
+              ...group,
+              factor: percent / 100,
+              ...(about === 'playhead' ? { about: localTimeOf(desk, rider.id) } : {}),
+            })
+          }
+        />
+        <Segments
+          label="Stretched about"
+          title="What stays where it is: the first of them, or the time of the playhead."
+          value={about}
+          options={[
+            ['first', 'first'],
+            ['playhead', 'playhead'],
+          ]}
+          onChange={setAbout}
+        />
+      </Row>
+      <Row label={`Turn ${what}`}>
+        <button
+          type="button"
+          className="small-button"
+          disabled={reverse.disabled}
+          title={reverse.title ?? 'They run backward in time: places, rests and eases in the other order'}
+          onClick={() => perform(desk, 'Reverse marks', reverseMarks, group)}
+        >
+          reverse
+        </button>
+        <button
+          type="button"
+          className="small-button"
+          disabled={mirror.disabled}
+          title={mirror.title ?? 'They run the other way along the guide: where it went forward it goes back'}
+          onClick={() => perform(desk, 'Mirror marks', mirrorMarks, group)}
+        >
+          mirror
+        </button>
+      </Row>
+    </>
   );
 }

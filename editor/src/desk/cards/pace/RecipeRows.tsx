@@ -3,12 +3,13 @@ import {
   landAtCorners,
   newRecipe,
   setRecipe,
+  squashLandings,
   wordsOfRecipe,
   type Recipe,
   type Rider,
 } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
-import { ChoiceField, DEGREES, type Units } from '../../../fields/index.ts';
+import { ChoiceField, DEGREES, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { change, offered, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
@@ -22,6 +23,7 @@ const RECIPES: readonly { readonly value: Recipe['kind'] | typeof BY_HAND; reado
   { value: 'fall', label: 'falling on its slopes' },
   { value: 'bends', label: 'what its bends allow' },
   { value: 'hop', label: 'hops mark to mark' },
+  { value: 'waver', label: 'wavering by chance' },
 ];
 
 const SPEED: Units = { 'px/s': 1 };
@@ -35,6 +37,8 @@ interface RecipeNumber {
   readonly min: number;
   readonly max: number;
   readonly digits?: number;
+  /** The field shows the value times this; where it has no digits, in whole numbers. */
+  readonly scale?: number;
 }
 
 /** The numbers of recipes, by their keys. */
@@ -47,6 +51,10 @@ const NUMBERS: Readonly<Record<string, RecipeNumber>> = {
   sideways: { label: 'Bears sideways, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
   top: { label: 'Top speed', unit: 'px/s', units: SPEED, min: 0.001, max: 1e5, digits: 1 },
   up: { label: 'Speeds up by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  speed: { label: 'Speed wavers by', unit: '%', units: PERCENT, min: 0, max: 95, digits: 0, scale: 100 },
+  sway: { label: 'Sways by', unit: 'px', units: PX, min: 0, max: 1e5, digits: 1 },
+  waves: { label: 'Waves a cycle', unit: '', units: PLAIN, min: 2, max: 200, digits: 0, scale: 1 },
+  seed: { label: 'Chance, no.', unit: '', units: PLAIN, min: 0, max: 2 ** 32 - 1, digits: 0, scale: 1 },
   brake: { label: 'Brakes by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
 };
 
@@ -99,13 +107,41 @@ export function RecipeRows({ rider }: { rider: Rider }) {
               <NumberRow
                 key={key}
                 {...field}
-                value={value}
+                value={value * (field.scale ?? 1)}
                 onCommit={(next) =>
-                  set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, { ...recipe, [key]: next })
+                  set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, {
+                    ...recipe,
+                    [key]: field.scale === undefined ? next : Math.round(next) / field.scale,
+                  })
                 }
               />
             ) : null;
           })}
+          {recipe.kind === 'waver' && (
+            <Row label="Another chance">
+              <button
+                type="button"
+                className="small-button"
+                onClick={() => set('Another chance', { ...recipe, seed: (recipe.seed + 1) % 2 ** 32 })}
+              >
+                try the next
+              </button>
+            </Row>
+          )}
+          {recipe.kind === 'hop' && (
+            <NumberRow
+              label="Landings squash by"
+              value={100 * landingSquash(rider)}
+              unit="%"
+              units={PERCENT}
+              digits={0}
+              min={0}
+              max={80}
+              onCommit={(percent) =>
+                perform(desk, 'Squash landings', squashLandings, { rider: rider.id, strength: percent / 100 })
+              }
+            />
+          )}
           {'fit' in recipe && (
             <YesRow
               label="Fits its time"
@@ -122,4 +158,10 @@ export function RecipeRows({ rider }: { rider: Rider }) {
       )}
     </>
   );
+}
+
+/** By how much the hardest of a rider's landings squashes it, as a share; 0 where none does. */
+function landingSquash({ keys }: Rider): number {
+  const tied = keys.squash.flatMap(({ mark, value: [stretch] }) => (mark === null ? [] : [stretch]));
+  return 1 - Math.min(1, ...tied);
 }

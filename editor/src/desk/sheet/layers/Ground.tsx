@@ -26,13 +26,15 @@ interface GroundProps {
   readonly guide: Guide;
   readonly riders: readonly Rider[];
   readonly landmarks: boolean;
+  /** Times of beats, s. */
+  readonly beats: readonly number[];
 }
 
 /** What stands still under the lines: rules of time and place, and the margins in which the seam is repeated. */
-export const Ground = memo(function Ground({ axes, length, bottom, guide, riders, landmarks }: GroundProps) {
+export const Ground = memo(function Ground({ axes, length, bottom, guide, riders, landmarks, beats }: GroundProps) {
   return (
     <>
-      <TimeRules axes={axes} length={length} bottom={bottom} />
+      <TimeRules axes={axes} length={length} bottom={bottom} beats={beats} />
       {landmarks &&
         landmarkHeights(guide, axes).map((y, i) => (
           <line key={i} className="landmark-rule" x1={axes.left} x2={axes.right} y1={y} y2={y} />
@@ -50,7 +52,11 @@ export const Ground = memo(function Ground({ axes, length, bottom, guide, riders
   );
 });
 
-function TimeRules({ axes, length, bottom }: Pick<GroundProps, 'axes' | 'length' | 'bottom'>) {
+/** Least px between two beats that are drawn. */
+const BEAT_GAP = 5;
+
+function TimeRules({ axes, length, bottom, beats }: Pick<GroundProps, 'axes' | 'length' | 'bottom' | 'beats'>) {
+  const areApart = beats.length < 2 || xOfTime(axes, beats[1] ?? 0) - xOfTime(axes, beats[0] ?? 0) >= BEAT_GAP;
   const named = namedTimes(axes, length);
   const fine = timeTicks(axes, 9).filter((time) => isInLoop(time, length) && !named.includes(time));
   const rule = (time: number, className: string, y: number) => (
@@ -59,6 +65,7 @@ function TimeRules({ axes, length, bottom }: Pick<GroundProps, 'axes' | 'length'
   return (
     <g aria-hidden>
       {fine.map((time) => rule(time, 'time-rule fine', axes.bottom))}
+      {areApart && beats.map((time) => rule(time, 'time-rule beat', axes.bottom))}
       {named.map((time) => rule(time, 'time-rule', bottom - 8))}
     </g>
   );

@@ -12,8 +12,13 @@ export type Hit =
   | { readonly kind: 'handle'; readonly guide: string; readonly node: string; readonly side: 'in' | 'out' }
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
   | { readonly kind: 'mark'; readonly rider: string; readonly mark: string }
-  /** Where a rider is at a frame: s of the loop. */
-  | { readonly kind: 'tick'; readonly rider: string; readonly time: number }
+  /** A place of the selected rider's guide, and the frame at which it is there, s of the loop; null: at none. */
+  | {
+      readonly kind: 'tick';
+      readonly rider: string;
+      readonly time: number | null;
+      readonly at: readonly [number, number];
+    }
   | { readonly kind: 'rider'; readonly rider: string }
   | { readonly kind: 'picture'; readonly picture: string }
   | {

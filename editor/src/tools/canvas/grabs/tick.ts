@@ -10,12 +10,15 @@ import {
   setEase,
   withShapingAt,
   withShapingPoint,
+  type CompiledEase,
+  type Ease,
   type Guide,
   type Rider,
   type Scene,
 } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
 import { legAt } from '../../legs.ts';
+import { pressGuide } from '../be-there.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
 
 /** Frames that are looked through for a tick. */
@@ -47,7 +50,14 @@ function frameNear(
   return best;
 }
 
-/** A spacing tick of the selected rider, taken with Alt: drawn along the guide, the rider is brought there at that frame, and the leg bends to do so. */
+/** A leg that stays as it is beyond a reach to both sides of a share of its time: by a point of its own on each. 0: the leg goes along as a whole. */
+function fencedAbout(ease: Ease, share: number, reach: number, as: CompiledEase | undefined): Ease {
+  if (!(reach > 0)) return ease;
+  const fences = [share - reach, share + reach].filter((at) => at > 0 && at < 1);
+  return fences.reduce<Ease>((made, at, i) => withShapingPoint(made, at, i === 0 ? as : undefined).ease, ease);
+}
+
+/** A spacing tick of the selected rider, taken with Alt: drawn along the guide, the rider is brought there at that frame, and the leg bends to do so. Pressed only, the rider is there at the playhead. */
 export const tick: Grab<Hit & { kind: 'tick' }> = {
   kind: 'tick',
   find({ scene, selection, pointer, reach, take }) {
@@ -56,28 +66,35 @@ export const tick: Grab<Hit & { kind: 'tick' }> = {
     const near = guide && nearestOnPath(pathOfGuide(guide), pointer.x, pointer.y);
     if (!rider || !guide || !near || rider.locked || rider.pace.recipe) return;
     const gap = Math.hypot(near.x - pointer.x, near.y - pointer.y);
-    const frame = gap <= reach ? frameNear(scene, rider, guide, near.distance) : undefined;
-    if (!frame || frame.gap > reach) return;
-    take({ kind: 'tick', rider: rider.id, time: frame.time }, RANKS.tick, frame.gap);
+    if (gap > reach) return;
+    const frame = frameNear(scene, rider, guide, near.distance);
+    const time = frame && frame.gap <= reach ? frame.time : null;
+    take({ kind: 'tick', rider: rider.id, time, at: [near.x, near.y] }, RANKS.tick, frame?.gap ?? gap);
   },
-  key: ({ time }) => `tick ${time}`,
+  key: ({ time, at }) => `tick ${time ?? at.join(' ')}`,
   cursor: () => 'grab',
   holdsTime: true,
   isSelected: (selection, hit) => selection.riders.includes(hit.rider),
   select: (_before, hit) => selectRider(hit.rider),
-  clicked: (host, hit) => host.goTo(hit.time),
+  clicked(host, { rider: id, at }) {
+    const rider = riderById(host.scene(), id);
+    if (rider?.guide != null) pressGuide(host, rider.guide, id, at);
+  },
   begin(host, hit, pressed) {
     const scene = host.scene();
     const rider = riderById(scene, hit.rider);
     const guide = guideById(scene, rider?.guide ?? null);
-    if (!rider || !guide) return undefined;
+    if (!rider || !guide || hit.time === null) return undefined;
     const path = pathOfGuide(guide);
     const { local } = foldTime(hit.time, foldingOf(rider, scene.clock));
     const leg = legAt(guide, rider, local);
     const start = nearestOnPath(path, pressed.x, pressed.y)?.distance;
     if (!leg || start === undefined) return undefined;
     const as = prepare(scene).rider(rider.id)?.line?.easeAfter?.(leg.index);
-    const { ease, index } = withShapingPoint(leg.mark.ease, (local - leg.leaves) / leg.lasts, as);
+    const share = (local - leg.leaves) / leg.lasts;
+    const reach = host.options().tickReach / scene.clock.fps / leg.lasts;
+    const fenced = fencedAbout(leg.mark.ease, share, reach, as);
+    const { ease, index } = withShapingPoint(fenced, share, fenced === leg.mark.ease ? as : undefined);
     const point = ease.points[index];
     return {
       gesture: host.begin('Space by hand'),

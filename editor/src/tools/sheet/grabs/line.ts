@@ -3,7 +3,8 @@ import { selectRider } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
-import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
+import { snappedTime } from '../snap-time.ts';
+import { hasMoved, type SheetDrag } from './grab.ts';
 import { legAt } from '../../legs.ts';
 import { bendLeg } from './shaping.ts';
 
@@ -25,7 +26,7 @@ export function grabLine(
       bending ??= bendLeg(host, rider.id, leg, local, direction, pressed);
       bending.move(p);
     },
-    end: () => (bending ? bending.end() : setMark(host, rider.id, onFrame(host, local, pressed))),
+    end: () => (bending ? bending.end() : setMark(host, rider.id, snappedTime(host, rider, local, pressed))),
     cancel: () => bending?.cancel(),
   };
 }

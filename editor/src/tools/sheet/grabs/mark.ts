@@ -13,7 +13,8 @@ import { timeOfMark } from '../../mark-time.ts';
 import type { SheetHit } from '../hits.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { footOfMark } from '../../legs.ts';
-import { hasMoved, onFrame, type SheetDrag } from './grab.ts';
+import { snappedTime } from '../snap-time.ts';
+import { hasMoved, type SheetDrag } from './grab.ts';
 
 /** How far a mark is to move: s of its own cycle, px along the guide. */
 export interface MarkShift {
@@ -38,7 +39,7 @@ export function shiftOfMark(
   const [dx, dy] = [to.x - from.x, from.y - to.y];
   const isAcross = Math.abs(dx) >= Math.abs(dy);
   const time = mark.time + direction * dx * secondsPerPx(axes);
-  const seconds = to.shift && !isAcross ? 0 : onFrame(host, time, to) - mark.time;
+  const seconds = to.shift && !isAcross ? 0 : snappedTime(host, rider, time, to) - mark.time;
   if (Math.abs(dy) <= 2 || (to.shift && isAcross)) return { seconds, px: 0 };
   const start = footOfMark(guide, rider, mark);
   const wanted = start + dy * distancePerPx(axes);

@@ -1,16 +1,23 @@
 import { describe, expect, test } from 'vitest';
 import { pathOfGuide, sceneShape } from '@pace-line/core';
-import { looksLikeCollection, readCollection, writeCollection } from './collection.ts';
-import { STARTERS } from './starters.ts';
+import { looksLikeCollection, readCollection, writeCollection } from './index.ts';
+import { STARTERS } from '../starters.ts';
 
 describe('the collection as a file', () => {
   test('what is written is read back, name and guide alike', () => {
-    const text = writeCollection(STARTERS);
+    const text = writeCollection(STARTERS, [
+      { id: 'e', name: 'Our stop', thing: { kind: 'spring', overshoot: 12, settle: 0.8 } },
+    ]);
     expect(looksLikeCollection(text)).toBe(true);
     const read = readCollection(text);
     if (!read.ok) throw new Error(read.message);
     expect(read.guides.map(({ name }) => name)).toEqual(STARTERS.map(({ name }) => name));
+    expect(read.eases).toEqual([{ name: 'Our stop', ease: { kind: 'spring', overshoot: 12, settle: 0.8 } }]);
     expect(JSON.parse(JSON.stringify(read.guides[0]!.guide))).toEqual(JSON.parse(JSON.stringify(STARTERS[0]!.guide)));
+  });
+  test('a file of version 1 has guides alone', () => {
+    const read = readCollection('{"format":"pace-line/guides","version":1,"guides":[]}');
+    expect(read).toEqual({ ok: true, guides: [], eases: [] });
   });
   test.each([
     ['no JSON', '{', /not JSON/],
@@ -20,7 +27,7 @@ describe('the collection as a file', () => {
       '{"format":"pace-line/guides","version":1,"guides":[{"name":"a","guide":{"id":"g"}}]}',
       /guides\.0\.guide/,
     ],
-    ['a newer version', '{"format":"pace-line/guides","version":2,"guides":[]}', /version/],
+    ['a newer version', '{"format":"pace-line/guides","version":3,"guides":[]}', /version/],
   ])('%s is refused with its place', (_, text, message) => {
     const read = readCollection(text);
     expect(read.ok).toBe(false);

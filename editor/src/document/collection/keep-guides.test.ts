@@ -1,5 +1,5 @@
 import { expect, test, vi } from 'vitest';
-import { STARTERS } from './starters.ts';
+import { STARTERS } from '../starters.ts';
 
 const { held } = vi.hoisted(() => ({ held: new Map<string, unknown>() }));
 vi.mock('localforage', () => ({
@@ -12,7 +12,7 @@ vi.mock('localforage', () => ({
   },
 }));
 
-const { keepGuides, listKept, onCollectionChange } = await import('./collection.ts');
+const { keepGuides, listKept, onCollectionChange } = await import('./index.ts');
 const many = Array.from({ length: 1500 }, (_, i) => ({
   name: `Way ${i}`,
   guide: STARTERS[i % STARTERS.length]!.guide,
