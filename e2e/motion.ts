@@ -26,13 +26,14 @@ export async function shownCorners(
   page: Page,
   times: readonly number[],
   boxes: readonly { width: number; height: number }[],
+  seek = true,
 ): Promise<Corners[][]> {
   return page.evaluate(
-    ({ times, boxes }) => {
+    ({ times, boxes, seek }) => {
       const svg = document.querySelector('svg');
       if (!svg) throw new Error('no drawing');
       const animations = document.getAnimations();
-      animations.forEach((animation) => animation.pause());
+      if (seek) animations.forEach((animation) => animation.pause());
       const clipped = svg.querySelector(':scope > g');
       if (!clipped) throw new Error('no riders');
       const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
@@ -50,7 +51,7 @@ export async function shownCorners(
         return deepest;
       });
       return times.map((time) => {
-        animations.forEach((animation) => (animation.currentTime = time * 1000));
+        if (seek) animations.forEach((animation) => (animation.currentTime = time * 1000));
         const outer = svg.getScreenCTM();
         if (!outer) throw new Error('no matrix');
         return inner.map((element, i) => {
@@ -68,15 +69,16 @@ export async function shownCorners(
         });
       });
     },
-    { times, boxes },
+    { times, boxes, seek },
   );
 }
 
-/** The largest gap between what is shown and what the evaluator says, over times and riders, px. */
+/** The largest gap between what is shown and what the evaluator says, over times and riders, px; without `seek` of what the page shows by itself. */
 export async function worstGap(
   page: Page,
   scene: Scene,
   times: readonly number[],
+  { seek = true }: { readonly seek?: boolean } = {},
 ): Promise<{ gap: number; rider: string; time: number }> {
   const motion = prepare(scene);
   const sent = scene.riders.map((rider, index) => ({ rider, index })).filter(({ rider }) => rider.output);
@@ -84,7 +86,7 @@ export async function worstGap(
     const art = artById(scene, rider.art);
     return { width: art?.width ?? 0, height: art?.height ?? 0 };
   });
-  const shown = await shownCorners(page, times, boxes);
+  const shown = await shownCorners(page, times, boxes, seek);
   let worst = { gap: 0, rider: '', time: 0 };
   times.forEach((time, t) =>
     sent.forEach(({ rider, index }, i) => {

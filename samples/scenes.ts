@@ -8,63 +8,25 @@ import {
   newPace,
   newRecipe,
   newRider,
-  SCENE_FORMAT,
-  SCENE_VERSION,
   pullSpan,
   rideActed,
   setDown,
   setEase,
-  setRecipe,
   setJoin,
-  type Art,
   type Mark,
   type Node,
   pathThrough,
   prepare,
   type Rider,
   type Scene,
-  sceneFromJson,
 } from '@pace-line/core';
-import { readSvgArt } from '@pace-line/core/art-import';
 import { paddleArt } from './paddle.ts';
-import { splashArt } from './splash.ts';
+import { art, at, drawingOf, NO_KEYS, NO_POSES, node, scene, scenery } from './kit.ts';
+import { order } from './order.ts';
+import { tin } from './tin.ts';
 import { STRIDE, walkingArt } from './walking.ts';
 
-const { keys: NO_KEYS, poses: NO_POSES } = newRider({ id: '-', name: '', art: '-' });
-
-const drawingOf = (id: string): string => readFileSync(new URL(`./art/${id}.svg`, import.meta.url), 'utf8');
-
 /** Lantern Quay: a made-up canal-side tea market at dusk. Each scene is a complete job. */
-
-function art(id: string, name: string, pivot: [number, number], facing = 0): Art {
-  const read = readSvgArt(drawingOf(id));
-  if (!read.ok) throw new Error(`${id}.svg: ${read.message}`);
-  const { markup, width, height } = read.art;
-  return { id, name, kind: 'svg', markup, width, height, pivot, facing };
-}
-
-const scenery = (artId: string, name: string): Rider =>
-  newRider({ id: `scenery-${artId}`, name, art: artId, locked: true });
-
-const node = (id: string, x: number, y: number, handle?: [number, number], more: Partial<Node> = {}): Node => ({
-  id,
-  x,
-  y,
-  ...(handle ? { in: [-handle[0], -handle[1]], out: handle } : {}),
-  join: handle ? 'balanced' : 'corner',
-  ...more,
-});
-
-const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', node: nodeId, along: 0, lap });
-
-const scene = (
-  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera'> &
-    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera'>>,
-): Scene => {
-  const read = sceneFromJson({ format: SCENE_FORMAT, version: SCENE_VERSION, assets: {}, ...given });
-  if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  return read.scene;
-};
 
 /** Leaves and reaches its marks at about four tenths of the mean speed, so that it flows through them. */
 const GLIDE = { kind: 'bezier', values: [0.4, 0.16, 0.6, 0.84] } as const;
@@ -482,114 +444,6 @@ function heron(): Scene {
   return rideActed(start, { rider: 'heron-1', guide, marks: acted.marks, start: 0, ids: 'heron-m' });
 }
 
-/** Nodes of thrown arcs from place to place: parabolas, each with its apex so high above where it starts. */
-function arcs(places: readonly (readonly [id: string, x: number, y: number, apex: number])[]): Node[] {
-  const nodes = places.map(([id, x, y]) => node(id, x, y));
-  for (let i = 0; i + 1 < nodes.length; i++) {
-    const [from, to, apex] = [nodes[i], nodes[i + 1], places[i]?.[3] ?? 0];
-    if (!from || !to) continue;
-    // Half a parabola's way in time, straight on from its start: its one control point.
-    const [up, down] = [Math.sqrt(2 * apex), Math.sqrt(2 * (apex + to.y - from.y))];
-    const [qx, qy] = [(from.x + to.x) / 2, from.y - (up * (up + down)) / 2];
-    const toward = (one: Node): [number, number] => [(2 / 3) * (qx - one.x), (2 / 3) * (qy - one.y)];
-    nodes[i] = { ...from, out: toward(from) };
-    nodes[i + 1] = { ...to, in: toward(to) };
-  }
-  return nodes;
-}
-
-/** A tin falls from a window, bounces along the quay and drops into the canal, where it splashes. */
-function tin(): Scene {
-  const guide = newGuide({
-    id: 'throw',
-    name: 'Throw',
-    color: '#7A3E7E',
-    nodes: arcs([
-      ['window', 210, -90, 0],
-      ['first', 330, 308, 120],
-      ['second', 520, 308, 44],
-      ['edge', 640, 308, 30],
-      ['water', 770, 560, 0],
-    ]),
-  });
-  const stops = ['window', 'first', 'second', 'edge', 'plop'];
-  const marks: Mark[] = stops.map((id, i) => newMark(`tin-${id}`, 0.2 + i * 0.6, at(id === 'plop' ? 'water' : id)));
-  const placed = setRecipe(
-    scene({
-      name: 'Tea tin into the canal',
-      canvas: { width: 1280, height: 720, background: '#2F6670' },
-      clock: { duration: 4, fps: 30, repeat: 'loop' },
-      art: [art('quay', 'Quay', [0, 0]), art('tea-tin', 'Tea tin', [27, 66]), splashArt()],
-      guides: [guide],
-      riders: [
-        scenery('quay', 'Quay'),
-        newRider({
-          ...{ id: 'tin', name: 'Tea tin', art: 'tea-tin', guide: 'throw', pace: newPace({ marks }) },
-          heading: newHeading({ mode: 'level' }),
-        }),
-        newRider({
-          ...{ id: 'splash-1', name: 'Splash', art: 'splash', at: [770, 556] },
-          poses: {
-            ...NO_POSES,
-            by: 'mark',
-            first: 1,
-            rate: 14,
-            mark: { rider: 'tin', mark: 'tin-plop' },
-            around: 'hidden',
-          },
-        }),
-      ],
-    }),
-    { rider: 'tin', recipe: newRecipe('hop') },
-  );
-  const times = placed.riders.find(({ id }) => id === 'tin')?.pace.marks.map(({ time }) => time) ?? [];
-  return withLandings(placed, times);
-}
-
-/** The tin turns in the air, is squashed where it lands, and is gone under water. */
-function withLandings(given: Scene, times: readonly number[]): Scene {
-  const [, first = 0, second = 0, edge = 0, plop = 0] = times;
-  const squashed = [
-    [first, 0.72],
-    [second, 0.82],
-    [edge, 0.9],
-  ] as const;
-  const squash = squashed.flatMap(([time, size], i) =>
-    (
-      [
-        [-0.07, 1],
-        [0, size],
-        [0.12, 1],
-      ] as const
-    ).map(([by, value], k) => ({
-      ...{
-        id: `tin-squash${i}${k}`,
-        time: time + by,
-        value: [value, 90] as [number, number],
-        mark: `tin-${['first', 'second', 'edge'][i] ?? ''}`,
-      },
-      ease: { kind: 'family', family: 'sine', mode: 'in-out' } as const,
-    })),
-  );
-  const turn = [0, -14, 26, -8, 80].map((value, i) => ({
-    ...{ id: `tin-turn${i}`, time: times[i] ?? 0, value, mark: null },
-    ease: { kind: 'steady' } as const,
-  }));
-  const opacity = [
-    [0, 1],
-    [plop + 0.02, 1],
-    [plop + 0.1, 0],
-    [4, 0],
-  ].map(([time = 0, value = 1], i) => ({
-    ...{ id: `tin-fade${i}`, time, value, mark: null },
-    ease: { kind: 'steady' } as const,
-  }));
-  const riders = given.riders.map((rider) =>
-    rider.id === 'tin' ? { ...rider, keys: { ...NO_KEYS, squash, turn, opacity } } : rider,
-  );
-  return scene({ ...given, riders });
-}
-
 export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[] = [
   { file: 'down-the-canal.paceline.json', scene: canal() },
   { file: 'dragonfly.paceline.json', scene: dragonfly() },
@@ -598,4 +452,5 @@ export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[
   { file: 'kite.paceline.json', scene: kite() },
   { file: 'heron.paceline.json', scene: heron() },
   { file: 'tea-tin.paceline.json', scene: tin() },
+  { file: 'tea-order.paceline.json', scene: order() },
 ];

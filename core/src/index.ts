@@ -331,6 +331,7 @@ export {
   FORMATS,
   jsonRow,
   lostFeatures,
+  bytesOf,
   memorySink,
   pathData,
   CAMERA_ROW,

@@ -11,6 +11,7 @@ export const FEATURES = [
   'stack',
   'clips',
   'camera',
+  'driver',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -67,6 +68,10 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
   camera: {
     usedBy: (scene) => scene.riders.filter(({ id }) => id === scene.camera).map(({ name }) => name),
     lost: (names) => `The camera ${quoted(names)}: the canvas is shown as it is.`,
+  },
+  driver: {
+    usedBy: ({ driver }) => (driver.kind === 'time' ? [] : [driver.kind]),
+    lost: () => 'What drives it: it plays by time.',
   },
 };
 

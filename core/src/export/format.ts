@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Frames, Sheets, Take } from '../take/index.ts';
+import type { Scene } from '../scene/index.ts';
 import type { Feature } from './features.ts';
 import type { Run } from './run.ts';
 import type { Sink } from './sink.ts';
@@ -9,6 +10,7 @@ export interface Sources {
   readonly take: Take;
   readonly frames: Frames;
   readonly sheets: Sheets;
+  readonly scene: Scene;
 }
 
 /** One output format. The Send view, the command line and the docs build themselves from the list of these. */

@@ -1,8 +1,16 @@
-import { chartSvg } from './data/chart-svg.ts';
+import { chartPdf } from './data/chart/chart-pdf.ts';
+import { chartSvg } from './data/chart/chart-svg.ts';
 import { exposureCsv } from './data/exposure-csv.ts';
 import { framesCsv } from './data/frames-csv.ts';
+import { framesJson } from './data/frames-json.ts';
+import { guidesSvg } from './data/guides-svg.ts';
+import { paceCss } from './data/pace-css.ts';
+import { sceneFile } from './data/scene-file.ts';
 import type { Format } from './format.ts';
 import { animatedSvg } from './web/animated-svg.ts';
+import { moduleFormat } from './web/module.ts';
+import { react } from './web/react.ts';
+import { riderCss } from './web/rider-css.ts';
 import { webPage } from './web/web-page.ts';
 
 export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from './data/pose-rows.ts';
@@ -12,10 +20,24 @@ export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
 export { readOptions, send } from './send.ts';
-export { memorySink, textOf, type Sink } from './sink.ts';
+export { bytesOf, memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';
 
 /** Every format, in the order in which they are offered. To add one: write its file, add it here. */
-export const FORMATS: readonly Format[] = [animatedSvg, webPage, framesCsv, chartSvg, exposureCsv];
+export const FORMATS: readonly Format[] = [
+  animatedSvg,
+  webPage,
+  moduleFormat,
+  react,
+  riderCss,
+  framesCsv,
+  framesJson,
+  guidesSvg,
+  paceCss,
+  chartSvg,
+  chartPdf,
+  exposureCsv,
+  sceneFile,
+];
 
 export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

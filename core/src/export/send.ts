@@ -43,6 +43,10 @@ export async function send(
       onProgress(1);
       return sheetsOf(scene);
     },
+    scene: () => {
+      onProgress(1);
+      return scene;
+    },
   };
   const source = sources[format.needs]();
   await format.write(source, options, sink, run);

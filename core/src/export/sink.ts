@@ -42,6 +42,19 @@ export function textOf({ name, chunks }: HeldFile): string {
     .join('');
 }
 
+/** The bytes of a file: its text as UTF-8. */
+export function bytesOf({ chunks }: HeldFile): Uint8Array {
+  const encoder = new TextEncoder();
+  const parts = chunks.map((chunk) => (typeof chunk === 'string' ? encoder.encode(chunk) : chunk));
+  const all = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
+}
+
 /** Writes a whole file at once. */
 export async function writeFile(sink: Sink, name: string, type: string, content: string | Uint8Array): Promise<void> {
   const file = sink.open(name, type);

@@ -19,6 +19,8 @@ export interface Frames {
   /** Fills the poses of all riders of the scene; `rowOf` says where a rider's stands. */
   readonly posesAt: (frame: number, out?: Poses) => Poses;
   readonly rowOf: (rider: string) => number;
+  /** Speed along the guide at a frame, px/s, of the rider in a row; 0 when parked. */
+  readonly speedAt: (frame: number, row: number) => number;
 }
 
 export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: number) => void } = {}): Frames {
@@ -38,5 +40,6 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
     timeOf,
     posesAt: (frame, out = new Poses(motion.riders.length)) => motion.poseAt(timeOf(frame), out),
     rowOf: (rider) => motion.indexOf(rider),
+    speedAt: (frame, row) => motion.riders[row]?.speedAt(timeOf(frame)) ?? 0,
   };
 }

@@ -15,6 +15,7 @@ import {
   pathOfGuide,
   usedAssets,
   type Art,
+  type Driver,
   type GuideStroke,
   type Rider,
   type Scene,
@@ -70,9 +71,13 @@ export type Drawn = DrawnArt | DrawnStroke;
 export interface Take {
   readonly name: string;
   readonly canvas: Scene['canvas'];
-  /** Seconds. */
+  /** Seconds that are played: of something that goes there and back, both ways. */
   readonly length: number;
+  /** Seconds of one way. */
+  readonly duration: number;
   readonly repeat: Repeat;
+  /** What drives it on a page. */
+  readonly driver: Driver;
   /** What a camera makes of the canvas; null where there is none. */
   readonly view: View | null;
   /** What is drawn, from the back to the front. */
@@ -108,9 +113,10 @@ export function bake(
     tell(1);
     return drawn ? [drawn] : [];
   });
-  const { name, canvas, clock } = scene;
+  const { name, canvas, clock, driver } = scene;
   const assets = assetsOf(scene, drawing);
-  return { name, canvas, length: motion.length, repeat: clock.repeat, view: view?.curves ?? null, drawing, assets };
+  const times = { length: motion.length, duration: clock.duration, repeat: clock.repeat };
+  return { name, canvas, ...times, driver, view: view?.curves ?? null, drawing, assets };
 }
 
 function assetsOf({ assets }: Scene, drawing: readonly Drawn[]): Scene['assets'] {

@@ -12,12 +12,22 @@ import {
 } from '../../take/index.ts';
 import { pathData } from '../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../text.ts';
-import { keyframesOf } from './css.ts';
-import { stepFramesOf, stepsWhere } from './steps.ts';
+import { stepsWhere } from './steps.ts';
+import { styleOf } from './style.ts';
+import { ATTRIBUTES, px, type Track, type Tracked } from './tracks.ts';
 
 export interface SvgOptions {
   readonly title: string;
   readonly background: boolean;
+}
+
+/** A drawing apart from how it is set in motion. */
+export interface DrawnSvg {
+  /** Stands before every id and class. */
+  readonly prefix: string;
+  /** The <svg> element with a style sheet in it. */
+  readonly markup: (style: string) => string;
+  readonly tracks: readonly Track[];
 }
 
 /** What the pieces of one drawing share while it is written. */
@@ -27,17 +37,23 @@ interface Writing {
   readonly take: Take;
   /** Pictures that are shown more than once, numbered: written once and used. */
   readonly shared: ReadonlyMap<Picture, number>;
-  /** Rules of the style sheet by the names of what moves. */
-  readonly rules: Map<string, string>;
+  /** All that moves, by the name of its class. */
+  readonly tracks: Map<string, Track>;
   /** What stands in <defs>, by its id. */
   readonly definitions: Map<string, string>;
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
-export function svgOf(take: Take, { title, background }: SvgOptions): string {
+export function svgOf(take: Take, options: SvgOptions): string {
+  const { markup, prefix, tracks } = drawnSvg(take, options);
+  return markup(styleOf(take, prefix, tracks));
+}
+
+/** The drawing of a take, and all that moves in it. */
+export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSvg {
   const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
   const shared = sharedPictures(take.drawing);
-  const writing: Writing = { prefix, take, shared, rules: new Map(), definitions: new Map() };
+  const writing: Writing = { prefix, take, shared, tracks: new Map(), definitions: new Map() };
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
     writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
@@ -46,28 +62,21 @@ export function svgOf(take: Take, { title, background }: SvgOptions): string {
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
-  return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
-    `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${styleOf(writing)}` +
-    `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
-    `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`
-  );
+  return {
+    prefix,
+    tracks: [...writing.tracks.values()],
+    markup: (style) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
+      `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
+      `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
+      `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`,
+  };
 }
 
 /** A take with the names of its pixels, which are made of them, instead of them; without any where it has none. */
 function withoutPixels({ assets, ...take }: Take): object {
   const names = Object.keys(assets);
   return names.length > 0 ? { ...take, assets: names } : take;
-}
-
-/** The style sheet: all that moves has the class `prefix-m`; it stands still for those who asked for less motion. */
-function styleOf({ rules, prefix, take }: Writing): string {
-  if (rules.size === 0) return '';
-  const timing = `${formatNumber(take.length, 6)}s linear ${take.repeat === 'once' ? '1 both' : 'infinite'}`;
-  return (
-    `<style>.${prefix}-m{animation:${timing}}${[...rules.values()].join('')}` +
-    `@media (prefers-reduced-motion:reduce){.${prefix}-m{animation:none!important}}</style>`
-  );
 }
 
 /** The pictures that a rider shows over the loop, by their poses. */
@@ -129,60 +138,24 @@ const STILL: Curve = [{ time: 0, value: 0 }];
 const mapped = (curve: Curve, of: (value: number) => number): Curve =>
   curve.map((key) => ({ ...key, value: of(key.value) }));
 
-/** One factor of a matrix: as an attribute while it stands still, as a keyframe's declaration while it moves. */
+/** One factor of a matrix: as an attribute while it stands still, as a track while it moves. */
 interface Factor {
-  readonly key: string;
+  readonly key: keyof typeof ATTRIBUTES;
   readonly curve: Curve;
-  /** The factor as a transform of the attribute; empty where it changes nothing. */
-  readonly attribute: (value: number) => string;
-  readonly declaration: (value: number) => string;
 }
-
-const degrees = (value: number): string => formatNumber((value * 180) / Math.PI, 4);
-const px = (value: number): string => formatNumber(value, 4);
-const factor = (value: number): string => formatNumber(value, 6);
 
 /** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
-function factorsOf({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'], 'opacity'>): Factor[] {
-  return [
-    {
-      key: 'x',
-      curve: x,
-      attribute: (v) => (v === 0 ? '' : `translate(${px(v)})`),
-      declaration: (v) => `transform:translate(${px(v)}px)`,
-    },
-    {
-      key: 'y',
-      curve: y,
-      attribute: (v) => (v === 0 ? '' : `translate(0 ${px(v)})`),
-      declaration: (v) => `transform:translateY(${px(v)}px)`,
-    },
-    {
-      key: 't',
-      curve: angle,
-      attribute: (v) => (v === 0 ? '' : `rotate(${degrees(v)})`),
-      declaration: (v) => `transform:rotate(${degrees(v)}deg)`,
-    },
-    {
-      key: 'k',
-      curve: skew,
-      attribute: (v) => (v === 0 ? '' : `skewX(${degrees(v)})`),
-      declaration: (v) => `transform:skewX(${degrees(v)}deg)`,
-    },
-    {
-      key: 'w',
-      curve: scaleX,
-      attribute: (v) => (v === 1 ? '' : `scale(${factor(v)} 1)`),
-      declaration: (v) => `transform:scaleX(${factor(v)})`,
-    },
-    {
-      key: 'h',
-      curve: scaleY,
-      attribute: (v) => (v === 1 ? '' : `scale(1 ${factor(v)})`),
-      declaration: (v) => `transform:scaleY(${factor(v)})`,
-    },
-  ];
-}
+const factorsOf = ({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'], 'opacity'>): Factor[] => [
+  { key: 'x', curve: x },
+  { key: 'y', curve: y },
+  { key: 't', curve: angle },
+  { key: 'k', curve: skew },
+  { key: 'w', curve: scaleX },
+  { key: 'h', curve: scaleY },
+];
+
+/** The class of what stands still but for what it lies in: a page’s own styles do not turn it about another point. */
+const fixedOf = ({ prefix }: Writing): string => `${prefix}-f`;
 
 /** Opening tags of a group for each factor that moves, each with its own keyframes; what stands still is an attribute of the next group, the rest one of a last group with `more`. */
 function groupsOf(
@@ -195,18 +168,18 @@ function groupsOf(
 ): string[] {
   const groups: string[] = [];
   let still = before;
-  for (const { key, curve, attribute, declaration } of factors) {
-    const first = attribute(curve[0]?.value ?? 0);
+  for (const { key, curve } of factors) {
+    const first = ATTRIBUTES[key](curve[0]?.value ?? 0);
     if (isConstant(curve)) still += first;
     else {
-      if (still) groups.push(`<g transform="${still}">`);
+      if (still) groups.push(`<g class="${fixedOf(writing)}" transform="${still}">`);
       still = '';
-      const moves = animated(writing, `${name}${key}`, curve, declaration);
+      const moves = animated(writing, `${name}${key}`, key, curve);
       groups.push(`<g${moves}${first ? ` transform="${first}"` : ''}>`);
     }
   }
   still += after;
-  if (still || more) groups.push(`<g${still ? ` transform="${still}"` : ''}${more}>`);
+  if (still || more) groups.push(`<g${still ? ` class="${fixedOf(writing)}" transform="${still}"` : ''}${more}>`);
   return groups;
 }
 
@@ -222,8 +195,7 @@ function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const groups: string[] = [];
   if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
   if (drawn.shown.length > 1) groups.push(`<g${stepped(writing, `${prefix}-${number}b`, drawn.shown)}>`);
-  if (!isConstant(opacity))
-    groups.push(`<g${animated(writing, `${name}o`, opacity, (v) => `opacity:${formatNumber(v, 4)}`)}>`);
+  if (!isConstant(opacity)) groups.push(`<g${animated(writing, `${name}o`, 'o', opacity)}>`);
   const pivot = pivotX !== 0 || pivotY !== 0 ? `translate(${px(-pivotX)} ${px(-pivotY)})` : '';
   const faded = opacity[0] && isConstant(opacity) && opacity[0].value !== 1;
   const fade = faded ? ` opacity="${formatNumber(opacity[0]?.value ?? 1, 4)}"` : '';
@@ -260,22 +232,15 @@ function clipOf({ definitions, take }: Writing, { nodes, keep }: Inside, id: str
   return id;
 }
 
-/** Adds the rules of something that moves; gives its class attribute. */
-function animated(
-  { rules, prefix, take }: Writing,
-  name: string,
-  curve: Curve,
-  declaration: (value: number) => string,
-): string {
-  if (!rules.has(name))
-    rules.set(name, `.${name}{animation-name:${name}}${keyframesOf(name, curve, take.length, declaration)}`);
+/** Notes something that moves; gives its class attribute. */
+function animated({ tracks, prefix }: Writing, name: string, property: Tracked, curve: Curve): string {
+  if (!tracks.has(name)) tracks.set(name, { name, property, curve, steps: null });
   return ` class="${prefix}-m ${name}"`;
 }
 
 /** The same for what is there at times and at others not: opacity, as that hides whatever the drawing says of itself. */
-function stepped({ rules, prefix, take }: Writing, name: string, steps: Steps): string {
-  const frames = stepFramesOf(name, steps, take.length, (value) => `opacity:${value}`);
-  if (!rules.has(name)) rules.set(name, `.${name}{animation-name:${name};animation-timing-function:step-end}${frames}`);
+function stepped({ tracks, prefix }: Writing, name: string, steps: Steps): string {
+  if (!tracks.has(name)) tracks.set(name, { name, property: 'o', curve: null, steps });
   return ` class="${prefix}-m ${name}"${steps[0]?.value === 0 ? ' opacity="0"' : ''}`;
 }
 
@@ -289,5 +254,5 @@ function strokeMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnS
   const offset = (value: number): string => formatNumber(1 - value, 6);
   const drawn = `${line} pathLength="1" stroke-dasharray="1 1" stroke-dashoffset="${offset(share[0]?.value ?? 0)}"`;
   if (isConstant(share)) return `<path ${drawn}/>`;
-  return `<path${animated(writing, `${writing.prefix}-${number}d`, share, (v) => `stroke-dashoffset:${offset(v)}`)} ${drawn}/>`;
+  return `<path${animated(writing, `${writing.prefix}-${number}d`, 'd', share)} ${drawn}/>`;
 }

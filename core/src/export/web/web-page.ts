@@ -1,16 +1,22 @@
 import { z } from 'zod';
+import type { Take } from '../../take/index.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { escapeMarkup, fileStem, formatNumber } from '../text.ts';
-import { svgOf } from './svg.ts';
+import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
+import { DRIVE_SCRIPT, driveSpecOf } from './drive-script.ts';
+import { scrollRules } from './scroll.ts';
+import { styleOf } from './style.ts';
+import { drawnSvg } from './svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title of the page; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
+  pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
 });
+type Options = z.infer<typeof options>;
 
-/** A page of its own that holds the animated SVG and nothing else: no script, no request. */
+/** A page of its own that holds the animated SVG; nothing but a driver other than time needs a script, and nothing makes a request. */
 export const webPage: Format<'take', typeof options> = {
   id: 'web-page',
   name: 'Web page',
@@ -19,19 +25,80 @@ export const webPage: Format<'take', typeof options> = {
   type: 'text/html',
   options,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
-  write(take, given, sink) {
-    const { canvas, name } = take;
-    const ratio = formatNumber(canvas.width / canvas.height, 6);
-    const size = given.fit === 'window' ? `width:min(100vw,100vh*${ratio});height:auto` : 'max-width:100%;height:auto';
-    const paper = given.background && canvas.background !== null ? `background:${canvas.background};` : '';
-    const text =
-      `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n` +
-      `<meta name="viewport" content="width=device-width, initial-scale=1">\n` +
-      `<meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'${Object.keys(take.assets).length > 0 ? '; img-src data:' : ''}">\n` +
-      `<title>${escapeMarkup(given.title || name)}</title>\n` +
-      `<style>html,body{margin:0;height:100%}body{${paper}display:grid;place-items:center}body>svg{display:block;${size}}</style>\n` +
-      `</head>\n<body>\n${svgOf(take, given)}\n</body>\n</html>\n`;
-    return writeFile(sink, `${fileStem(name)}.html`, 'text/html', text);
-  },
+  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
+  write: (take, given, sink) =>
+    writeFile(
+      sink,
+      `${fileStem(take.name)}.html`,
+      'text/html',
+      take.driver.kind === 'time' ? runningPage(take, given) : drivenPage(take, given),
+    ),
 };
+
+interface Page {
+  readonly style: string;
+  readonly body: string;
+  /** Sources of scripts that the page's policy allows; empty: none. */
+  readonly scripts: string;
+}
+
+function pageOf(take: Take, given: Options, { style, body, scripts }: Page): string {
+  const { canvas, name, assets } = take;
+  const paper = given.background && canvas.background !== null ? `background:${canvas.background};` : '';
+  const policy = `default-src 'none'; style-src 'unsafe-inline'${scripts && `; script-src ${scripts}`}${Object.keys(assets).length > 0 ? '; img-src data:' : ''}`;
+  return (
+    `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n` +
+    `<meta name="viewport" content="width=device-width, initial-scale=1">\n` +
+    `<meta http-equiv="Content-Security-Policy" content="${policy}">\n` +
+    `<title>${escapeMarkup(given.title || name)}</title>\n` +
+    `<style>html,body{margin:0;height:100%}body{${paper}display:grid;place-items:center}body>svg{display:block;${sizeOf(take, given)}}${style}</style>\n` +
+    `</head>\n<body>\n${body}\n</body>\n</html>\n`
+  );
+}
+
+function sizeOf({ canvas }: Take, { fit }: Options): string {
+  const ratio = formatNumber(canvas.width / canvas.height, 6);
+  return fit === 'window' ? `width:min(100vw,100vh*${ratio});height:auto` : 'max-width:100%;height:auto';
+}
+
+/** A box that can be ticked, before the drawing, that pauses it: without a script. */
+const PAUSE = `<input type="checkbox" id="pause" aria-label="Pause" title="Pause">`;
+const PAUSE_STYLE =
+  '#pause{position:fixed;right:12px;bottom:12px;z-index:1;width:22px;height:22px;margin:0;opacity:.35}#pause:hover,#pause:focus-visible,#pause:checked{opacity:1}' +
+  '@media (prefers-reduced-motion:reduce){#pause{display:none}}';
+
+function runningPage(take: Take, given: Options): string {
+  const { prefix, tracks, markup } = drawnSvg(take, given);
+  const pauses = given.pause && tracks.length > 0;
+  const style = pauses ? `${PAUSE_STYLE}#pause:checked~svg .${prefix}-m{animation-play-state:paused!important}` : '';
+  const svg = markup(styleOf(take, prefix, tracks));
+  return pageOf(take, given, { style, body: pauses ? `${PAUSE}\n${svg}` : svg, scripts: '' });
+}
+
+/** What a driven page's script does: it holds all animations, and shows the times that its driver gives. */
+const START = `const box = document.querySelector('body > svg');
+const all = box.getAnimations({ subtree: true });
+all.forEach((one) => one.pause());
+drive(box, (time) => all.forEach((one) => (one.currentTime = time * 1000)), SPEC);`;
+
+/** Whether the browser does not scroll it by itself: it cannot, or less motion is asked for. */
+const BY_SCRIPT = `!CSS.supports('animation-timeline: view()') || matchMedia('(prefers-reduced-motion: reduce)').matches`;
+
+function drivenPage(take: Take, given: Options): string {
+  const { prefix, tracks, markup } = drawnSvg(take, given);
+  const { driver } = take;
+  const scrolls = driver.kind === 'scroll' ? scrollRules(take, driver, prefix) : undefined;
+  const nonce = `n${shortHash(prefix)}`;
+  const start = START.replace('SPEC', JSON.stringify(driveSpecOf(take)));
+  const script = `${DRIVE_SCRIPT}\n${start}`;
+  const guarded = scrolls ? `if (${BY_SCRIPT}) {\n${script}\n}` : `{\n${script}\n}`;
+  // Nothing moves before the script runs.
+  const driven = `.${prefix}-m{animation-play-state:paused}${scrolls?.rules ?? ''}`;
+  const passage = driver.kind === 'scroll' ? 'html,body{height:auto}body{padding:100vh 0}' : '';
+  const hand = driver.kind === 'click' ? 'body>svg{cursor:pointer}' : '';
+  return pageOf(take, given, {
+    style: `${passage}${hand}${scrolls?.root ?? ''}`,
+    body: `${markup(styleOf(take, prefix, tracks, driven))}\n<script nonce="${nonce}">${guarded}</script>`,
+    scripts: `'nonce-${nonce}'`,
+  });
+}

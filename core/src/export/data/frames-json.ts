@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import type { Format } from '../format.ts';
+import { stopIfAborted } from '../run.ts';
+import { fileStem, formatNumber } from '../text.ts';
+
+const options = z.object({});
+
+const DEGREES = 180 / Math.PI;
+const six = (value: number): number => Number(formatNumber(value, 6));
+
+/** Every rider's pose at every frame, as JSON: frames in order, in each the riders by their ids. */
+export const framesJson: Format<'frames', typeof options> = {
+  id: 'frames-json',
+  name: 'Frames as JSON',
+  about: 'Where every rider is at each frame, how large, how turned and how fast: for programs of one’s own.',
+  extension: 'json',
+  type: 'application/json',
+  options,
+  needs: 'frames',
+  holds: ['poses', 'camera'],
+  async write(frames, _, sink, run) {
+    const { canvas, fps, length, count } = frames;
+    const file = sink.open(`${fileStem(frames.name)}-frames.json`, 'application/json');
+    const size = { width: canvas.width, height: canvas.height };
+    const head = { format: 'pace-line/frames', version: 1, name: frames.name, canvas: size, fps, length: six(length) };
+    await file.write(`${JSON.stringify(head).slice(0, -1)},"frames":[\n`);
+    const sent =
+      frames.camera === null || frames.riders.includes(frames.camera)
+        ? frames.riders
+        : [...frames.riders, frames.camera];
+    for (let i = 0; i < count; i++) {
+      stopIfAborted(run);
+      const poses = frames.posesAt(i);
+      const riders = Object.fromEntries(
+        sent.map((id) => {
+          const at = frames.rowOf(id);
+          const of = (key: Parameters<typeof poses.of>[1]): number => six(poses.of(at, key));
+          return [
+            id,
+            {
+              x: of('x'),
+              y: of('y'),
+              angle: six(poses.of(at, 'angle') * DEGREES),
+              scaleX: of('scaleX'),
+              scaleY: of('scaleY'),
+              skew: six(poses.of(at, 'skew') * DEGREES),
+              opacity: of('opacity'),
+              distance: of('distance'),
+              speed: six(frames.speedAt(i, at)),
+              ...(frames.hasPoses ? { pose: poses.of(at, 'pose') } : {}),
+            },
+          ];
+        }),
+      );
+      await file.write(
+        `${JSON.stringify({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`,
+      );
+      run.progress(0.9 + (0.1 * (i + 1)) / count);
+    }
+    await file.write(`],"camera":${JSON.stringify(frames.camera)}}\n`);
+    await file.close();
+  },
+};

@@ -1,0 +1,85 @@
+import { describe, expect, test } from 'vitest';
+import { prepare } from '../../motion/index.ts';
+import { readScene, type Scene } from '../../scene/index.ts';
+import { LAYERED_SCENES, WRITER_SCENES } from '../../testing/scenes.ts';
+import { bytesOf, formatById, memorySink, QUIET_RUN, send } from '../index.ts';
+
+async function written(scene: Scene, id: string, options: object = {}): Promise<{ text: string; bytes: Uint8Array }> {
+  const format = formatById(id);
+  if (!format) throw new Error(`there is no format "${id}"`);
+  const { sink, files } = memorySink();
+  await send(scene, format, format.options.parse(options), sink, QUIET_RUN);
+  const bytes = bytesOf(files[0]!);
+  return { bytes, text: new TextDecoder('latin1').decode(bytes) };
+}
+
+interface Told {
+  readonly format: string;
+  readonly length: number;
+  readonly camera: string | null;
+  readonly frames: readonly {
+    readonly frame: number;
+    readonly time: number;
+    readonly riders: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  }[];
+}
+
+describe('frames as JSON', () => {
+  test('each rider at each frame, with its speed', async () => {
+    const scene = WRITER_SCENES['carried']!;
+    const told = JSON.parse((await written(scene, 'frames-json')).text) as Told;
+    const motion = prepare(scene);
+    expect(told).toMatchObject({ format: 'pace-line/frames', version: 1, camera: null, length: motion.length });
+    expect(told.frames).toHaveLength(motion.length * scene.clock.fps);
+    for (const { frame, time, riders } of told.frames) {
+      expect(time).toBeCloseTo(frame / scene.clock.fps, 6);
+      const poses = motion.poseAt(frame / scene.clock.fps);
+      scene.riders.forEach(({ id }, i) => {
+        expect(riders[id]!['x']).toBeCloseTo(poses.of(i, 'x'), 3);
+        expect(riders[id]!['angle']).toBeCloseTo((poses.of(i, 'angle') * 180) / Math.PI, 3);
+        expect(riders[id]!['speed']).toBeCloseTo(motion.riders[i]!.speedAt(frame / scene.clock.fps), 1);
+      });
+    }
+  });
+  test('a camera that is not sent is told of all the same, and so are poses', async () => {
+    const told = JSON.parse((await written(LAYERED_SCENES['a camera that rides']!, 'frames-json')).text) as Told;
+    expect(told.camera).toBe('eye');
+    expect(Object.keys(told.frames[0]!.riders)).toContain('eye');
+    const posed = JSON.parse((await written(LAYERED_SCENES['behind and in front']!, 'frames-json')).text) as Told;
+    expect(posed.frames[0]!.riders['bird']!['pose']).toBeGreaterThan(0);
+  });
+});
+
+test('the scene as a format is the scene’s file', async () => {
+  const scene = WRITER_SCENES['keyed']!;
+  const read = readScene((await written(scene, 'scene')).text);
+  expect(read.ok && read.scene).toEqual(scene);
+});
+
+test('guides are paths with their names', async () => {
+  const { text } = await written({ ...WRITER_SCENES['carried']!, name: '<b>&' }, 'guides-svg', { width: 3 });
+  expect(text.match(/<path /g)).toHaveLength(2);
+  expect(text).toContain('stroke-width="3"');
+  expect(text).toContain('<title>&lt;b&gt;&amp;</title>');
+});
+
+describe('the sheet as a PDF', () => {
+  test('every object is where its table says, the stream is as long as it says, and no number is missing', async () => {
+    const scene = { ...WRITER_SCENES['dwelling']!, name: 'Ärger (mit) \\ Łódź ≤ „x“' };
+    const { text, bytes } = await written(scene, 'chart-pdf');
+    expect(text.startsWith('%PDF-1.4\n')).toBe(true);
+    expect(bytes).toHaveLength(text.length);
+    const start = Number(/startxref\n(\d+)\n%%EOF\n$/.exec(text)![1]);
+    expect(text.slice(start, start + 5)).toBe('xref\n');
+    const offsets = [...text.slice(start).matchAll(/^(\d{10}) 00000 n $/gm)].map(([, at]) => Number(at));
+    expect(offsets).toHaveLength(7);
+    offsets.forEach((at, i) => expect(text.slice(at, at + 8)).toBe(`${i + 1} 0 obj\n`));
+    const [, length, content] = /<< \/Length (\d+) >>\nstream\n([\s\S]*)\nendstream/.exec(text)!;
+    expect(content).toHaveLength(Number(length));
+    expect(text).not.toMatch(/NaN|Infinity|undefined/);
+    // Brackets and backslashes in names are escaped, letters that no reader has by itself are told apart from nothing.
+    expect(content).toContain('(\xC4rger \\(mit\\) \\\\ ?\xF3dz at most ?x\x93) Tj');
+    // Every path is drawn, and every text ended.
+    expect(content!.match(/BT /g)).toHaveLength(content!.match(/ ET/g)!.length);
+  });
+});

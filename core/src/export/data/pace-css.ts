@@ -1,0 +1,76 @@
+import { z } from 'zod';
+import { prepare } from '../../motion/index.ts';
+import { pathOfGuide, type Guide, type Rider, type Scene } from '../../scene/index.ts';
+import { reducedCurve, type Point } from '../../take/index.ts';
+import type { Format } from '../format.ts';
+import { pathData } from '../path-data.ts';
+import { writeFile } from '../sink.ts';
+import { fileStem, formatNumber } from '../text.ts';
+
+const options = z.object({
+  tolerance: z.number().min(0.01).max(20).default(0.25).describe('How far off the pace may be, px'),
+});
+
+/** Longest step between two looks, s. */
+const STEP = 1 / 120;
+
+/** The pace of every rider as an easing of CSS, with its guide and its length of time: for motion paths and transitions of one’s own. */
+export const paceCss: Format<'scene', typeof options> = {
+  id: 'pace-css',
+  name: 'Pace as CSS',
+  about: 'Each rider’s pace as an easing, its guide as a motion path: to put on elements of one’s own.',
+  extension: 'css',
+  type: 'text/css',
+  options,
+  needs: 'scene',
+  holds: [],
+  write: (scene, { tolerance }, sink) =>
+    writeFile(sink, `${fileStem(scene.name)}-pace.css`, 'text/css', textOfScene(scene, tolerance)),
+};
+
+const comment = (text: string): string => text.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ');
+
+function textOfScene(scene: Scene, tolerance: number): string {
+  const guides = new Map(scene.guides.map((guide) => [guide.id, guide]));
+  const taken = new Set<string>();
+  const rules = scene.riders.flatMap((rider) => {
+    const guide = guides.get(rider.guide ?? '');
+    if (!rider.output || !guide || !(pathOfGuide(guide).length > 0)) return [];
+    const stem = fileStem(rider.name);
+    let name = stem;
+    for (let n = 2; taken.has(name); n++) name = `${stem}-${n}`;
+    taken.add(name);
+    return [ruleOf(scene, rider, guide, name, tolerance)];
+  });
+  return `/* ${comment(scene.name)}: paces for motion along a path. Set offset-distance from 0% to 100% of the way with the easing. */\n${rules.join('')}`;
+}
+
+function ruleOf(scene: Scene, rider: Rider, guide: Guide, name: string, tolerance: number): string {
+  const moving = prepare(scene).rider(rider.id);
+  const length = prepare(scene).length;
+  const whole = pathOfGuide(guide).length;
+  const at = (time: number, side: 1 | -1): number => moving?.footAt(time, side) ?? 0;
+  const [from, to] = [at(0, 1), at(length, -1)];
+  const way = Math.abs(to - from) > 1e-6 ? to - from : whole;
+  const events = moving?.events(0, length) ?? [0, length];
+  const pieces = events.slice(1).map((end, i): Point[] => {
+    const start = events[i] ?? 0;
+    const steps = Math.max(2, Math.ceil((end - start) / STEP));
+    return Array.from({ length: steps + 1 }, (_, k) => {
+      const time = k === steps ? end : start + ((end - start) * k) / steps;
+      return { time, value: at(time, k === steps ? -1 : 1) };
+    });
+  });
+  const curve = reducedCurve(pieces, { tolerance, grid: tolerance / 10, cubic: false });
+  const stops = curve.map(
+    ({ time, value }) => `${formatNumber((value - from) / way, 5)} ${formatNumber((100 * time) / length, 3)}%`,
+  );
+  const share = (distance: number): string => formatNumber((100 * distance) / whole, 4);
+  return (
+    `\n/* ${comment(rider.name)} along ${comment(guide.name)}: ${formatNumber(whole, 2)} px in ${formatNumber(length, 3)} s */\n` +
+    `.${name} {\n  --pace: linear(${stops.join(', ')});\n` +
+    `  offset-path: path("${pathData(guide.nodes, guide.closed)}");\n` +
+    `  animation: ${name}-pace ${formatNumber(length, 4)}s var(--pace) ${scene.clock.repeat === 'once' ? 'both' : 'infinite'};\n}\n` +
+    `@keyframes ${name}-pace {\n  from { offset-distance: ${share(from)}%; }\n  to { offset-distance: ${share(from + way)}%; }\n}\n`
+  );
+}

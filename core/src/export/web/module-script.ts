@@ -1,0 +1,195 @@
+import { type Curve, type DrawnArt, type Take } from '../../take/index.ts';
+import { formatNumber } from '../text.ts';
+import { driveSpecOf } from './drive-script.ts';
+import { PERCENT_DIGITS } from './css.ts';
+import { DECLARATIONS, type Track, type Tracked } from './tracks.ts';
+
+/** Numbers of a track as they are written: [time, value] or [time, value, ease, ease] for each key; time as a share of the loop. */
+const keysOf = (curve: Curve, length: number, property: Tracked): string =>
+  `[${curve
+    .map(({ time, value, ease }) => {
+      const numbers = [formatNumber(time / length, PERCENT_DIGITS + 2), valueText(property, value)];
+      return `[${[...numbers, ...(ease ? ease.map((one) => formatNumber(one, 4)) : [])].join(',')}]`;
+    })
+    .join(',')}]`;
+
+/** The number in a track's declaration. */
+const valueText = (property: Tracked, value: number): string =>
+  /-?[\d.]+(?=\D*$)/.exec(DECLARATIONS[property](value))?.[0] ?? '0';
+
+/** What moves, as data: name, property, keys, and whether it changes at once. */
+export function tracksText(tracks: readonly Track[], length: number): string {
+  const lines = tracks.map(({ name, property, curve, steps }) => {
+    const keys = keysOf(curve ?? steps ?? [], length, property);
+    return `  [${JSON.stringify(name)}, ${JSON.stringify(property)}, ${keys}${curve ? '' : ', 1'}],`;
+  });
+  return `[\n${lines.join('\n')}\n]`;
+}
+
+const CHANNELS = [
+  ['x', 'x'],
+  ['y', 'y'],
+  ['angle', 't'],
+  ['skew', 'k'],
+  ['scaleX', 'w'],
+  ['scaleY', 'h'],
+  ['opacity', 'o'],
+] as const;
+
+/** Where a rider's channels stand: those that move by the names of their tracks, the others as numbers. */
+export function ridersText(take: Take, prefix: string): string {
+  const seen = new Set<string>();
+  const lines = take.drawing.flatMap((drawn, i) => {
+    if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
+    seen.add(drawn.id);
+    return [`  ${JSON.stringify(drawn.id)}: {${channelsText(drawn, `${prefix}-${i + 1}`)}},`];
+  });
+  return `{\n${lines.join('\n')}\n}`;
+}
+
+function channelsText({ curves }: DrawnArt, name: string): string {
+  return CHANNELS.map(([channel, key]) => {
+    const curve = curves[channel];
+    const value = curve.length > 1 ? JSON.stringify(`${name}${key}`) : valueText(key, curve[0]?.value ?? 0);
+    return `${channel}: ${value}`;
+  }).join(', ');
+}
+
+/** The settings of a module's drawing. */
+export const specText = (take: Take): string => JSON.stringify(driveSpecOf(take));
+
+/** All of a module that is the same for each: what reads the data, sets it in motion and lets it be told what to do. */
+export const MODULE_SCRIPT = `const WRITE = {
+  x: (v) => ['transform', \`translate(\${v}px)\`],
+  y: (v) => ['transform', \`translateY(\${v}px)\`],
+  t: (v) => ['transform', \`rotate(\${v}deg)\`],
+  k: (v) => ['transform', \`skewX(\${v}deg)\`],
+  w: (v) => ['transform', \`scaleX(\${v})\`],
+  h: (v) => ['transform', \`scaleY(\${v})\`],
+  o: (v) => ['opacity', v],
+  d: (v) => ['strokeDashoffset', v],
+};
+
+/** The value of a track at a share of the loop. */
+function valueOf(keys, share) {
+  let i = keys.length - 1;
+  while (i > 0 && keys[i][0] > share) i--;
+  const [t0, v0, a, b] = keys[i];
+  const next = keys[i + 1];
+  if (!next || next[0] <= t0) return v0;
+  const u = Math.min(1, Math.max(0, (share - t0) / (next[0] - t0)));
+  const s = 1 - u;
+  return v0 + (next[1] - v0) * (a === undefined ? u : u * (3 * s * s * a + u * (3 * s * b + u)));
+}
+
+/** Keyframes of the Web Animations API. Of two keys at one time the second is a jump. */
+function framesOf(property, keys, jumps) {
+  const frames = [];
+  keys.forEach(([offset, value, a, b]) => {
+    const [name, text] = WRITE[property](value);
+    frames.push({
+      offset: Math.min(1, offset),
+      [name]: text,
+      easing: jumps ? 'step-end' : a === undefined ? 'linear' : \`cubic-bezier(.3333,\${a},.6667,\${b})\`,
+    });
+  });
+  const last = frames[frames.length - 1];
+  if (last.offset < 1) frames.push({ ...last, offset: 1 });
+  return frames;
+}
+
+const folded = (time) => (SPEC.once ? Math.min(SPEC.length, Math.max(0, time)) : ((time % SPEC.length) + SPEC.length) % SPEC.length);
+
+/** Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors. */
+export function sample(progress) {
+  const share = Math.min(1, Math.max(0, progress));
+  const named = new Map(TRACKS.map(([name, , keys]) => [name, keys]));
+  return Object.fromEntries(
+    Object.entries(RIDERS).map(([id, channels]) => [
+      id,
+      Object.fromEntries(
+        Object.entries(channels).map(([key, value]) => [
+          key,
+          typeof value === 'string' ? valueOf(named.get(value), share) : value,
+        ]),
+      ),
+    ]),
+  );
+}
+
+const rectOf = (end) => {
+  const { left, top, width, height } = end.getBoundingClientRect();
+  return [left + width / 2, top + height / 2];
+};
+
+/** Lays the drawing so that its two ends, canvas px, lie on the middles of two elements: turned, and as large as they are far apart. */
+function lay(svg, { from, to, ends = ENDS }) {
+  const [[ax, ay], [bx, by]] = ends;
+  const [[px, py], [qx, qy]] = [rectOf(from), rectOf(to)];
+  const [dx, dy] = [bx - ax, by - ay];
+  const square = dx * dx + dy * dy || 1;
+  const a = ((qx - px) * dx + (qy - py) * dy) / square;
+  const b = ((qy - py) * dx - (qx - px) * dy) / square;
+  Object.assign(svg.style, {
+    position: 'fixed',
+    left: '0',
+    top: '0',
+    width: svg.getAttribute('width') + 'px',
+    height: svg.getAttribute('height') + 'px',
+    maxWidth: 'none',
+    overflow: 'visible',
+    pointerEvents: 'none',
+    transformOrigin: '0 0',
+    transform: \`matrix(\${a},\${b},\${-b},\${a},\${px - a * ax + b * ay},\${py - b * ax - a * ay})\`,
+  });
+  svg.querySelector('[clip-path]')?.removeAttribute('clip-path');
+}
+
+/**
+ * Puts the drawing into an element and sets it in motion.
+ * options.driver: 'time' | 'over' | 'click' | 'enter' | 'scroll' | 'none' (none: only what is told moves it); absent: as it was made.
+ * options.on: the element that drives it, where that is another. options.fit: { from, to, ends } lays it between two elements of the page.
+ */
+export function mount(element, options = {}) {
+  const host = document.createElement('div');
+  host.innerHTML = MARKUP;
+  const svg = host.firstElementChild;
+  if (options.className) svg.setAttribute('class', options.className);
+  element.append(svg);
+  const all = TRACKS.flatMap(([name, property, keys, jumps]) =>
+    [...svg.querySelectorAll('.' + name)].map((one) => {
+      const animation = one.animate(framesOf(property, keys, jumps), {
+        duration: SPEC.length * 1000,
+        iterations: SPEC.once ? 1 : Infinity,
+        fill: 'both',
+      });
+      animation.pause();
+      return animation;
+    }),
+  );
+  const show = (time) => all.forEach((one) => (one.currentTime = time * 1000));
+  const spec = { ...SPEC, ...(options.driver ? { kind: options.driver } : {}), ...(options.then ? { then: options.then } : {}) };
+  const driven = drive(options.on ?? svg, show, spec);
+  const refit = () => options.fit && lay(svg, options.fit);
+  refit();
+  if (options.fit) {
+    addEventListener('resize', refit);
+    addEventListener('scroll', refit, { capture: true, passive: true });
+  }
+  return {
+    element: svg,
+    play: () => driven.run(1),
+    reverse: () => driven.run(-1),
+    pause: () => driven.run(0),
+    seek: (seconds) => driven.at(folded(seconds)),
+    setProgress: (share) => driven.at(Math.min(1, Math.max(0, share)) * SPEC.length),
+    refit,
+    destroy: () => {
+      driven.stop();
+      removeEventListener('resize', refit);
+      removeEventListener('scroll', refit, { capture: true });
+      all.forEach((one) => one.cancel());
+      svg.remove();
+    },
+  };
+}`;

@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import type { Take } from '../../take/index.ts';
+import type { Format } from '../format.ts';
+import { writeFile } from '../sink.ts';
+import { fileStem, formatNumber } from '../text.ts';
+import { DRIVE_SCRIPT } from './drive-script.ts';
+import { MODULE_SCRIPT, ridersText, specText, tracksText } from './module-script.ts';
+import { originRule } from './style.ts';
+import { drawnSvg } from './svg.ts';
+
+const options = z.object({
+  title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
+  background: z.boolean().default(false).describe('Paint the canvas’s background'),
+});
+type Options = z.infer<typeof options>;
+
+/** Text as a literal of JavaScript that cannot end a script element either. */
+const literal = (text: string): string => JSON.stringify(text).replace(/</g, '\\x3c');
+
+/** The ends of what is drawn, canvas px: where the first rider that moves begins and where its way leads; the canvas's middle line where nothing moves. */
+function endsOf({ drawing, canvas, duration }: Take): string {
+  const moving = drawing.find((one) => one.kind === 'art' && (one.curves.x.length > 1 || one.curves.y.length > 1));
+  const point = (time: number): string => {
+    if (moving?.kind !== 'art')
+      return `[${time > 0 ? formatNumber(canvas.width, 3) : 0}, ${formatNumber(canvas.height / 2, 3)}]`;
+    const at = (key: 'x' | 'y'): string => {
+      const curve = moving.curves[key];
+      const last = [...curve].reverse().find((one) => one.time <= time) ?? curve[0];
+      return formatNumber(last?.value ?? 0, 3);
+    };
+    return `[${at('x')}, ${at('y')}]`;
+  };
+  return `[${point(0)}, ${point(duration)}]`;
+}
+
+/** The module's text without its types. */
+export function moduleText(take: Take, given: Options): string {
+  const { prefix, tracks, markup } = drawnSvg(take, given);
+  const svg = markup(`<style>${originRule(prefix)}</style>`);
+  return (
+    `const SPEC = ${specText(take)};\n` +
+    `const ENDS = ${endsOf(take)};\n` +
+    `const MARKUP = ${literal(svg)};\n` +
+    `const TRACKS = ${tracksText(tracks, take.length)};\n` +
+    `const RIDERS = ${ridersText(take, prefix)};\n\n${DRIVE_SCRIPT}\n\n${MODULE_SCRIPT}\n`
+  );
+}
+
+export const MODULE_TYPES = `/** Where a rider is: canvas px, degrees clockwise, factors, share. */
+export interface Sample {
+  x: number;
+  y: number;
+  angle: number;
+  skew: number;
+  scaleX: number;
+  scaleY: number;
+  opacity: number;
+}
+
+export interface MountOptions {
+  /** What drives it; 'none': only what is told moves it. Absent: as it was made. */
+  driver?: 'time' | 'over' | 'click' | 'enter' | 'scroll' | 'none';
+  /** What a driver's second event does: 'back', 'stop', 'finish', 'restart'. */
+  then?: string;
+  /** The element that drives it, where that is another than the drawing. */
+  on?: Element;
+  /** Lays the drawing between the middles of two elements of the page. */
+  fit?: { from: Element; to: Element; ends?: [[number, number], [number, number]] };
+  className?: string;
+}
+
+export interface Mounted {
+  readonly element: SVGSVGElement;
+  play(): void;
+  reverse(): void;
+  pause(): void;
+  /** Shows a time, s. */
+  seek(seconds: number): void;
+  /** Shows a share of the loop, 0 to 1. */
+  setProgress(share: number): void;
+  /** Lays it anew where the elements that it lies between have moved by themselves. */
+  refit(): void;
+  destroy(): void;
+}
+
+/** Puts the drawing into an element and sets it in motion. */
+export function mount(element: Element, options?: MountOptions): Mounted;
+
+/** Where every rider is at a share of the loop, by its id; needs no page. */
+export function sample(progress: number): Record<string, Sample>;
+`;
+
+/** An ES module with its types: for those who put it into a page of their own, or move things of their own by it. */
+export const moduleFormat: Format<'take', typeof options> = {
+  id: 'module',
+  name: 'Module',
+  about:
+    'An ES module for a page of one’s own: play, seek, drive it, lay it between two elements, or only ask where things are.',
+  extension: 'js',
+  type: 'text/javascript',
+  options,
+  needs: 'take',
+  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
+  async write(take, given, sink) {
+    const stem = fileStem(take.name);
+    await writeFile(sink, `${stem}.js`, 'text/javascript', moduleText(take, given));
+    await writeFile(sink, `${stem}.d.ts`, 'text/plain', MODULE_TYPES);
+  },
+};

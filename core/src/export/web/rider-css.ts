@@ -1,0 +1,98 @@
+import { z } from 'zod';
+import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/index.ts';
+import type { Format } from '../format.ts';
+import { writeFile } from '../sink.ts';
+import { fileStem, formatNumber } from '../text.ts';
+import { keyframesOf } from './css.ts';
+
+const options = z.object({
+  rider: z.string().max(200).default('').describe('Name of the rider; empty: the first that moves'),
+  selector: z
+    .string()
+    .max(200)
+    .regex(/^[^{}<>;@\\/*]*$/, 'a selector, without braces')
+    .default('')
+    .describe('Selector of the element; empty: a class of the rider’s name'),
+});
+
+/** Properties of an element's own, so that each of them can have keyframes of its own. */
+const PROPERTIES = [
+  { key: 'x', unit: 'px', syntax: '<length>', of: (v: number) => formatNumber(v, 4) },
+  { key: 'y', unit: 'px', syntax: '<length>', of: (v: number) => formatNumber(v, 4) },
+  { key: 'angle', unit: 'deg', syntax: '<angle>', of: (v: number) => formatNumber((v * 180) / Math.PI, 4) },
+  { key: 'skew', unit: 'deg', syntax: '<angle>', of: (v: number) => formatNumber((v * 180) / Math.PI, 4) },
+  { key: 'scaleX', unit: '', syntax: '<number>', of: (v: number) => formatNumber(v, 6) },
+  { key: 'scaleY', unit: '', syntax: '<number>', of: (v: number) => formatNumber(v, 6) },
+] as const;
+
+/** Keyframes of one rider for an element of the reader's own: its place, turn, size and opacity, each with keys of its own. */
+export const riderCss: Format<'take', typeof options> = {
+  id: 'css',
+  name: 'CSS for one element',
+  about: 'One rider’s motion as keyframes, to put on an element of one’s own: its pivot moves as on the Desk.',
+  extension: 'css',
+  type: 'text/css',
+  options,
+  needs: 'take',
+  holds: [],
+  write: (take, given, sink) => {
+    const drawn = riderOf(take, given.rider);
+    const stem = drawn ? fileStem(drawn.name) : fileStem(take.name);
+    return writeFile(
+      sink,
+      `${stem}.css`,
+      'text/css',
+      drawn ? textOfRider(take, drawn, stem, given.selector) : '/* Nothing moves. */\n',
+    );
+  },
+};
+
+const moves = (drawn: DrawnArt): boolean => Object.values(drawn.curves).some((curve) => !isConstant(curve));
+
+function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
+  const riders = drawing.filter((one) => one.kind === 'art');
+  return (
+    (name ? riders.find((one) => one.name === name || one.id === name) : riders.find(moves)) ??
+    (name ? undefined : riders[0])
+  );
+}
+
+function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, selector: string): string {
+  const { length, repeat } = take;
+  const n = (value: number): string => formatNumber(value, 4);
+  const running: string[] = [];
+  const rules: string[] = [];
+  const declared: string[] = [];
+  const add = (property: string, curve: Curve, declaration: (value: number) => string): void => {
+    const keyframes = `${stem}-${property}`;
+    running.push(keyframes);
+    rules.push(`${keyframesOf(keyframes, curve, length, declaration)}\n`);
+  };
+  const values = PROPERTIES.map(({ key, unit, syntax, of }) => {
+    const curve = curves[key];
+    const first = `${of(curve[0]?.value ?? 0)}${unit}`;
+    if (isConstant(curve)) return first;
+    const variable = `--${stem}-${key}`;
+    declared.push(`@property ${variable} { syntax: "${syntax}"; inherits: false; initial-value: ${first}; }\n`);
+    add(key, curve, (v) => `${variable}:${of(v)}${unit}`);
+    return `var(${variable})`;
+  });
+  const [x, y, angle, skew, scaleX, scaleY] = values;
+  if (!isConstant(curves.opacity)) add('opacity', curves.opacity, (v) => `opacity:${n(v)}`);
+  const [pivotX, pivotY] = art.pivot;
+  const lean = skew === '0deg' ? '' : ` skewX(${skew ?? ''})`;
+  const fade =
+    isConstant(curves.opacity) && curves.opacity[0]?.value !== 1
+      ? `  opacity: ${n(curves.opacity[0]?.value ?? 1)};\n`
+      : '';
+  const timing = `${formatNumber(length, 6)}s linear ${repeat === 'once' ? '1 both' : 'infinite'}`;
+  const animation = running.length > 0 ? `  animation: ${running.map((one) => `${one} ${timing}`).join(', ')};\n` : '';
+  return (
+    `/* ${name.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ')}. The element’s box is ${n(art.width)} by ${n(art.height)} px, laid at the top left of what it moves over. */\n` +
+    declared.join('') +
+    `${selector || `.${stem}`} {\n  position: absolute;\n  left: 0;\n  top: 0;\n  transform-origin: 0 0;\n` +
+    `  transform: translate(${x ?? ''}, ${y ?? ''}) rotate(${angle ?? ''})${lean} scale(${scaleX ?? ''}, ${scaleY ?? ''}) translate(${n(-pivotX)}px, ${n(-pivotY)}px);\n${fade}${animation}}\n` +
+    rules.join('') +
+    `@media (prefers-reduced-motion: reduce) { ${selector || `.${stem}`} { animation: none; } }\n`
+  );
+}
