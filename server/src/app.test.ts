@@ -7,7 +7,7 @@ import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import request from 'supertest';
 import { describe, expect, test } from 'vitest';
 import { createApp } from './app.ts';
-import { CONTENT_SECURITY_POLICY } from './headers.ts';
+import { CONTENT_SECURITY_POLICY, PREVIEW_POLICY } from './headers.ts';
 
 const outside = mkdtempSync(join(tmpdir(), 'pace-line-server-'));
 const folder = join(outside, 'site');
@@ -38,6 +38,15 @@ describe('the server', () => {
       expect(response.text).toContain('Pace Line');
     },
   );
+  test('previews run under a policy of their own, without an origin, and only in the editor’s frames', async () => {
+    writeFileSync(join(folder, 'preview.html'), '<!doctype html><title>Preview</title>');
+    const response = await request(createApp(folder)).get('/preview.html');
+    expect(response.status).toBe(200);
+    expect(response.headers['content-security-policy']).toBe(PREVIEW_POLICY);
+    expect(PREVIEW_POLICY).toContain('sandbox allow-scripts');
+    expect(PREVIEW_POLICY).not.toContain('allow-same-origin');
+    expect(PREVIEW_POLICY).toContain("default-src 'none'");
+  });
   test('assets are kept for long, missing ones are missing', async () => {
     const app = createApp(folder);
     expect((await request(app).get('/assets/a.js')).headers['cache-control']).toContain('immutable');

@@ -3,7 +3,7 @@ import { join, resolve } from 'node:path';
 import express, { type Express, type Response } from 'express';
 import compressed from 'express-static-gzip';
 import { onlyFor, onlyReading, plainErrors } from './doors.ts';
-import { secured } from './headers.ts';
+import { previewing, secured } from './headers.ts';
 
 /** The addresses that are views of the editor; it says itself that there is nothing at any other. */
 const VIEWS = ['/', '/scene/:id', '/scene/:id/send', '/help'];
@@ -22,6 +22,7 @@ export function createApp(folder: string, { hosts = [] }: AppOptions = {}): Expr
   const app = express();
   app.disable('x-powered-by');
   app.use(secured, onlyFor(hosts), onlyReading);
+  app.use('/preview.html', previewing);
   // The name of a hashed asset changes with what is in it.
   app.use(
     '/assets',

@@ -15,6 +15,18 @@ export const CONTENT_SECURITY_POLICY = [
   "frame-ancestors 'none'",
 ].join('; ');
 
+/** Previews of outputs that have scripts: in a frame of the editor, without an origin, and without a way to ask for anything. */
+export const PREVIEW_POLICY = [
+  "default-src 'none'",
+  "script-src 'unsafe-inline'",
+  "style-src 'unsafe-inline'",
+  'img-src data: blob:',
+  "base-uri 'none'",
+  "form-action 'none'",
+  "frame-ancestors 'self'",
+  'sandbox allow-scripts',
+].join('; ');
+
 /** What the editor never asks a browser for. */
 const PERMISSIONS_POLICY = ['camera', 'microphone', 'geolocation', 'payment', 'usb', 'serial', 'bluetooth', 'midi']
   .map((feature) => `${feature}=()`)
@@ -30,5 +42,11 @@ export const secured: RequestHandler = (_request, response, next) => {
     'Cross-Origin-Opener-Policy': 'same-origin',
     'Cross-Origin-Resource-Policy': 'same-origin',
   });
+  next();
+};
+
+/** The headers of the page in which previews run. */
+export const previewing: RequestHandler = (_request, response, next) => {
+  response.set('Content-Security-Policy', PREVIEW_POLICY);
   next();
 };

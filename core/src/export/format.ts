@@ -13,12 +13,18 @@ export interface Sources {
   readonly scene: Scene;
 }
 
+/** Headings of the list of formats, in order. */
+export const FORMAT_GROUPS = ['web', 'data'] as const;
+export type FormatGroup = (typeof FORMAT_GROUPS)[number];
+
 /** One output format. The Send view, the command line and the docs build themselves from the list of these. */
 export interface Format<N extends keyof Sources = keyof Sources, O extends z.ZodObject = z.ZodObject> {
   /** What the command line calls it. */
   readonly id: string;
   /** What people call it. */
   readonly name: string;
+  /** Where it stands in the list: for pages, or for programs and people. */
+  readonly group: FormatGroup;
   /** One sentence: what it is good for. */
   readonly about: string;
   readonly extension: string;

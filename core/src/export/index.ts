@@ -15,7 +15,7 @@ import { webPage } from './web/web-page.ts';
 
 export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from './data/pose-rows.ts';
 export { lostFeatures } from './features.ts';
-export type { Format } from './format.ts';
+export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
 export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';

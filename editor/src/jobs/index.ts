@@ -1,5 +1,5 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import { paintingOf, type Scene, type SceneReading } from '@pace-line/core';
+import { formatById, paintingOf, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd } from './pool.ts';
 import type { FileChunk, Found, SendHandlers, SendResult } from './send.worker.ts';
@@ -51,7 +51,7 @@ export function writeOutput(
   };
   const job = sending.run(
     'send',
-    { scene: withoutTracing(scene), format, options, isMeasured },
+    { scene: neededOf(scene, format), format, options, isMeasured },
     {
       onChunk,
       ...(onProgress ? { onProgress } : {}),
@@ -110,6 +110,10 @@ const withLines = (scene: Scene): Scene => ({
     stroke: guide.stroke ?? { color: guide.color, width: scene.canvas.width / 200, dash: null, draws: null },
   })),
 });
+
+/** What of a scene is handed over for a format: all of it where the scene itself is written. */
+const neededOf = (scene: Scene, format: string): Scene =>
+  formatById(format)?.needs === 'scene' ? scene : withoutTracing(scene);
 
 /** A scene with the pixels of its art alone: those of what is only drawn over are large, and never sent. */
 function withoutTracing(scene: Scene): Scene {

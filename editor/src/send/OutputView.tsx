@@ -1,49 +1,69 @@
 import { useEffect, useState } from 'react';
-import type { Output } from '../jobs/index.ts';
+import type { Output, WrittenFile } from '../jobs/index.ts';
+import { PageFrame } from './PageFrame.tsx';
+import { previewOf } from './preview.ts';
+import { TextOutput } from './TextOutput.tsx';
 
-/** Characters of a text that are shown. */
-const SHOWN_TEXT = 4000;
+interface OutputViewProps {
+  readonly output: Output;
+  readonly format: string;
+  readonly ratio: number;
+}
 
-/** The real output: playing in an image or in a frame without scripts; a table of data as its first lines. */
-export function OutputView({ output, ratio }: { output: Output; ratio: number }) {
-  const [file] = output.files;
-  const [url, setUrl] = useState<string | null>(null);
-  const isText = file?.type.startsWith('text/') === true && file.type !== 'text/html';
-  useEffect(() => {
-    if (!file || isText) return;
-    const made = URL.createObjectURL(file.blob);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [file, isText]);
+/** The real output: playing in an image, or in a frame that has no origin; data as its first lines. */
+export function OutputView({ output, format, ratio }: OutputViewProps) {
+  const [chosen, setChosen] = useState(0);
+  const { files } = output;
+  const page = usePreview(files, format);
+  const file = files[Math.min(chosen, files.length - 1)];
   if (!file) return null;
-  if (isText) return <TextOutput blob={file.blob} />;
-  if (!url) return null;
   return (
-    <div className="output-view" style={{ aspectRatio: String(ratio) }}>
-      {file.type === 'text/html' ? (
-        <iframe title="The page as it will be" src={url} sandbox="" />
-      ) : (
-        <img alt="The loop as it will be" src={url} />
+    <>
+      {page !== undefined && <PageFrame page={page} ratio={ratio} />}
+      {file.type === 'image/svg+xml' && page === undefined && <ImageOutput blob={file.blob} ratio={ratio} />}
+      {files.length > 1 && (
+        <div className="segments" role="group" aria-label="Files of the output">
+          {files.map(({ name }, i) => (
+            <button key={name} type="button" aria-pressed={i === chosen} onClick={() => setChosen(i)}>
+              {name}
+            </button>
+          ))}
+        </div>
       )}
-    </div>
+      {isText(file) && <TextOutput blob={file.blob} isShort={page !== undefined} />}
+      {file.type === 'application/pdf' && <p className="muted">A page to be printed: save it to look at it.</p>}
+    </>
   );
 }
 
-function TextOutput({ blob }: { blob: Blob }) {
-  const [text, setText] = useState('');
+const isText = ({ type }: WrittenFile): boolean =>
+  (type.startsWith('text/') && type !== 'text/html') || type === 'application/json';
+
+/** The page in which an output is shown playing; undefined where it is none. */
+function usePreview(files: readonly WrittenFile[], format: string): string | undefined {
+  const [page, setPage] = useState<string>();
   useEffect(() => {
     let isCurrent = true;
-    void blob
-      .slice(0, SHOWN_TEXT)
-      .text()
-      .then((read) => isCurrent && setText(read));
+    setPage(undefined);
+    void previewOf(files, format).then((made) => isCurrent && setPage(made));
     return () => {
       isCurrent = false;
     };
+  }, [files, format]);
+  return page;
+}
+
+function ImageOutput({ blob, ratio }: { blob: Blob; ratio: number }) {
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    const made = URL.createObjectURL(blob);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
   }, [blob]);
+  if (!url) return null;
   return (
-    <pre className="output-text figures" tabIndex={0} aria-label="The first lines of the output">
-      {text}
-    </pre>
+    <div className="output-view" style={{ aspectRatio: String(ratio) }}>
+      <img alt="The loop as it will be" src={url} />
+    </div>
   );
 }

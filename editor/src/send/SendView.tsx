@@ -1,17 +1,26 @@
 import { Progress } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { FORMATS, formatById, frameCount, lostFeatures, loopLength, type Scene } from '@pace-line/core';
+import {
+  FORMAT_GROUPS,
+  FORMATS,
+  formatById,
+  frameCount,
+  lostFeatures,
+  loopLength,
+  type FormatGroup,
+  type Scene,
+} from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
-import { saveBlob } from '../platform/files.ts';
 import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { useChecks } from '../scene/use-checks.ts';
 import { Facts } from './Facts.tsx';
 import { OptionFields } from './OptionFields.tsx';
 import { OutputView } from './OutputView.tsx';
+import { Taking } from './Taking.tsx';
 import { useWriting, type Options, type Writing } from './use-writing.ts';
 import './send.css';
 
@@ -55,7 +64,7 @@ export function SendView() {
           />
           <Notes scene={scene} lost={lostFeatures(scene, format.holds)} />
         </section>
-        <Result scene={scene} {...result} />
+        <Result key={formatId} scene={scene} format={formatId} {...result} />
       </div>
     </main>
   );
@@ -64,7 +73,26 @@ export function SendView() {
 function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
   return (
     <div className="format-list" role="group" aria-label="Format">
-      {FORMATS.map((one) => (
+      {FORMAT_GROUPS.map((group) => (
+        <Formats key={group} group={group} chosen={chosen} onChoose={onChoose} />
+      ))}
+    </div>
+  );
+}
+
+const GROUPS: Readonly<Record<FormatGroup, string>> = { web: 'For pages', data: 'For programs and paper' };
+
+interface FormatsProps {
+  readonly group: FormatGroup;
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+function Formats({ group, chosen, onChoose }: FormatsProps) {
+  return (
+    <>
+      <h3 className="format-group">{GROUPS[group]}</h3>
+      {FORMATS.filter((one) => one.group === group).map((one) => (
         <button
           key={one.id}
           type="button"
@@ -77,7 +105,7 @@ function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: strin
           <span className="format-about">{one.about}</span>
         </button>
       ))}
-    </div>
+    </>
   );
 }
 
@@ -115,12 +143,13 @@ function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
 
 interface ResultProps {
   readonly scene: Scene;
+  readonly format: string;
   readonly writing: Writing;
   readonly cancel: () => void;
   readonly again: () => void;
 }
 
-function Result({ scene, writing, cancel, again }: ResultProps) {
+function Result({ scene, format, writing, cancel, again }: ResultProps) {
   return (
     <section className="send-result" aria-label="Result">
       <div className="send-facts">
@@ -136,21 +165,12 @@ function Result({ scene, writing, cancel, again }: ResultProps) {
             Write it again
           </button>
         )}
-        <button
-          type="button"
-          className="bar-button strong"
-          disabled={writing.state !== 'done'}
-          onClick={() => {
-            if (writing.state === 'done') for (const { name, blob } of writing.output.files) saveBlob(name, blob);
-          }}
-        >
-          Save {writing.state === 'done' ? writing.output.files[0]?.name : 'file'}
-        </button>
+        {writing.state === 'done' && <Taking output={writing.output} />}
       </div>
       {writing.state === 'writing' && <Progress value={writing.share * 100} aria-label="Writing" />}
       {writing.state === 'failed' && <p role="alert">It could not be written: {writing.message}</p>}
       {writing.state === 'done' && (
-        <OutputView output={writing.output} ratio={scene.canvas.width / scene.canvas.height} />
+        <OutputView output={writing.output} format={format} ratio={scene.canvas.width / scene.canvas.height} />
       )}
     </section>
   );

@@ -13,6 +13,7 @@ const COLUMNS = ['frame', 'time', 'guide', 'rider', 'distance', 'share', 'spacin
 export const exposureCsv: Format<'sheets', typeof options> = {
   id: 'exposure-csv',
   name: 'Exposure list',
+  group: 'data',
   about: 'Frame by frame, how far along its guide each rider is and how wide its spacing: for a sheet on paper.',
   extension: 'csv',
   type: 'text/csv',

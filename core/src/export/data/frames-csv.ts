@@ -10,6 +10,7 @@ const options = z.object({});
 export const framesCsv: Format<'frames', typeof options> = {
   id: 'frames-csv',
   name: 'Frames as a table',
+  group: 'data',
   about: 'Where every rider is at each frame, as a table for programs of one’s own.',
   extension: 'csv',
   type: 'text/csv',

@@ -12,6 +12,7 @@ const six = (value: number): number => Number(formatNumber(value, 6));
 export const framesJson: Format<'frames', typeof options> = {
   id: 'frames-json',
   name: 'Frames as JSON',
+  group: 'data',
   about: 'Where every rider is at each frame, how large, how turned and how fast: for programs of one’s own.',
   extension: 'json',
   type: 'application/json',

@@ -12,6 +12,7 @@ const options = z.object({
 export const guidesSvg: Format<'scene', typeof options> = {
   id: 'guides-svg',
   name: 'Guides',
+  group: 'data',
   about: 'The guides as plain paths with their names: for drawings and motion paths of one’s own.',
   extension: 'svg',
   type: 'image/svg+xml',

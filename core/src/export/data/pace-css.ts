@@ -18,6 +18,7 @@ const STEP = 1 / 120;
 export const paceCss: Format<'scene', typeof options> = {
   id: 'pace-css',
   name: 'Pace as CSS',
+  group: 'data',
   about: 'Each rider’s pace as an easing, its guide as a motion path: to put on elements of one’s own.',
   extension: 'css',
   type: 'text/css',

@@ -11,6 +11,7 @@ const options = z.object({});
 export const sceneFile: Format<'scene', typeof options> = {
   id: 'scene',
   name: 'Scene',
+  group: 'data',
   about: 'The scene itself: to be kept, handed on and edited again.',
   extension: 'paceline.json',
   type: 'application/json',

@@ -13,6 +13,7 @@ const options = z.object({
 export const animatedSvg: Format<'take', typeof options> = {
   id: 'animated-svg',
   name: 'Animated SVG',
+  group: 'web',
   about: 'One sharp file for pages: plays on its own, in an image element or inline, without scripts.',
   extension: 'svg',
   type: 'image/svg+xml',

@@ -94,6 +94,7 @@ export function sample(progress: number): Record<string, Sample>;
 export const moduleFormat: Format<'take', typeof options> = {
   id: 'module',
   name: 'Module',
+  group: 'web',
   about:
     'An ES module for a page of one’s own: play, seek, drive it, lay it between two elements, or only ask where things are.',
   extension: 'js',

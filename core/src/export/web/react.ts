@@ -79,6 +79,7 @@ export { sample } from './${stem}.module.js';
 export const react: Format<'take', typeof options> = {
   id: 'react',
   name: 'React component',
+  group: 'web',
   about: 'The module with a component over it: for React 18 and later, safe in strict mode.',
   extension: 'jsx',
   type: 'text/javascript',

@@ -29,6 +29,7 @@ const PROPERTIES = [
 export const riderCss: Format<'take', typeof options> = {
   id: 'css',
   name: 'CSS for one element',
+  group: 'web',
   about: 'One rider’s motion as keyframes, to put on an element of one’s own: its pivot moves as on the Desk.',
   extension: 'css',
   type: 'text/css',

@@ -20,6 +20,7 @@ type Options = z.infer<typeof options>;
 export const webPage: Format<'take', typeof options> = {
   id: 'web-page',
   name: 'Web page',
+  group: 'web',
   about: 'A page of its own with the loop in it: open it in any browser or put it on a screen.',
   extension: 'html',
   type: 'text/html',

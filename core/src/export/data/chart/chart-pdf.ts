@@ -9,6 +9,7 @@ import { widthOf } from './text-width.ts';
 export const chartPdf: Format<'sheets', typeof sheetOptions> = {
   id: 'chart-pdf',
   name: 'Pace sheet as PDF',
+  group: 'data',
   about: 'The pace lines of every route on a page to be printed or sent round.',
   extension: 'pdf',
   type: 'application/pdf',

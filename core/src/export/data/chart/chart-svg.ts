@@ -8,6 +8,7 @@ import { drawnSheet, sheetOptions } from './sheet-drawing.ts';
 export const chartSvg: Format<'sheets', typeof sheetOptions> = {
   id: 'chart-svg',
   name: 'Pace sheet',
+  group: 'data',
   about: 'The pace lines of every route as a drawing: for documents, hand-offs and walls.',
   extension: 'svg',
   type: 'image/svg+xml',

@@ -1,0 +1,247 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+import { build, type Rolldown } from 'vite';
+import { formatById, memorySink, pathOfGuide, prepare, QUIET_RUN, send, textOf, type Scene } from '@pace-line/core';
+import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
+import { SAMPLES } from '../samples/scenes.ts';
+import { worstGap } from './motion.ts';
+
+async function filesOf(scene: Scene, id: string, options: object = {}): Promise<ReadonlyMap<string, string>> {
+  const format = formatById(id)!;
+  const { sink, files } = memorySink();
+  await send(scene, format, format.options.parse(options), sink, QUIET_RUN);
+  return new Map(files.map((file) => [file.name, textOf(file)]));
+}
+
+interface Global {
+  made: {
+    play: () => void;
+    pause: () => void;
+    seek: (seconds: number) => void;
+    setProgress: (share: number) => void;
+    destroy: () => void;
+    element: SVGSVGElement;
+  };
+}
+
+/** A page of somebody's own into which a scene's module is put: under a policy of its own origin, styled against it. */
+async function hostPage(page: Page, scene: Scene, mount: string, body = '<div id="here"></div>'): Promise<string[]> {
+  const said: string[] = [];
+  page.on('console', (message) => said.push(message.text()));
+  page.on('pageerror', (error) => said.push(error.message));
+  const files = await filesOf(scene, 'module');
+  const [text = ''] = files.values();
+  const html = `<!doctype html><style>svg *{transform-origin:center;transform-box:fill-box}svg{max-width:100%}</style><body style="margin:0">${body}
+<script type="module" src="/host.js"></script>`;
+  await page.route('http://host.test/**', (route) => {
+    const path = new URL(route.request().url()).pathname;
+    const policy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:";
+    if (path === '/loop.js') return route.fulfill({ body: text, contentType: 'text/javascript' });
+    if (path === '/host.js')
+      return route.fulfill({
+        body: `import { mount } from '/loop.js';\nglobalThis.made = ${mount};`,
+        contentType: 'text/javascript',
+      });
+    return route.fulfill({ body: html, contentType: 'text/html', headers: { 'content-security-policy': policy } });
+  });
+  await page.goto('http://host.test/');
+  await page.waitForFunction(() => 'made' in globalThis);
+  return said;
+}
+
+const scenes: Record<string, Scene> = {
+  ...WRITER_SCENES,
+  ...Object.fromEntries(SAMPLES.map(({ file, scene }) => [file, scene])),
+};
+
+for (const [name, scene] of Object.entries(scenes))
+  test(`a module of ${name} shows every time as the evaluator has it, in a page with styles of its own`, async ({
+    page,
+  }) => {
+    const said = await hostPage(page, scene, `mount(document.querySelector('#here'), { driver: 'none' })`);
+    const motion = prepare(scene);
+    const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
+    const times = Array.from({ length: 20 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length).filter(
+      (time) => events.every((event) => Math.abs(event - time) > 1e-3),
+    );
+    const worst = await worstGap(page, scene, times);
+    expect(worst.gap, `${worst.rider} at ${worst.time}`).toBeLessThan(0.5);
+    // And by what it is told itself.
+    for (const time of times.slice(0, 3)) {
+      await page.evaluate((at) => (globalThis as unknown as Global).made.seek(at), time);
+      expect((await worstGap(page, scene, [time], { seek: false })).gap).toBeLessThan(0.5);
+      await page.evaluate((at) => (globalThis as unknown as Global).made.setProgress(at), time / motion.length);
+      expect((await worstGap(page, scene, [time], { seek: false })).gap).toBeLessThan(0.5);
+    }
+    expect(said).toEqual([]);
+  });
+
+test('a module plays, pauses, and leaves nothing behind', async ({ page }) => {
+  await hostPage(page, WRITER_SCENES['eased']!, `mount(document.querySelector('#here'), { driver: 'none' })`);
+  const time = (): Promise<number> => page.evaluate(() => Number(document.getAnimations()[0]?.currentTime ?? -1));
+  expect(await time()).toBe(0);
+  await page.evaluate(() => (globalThis as unknown as Global).made.play());
+  await expect.poll(time).toBeGreaterThan(100);
+  await page.evaluate(() => (globalThis as unknown as Global).made.pause());
+  const stands = await time();
+  await page.waitForTimeout(120);
+  expect(await time()).toBe(stands);
+  await page.evaluate(() => (globalThis as unknown as Global).made.destroy());
+  expect(await page.evaluate(() => [document.getAnimations().length, document.querySelectorAll('svg').length])).toEqual(
+    [0, 0],
+  );
+});
+
+test('laid between two elements, the rider flies from the middle of the one to that of the other', async ({ page }) => {
+  const scene = SAMPLES.find(({ file }) => file.startsWith('tea-order'))!.scene;
+  await hostPage(
+    page,
+    scene,
+    `mount(document.body, { driver: 'none', fit: { from: document.querySelector('#a'), to: document.querySelector('#b') } })`,
+    '<i id="a" style="position:absolute;left:700px;top:500px;width:40px;height:20px"></i><i id="b" style="position:absolute;left:100px;top:200px;width:60px;height:60px"></i>',
+  );
+  // The art's middle is its pivot: where its box lies is where the rider is.
+  const middle = (): Promise<[number, number]> =>
+    page.evaluate(() => {
+      const chip = document.querySelector('circle[stroke="#55752A" i]')!;
+      const { left, top, width, height } = chip.getBoundingClientRect();
+      return [left + width / 2, top + height / 2] as [number, number];
+    });
+  const at = async (time: number): Promise<[number, number]> => {
+    await page.evaluate((one) => (globalThis as unknown as Global).made.seek(one), time);
+    return middle();
+  };
+  const [from, to] = [await at(0), await at(scene.clock.duration)];
+  expect(Math.hypot(from[0] - 720, from[1] - 510)).toBeLessThan(2);
+  expect(Math.hypot(to[0] - 130, to[1] - 230)).toBeLessThan(2);
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('#a')!.style.left = '400px';
+    dispatchEvent(new Event('resize'));
+  });
+  expect(Math.hypot((await at(0))[0] - 420, (await at(0))[1] - 510)).toBeLessThan(2);
+});
+
+test('a component in strict mode: mounted once, told what to do, gone without a trace', async ({ page }) => {
+  const folder = mkdtempSync(join(fileURLToPath(new URL('.', import.meta.url)), '.react-'));
+  try {
+    const files = await filesOf(SAMPLES.find(({ file }) => file.startsWith('tea-order'))!.scene, 'react');
+    for (const [name, text] of files) writeFileSync(join(folder, name), text);
+    const component = [...files.keys()].find((name) => name.endsWith('.jsx'))!;
+    writeFileSync(
+      join(folder, 'main.js'),
+      `import { createElement as h, createRef, StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import Loop from './${component}';
+const ref = createRef();
+const root = createRoot(document.body.appendChild(document.createElement('div')));
+const show = (props) => root.render(h(StrictMode, null, h(Loop, { ref, ...props })));
+globalThis.show = show;
+globalThis.hide = () => root.unmount();
+globalThis.seek = (time) => ref.current.seek(time);
+show({ driver: 'none' });
+`,
+    );
+    const built = (await build({
+      configFile: false,
+      logLevel: 'silent',
+      define: { 'process.env.NODE_ENV': '"development"' },
+      build: { write: false, minify: false, lib: { entry: join(folder, 'main.js'), name: 'Main', formats: ['iife'] } },
+    })) as Rolldown.RolldownOutput[];
+    const [chunk] = built[0]?.output ?? [];
+    const said: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
+    page.on('pageerror', (error) => said.push(error.message));
+    await page.setContent('<!doctype html><body></body>');
+    await page.addScriptTag({ content: chunk!.code });
+    const drawings = page.locator('div > svg');
+    await expect(drawings).toHaveCount(1);
+    interface Told {
+      show: (props: object) => void;
+      hide: () => void;
+      seek: (time: number) => void;
+    }
+    const time = (): Promise<number> => page.evaluate(() => Number(document.getAnimations()[0]?.currentTime));
+    await page.evaluate(() => (globalThis as unknown as Told).seek(0.5));
+    expect(await time()).toBeCloseTo(500, 3);
+    await page.evaluate(() => (globalThis as unknown as Told).show({ progress: 0.25 }));
+    await expect.poll(time).toBeCloseTo(600, 3);
+    await expect(drawings).toHaveCount(1);
+    await page.evaluate(() => (globalThis as unknown as Told).hide());
+    await expect(drawings).toHaveCount(0);
+    expect(await page.evaluate(() => document.getAnimations().length)).toBe(0);
+    expect(said).toEqual([]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
+
+const ONE_RIDER = Object.entries(scenes).filter(([, { riders }]) => riders.filter(({ output }) => output).length > 0);
+
+test('CSS for one element moves it as the rider', async ({ page }) => {
+  for (const [name, scene] of ONE_RIDER) {
+    const motion = prepare(scene);
+    const index = scene.riders.findIndex((rider, i) => rider.output && (motion.riders[i]?.varies.length ?? 0) > 0);
+    const rider = scene.riders[index];
+    if (!rider || rider.carrier) continue;
+    const art = scene.art.find(({ id }) => id === rider.art)!;
+    const [css = ''] = (await filesOf(scene, 'css', { rider: rider.id, selector: '#one' })).values();
+    await page.setContent(
+      `<!doctype html><style>${css}</style><body style="margin:0"><div id="one" style="width:${art.width}px;height:${art.height}px"><i id="c" style="position:absolute;left:100%;top:100%"></i></div>`,
+    );
+    const events = motion.riders[index]!.events(0, motion.length);
+    const times = Array.from({ length: 15 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length).filter(
+      (time) => events.every((event) => Math.abs(event - time) > 1e-3),
+    );
+    const shown = await page.evaluate((list) => {
+      const all = document.getAnimations();
+      all.forEach((one) => one.pause());
+      return list.map((time) => {
+        all.forEach((one) => (one.currentTime = time * 1000));
+        const matrix = new DOMMatrix(getComputedStyle(document.querySelector('#one')!).transform);
+        return [matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f];
+      });
+    }, times);
+    times.forEach((time, i) => {
+      const poses = motion.poseAt(time);
+      const m = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => poses.of(index, key));
+      const corner = ([a, b, c, d, e, f]: readonly number[], x: number, y: number): [number, number] => [
+        a! * x + c! * y + e!,
+        b! * x + d! * y + f!,
+      ];
+      for (const [x, y] of [
+        [0, 0],
+        [art.width, art.height],
+      ] as const) {
+        const [p, q] = [corner(m, x, y), corner(shown[i]!, x, y)];
+        expect(Math.hypot(p[0] - q[0], p[1] - q[1]), `${name} at ${time}`).toBeLessThan(0.5);
+      }
+    });
+  }
+});
+
+test('the pace as CSS: an element on the motion path is as far along it as the rider', async ({ page }) => {
+  for (const name of ['eased', 'dwelling', 'reversing']) {
+    const scene = scenes[name]!;
+    const [css = ''] = (await filesOf(scene, 'pace-css')).values();
+    const rider = scene.riders.find(({ guide }) => guide !== null)!;
+    const selector = /^\.([\w-]+) \{/m.exec(css)![1]!;
+    await page.setContent(`<!doctype html><style>${css}</style><body><div class="${selector}"></div>`);
+    const motion = prepare(scene);
+    const moving = motion.rider(rider.id)!;
+    const { length } = pathOfGuide(scene.guides.find(({ id }) => id === rider.guide)!);
+    const times = Array.from({ length: 25 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
+    const shares = await page.evaluate((list) => {
+      const [one] = document.getAnimations();
+      one!.pause();
+      return list.map((time) => {
+        one!.currentTime = time * 1000;
+        return Number.parseFloat(getComputedStyle(document.querySelector('div')!).offsetDistance) / 100;
+      });
+    }, times);
+    times.forEach((time, i) =>
+      expect(Math.abs(shares[i]! * length - moving.footAt(time)), `${name} at ${time}`).toBeLessThan(0.6),
+    );
+  }
+});

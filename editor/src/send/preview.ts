@@ -1,0 +1,20 @@
+import type { WrittenFile } from '../jobs/index.ts';
+
+/** A page in which a module is mounted as its driver has it; what is scrolled past has a window of room before and after it. */
+const modulePage = (text: string): string =>
+  `<!doctype html><meta charset="utf-8"><style>html,body{margin:0}svg{max-width:100%;height:auto;display:block;margin:auto}</style>
+<div id="here"></div>
+<script type="module">${text}
+const here = document.getElementById('here');
+if (SPEC.kind === 'scroll') here.style.padding = '100vh 0';
+mount(here);
+</script>`;
+
+/** The page in which an output is shown playing: itself where it is one, one with it where it is a module; undefined for all else. */
+export async function previewOf(files: readonly WrittenFile[], format: string): Promise<string | undefined> {
+  const [first] = files;
+  if (first?.type === 'text/html') return first.blob.text();
+  if (format !== 'module' && format !== 'react') return undefined;
+  const module = format === 'module' ? first : files.find(({ name }) => name.endsWith('.module.js'));
+  return module && modulePage(await module.blob.text());
+}
