@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { readScene, type Scene } from '@pace-line/core';
+import { readScene, writeScene, type Scene } from '@pace-line/core';
 
 /** Canvas px to window px, by the canvas's drawn edge. */
 export async function canvasAt(page: Page, x: number, y: number): Promise<[number, number]> {
@@ -68,4 +68,12 @@ export async function dropFile(page: Page, name: string, type: string, text: str
     },
     { name, type, text },
   );
+}
+
+/** Opens a scene as a file dropped on the Shelf. */
+export async function openScene(page: Page, scene: Scene): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New scene' }).waitFor();
+  await dropFile(page, 'job.paceline.json', 'application/json', writeScene(scene));
+  await expect(page.locator('.pace-line').first()).toBeVisible();
 }

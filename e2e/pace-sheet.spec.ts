@@ -1,18 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
-import { prepare, writeScene, type Scene } from '@pace-line/core';
+import { prepare, type Scene } from '@pace-line/core';
 import { BOX_ART, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
-import { dropFile, savedScene } from './desk.ts';
+import { openScene, savedScene } from './desk.ts';
 import { playsAsMeant } from './plays.ts';
 
 type Json = Record<string, unknown>;
-
-/** Opens a scene as a file dropped on the Shelf. */
-async function openScene(page: Page, scene: Scene): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'New scene' }).waitFor();
-  await dropFile(page, 'job.paceline.json', 'application/json', writeScene(scene));
-  await expect(page.locator('.pace-line').first()).toBeVisible();
-}
 
 /** Five humps, 200 px from crest to crest, 120 px high, from trough to trough. */
 const CRESTS = [200, 400, 600, 800, 1000];
