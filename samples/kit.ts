@@ -45,7 +45,7 @@ export const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', nod
 export const scene = (
   given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera' | 'driver' | 'clock'> &
     Partial<Pick<Scene, 'assets' | 'tracing' | 'camera' | 'driver'>> & {
-      readonly clock: Omit<Scene['clock'], 'tempo'>;
+      readonly clock: Omit<Scene['clock'], 'tempo' | 'times'>;
     },
 ): Scene => {
   const read = sceneFromJson({ format: SCENE_FORMAT, version: SCENE_VERSION, assets: {}, ...given });

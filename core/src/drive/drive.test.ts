@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Clock, Driver } from '../scene/index.ts';
 import { advanced, happened, timeOfScroll, undriven, type Driven, type DriveEvent } from './index.ts';
 
-const clock = (repeat: Clock['repeat']): Clock => ({ duration: 2, fps: 30, repeat, tempo: null });
+const clock = (repeat: Clock['repeat']): Clock => ({ duration: 2, fps: 30, repeat, times: null, tempo: null });
 
 /** What a driver makes of a tale of events and of seconds that pass. */
 const told = (driver: Driver, repeat: Clock['repeat'], ...tale: readonly (DriveEvent | number)[]): Driven =>
@@ -18,6 +18,11 @@ describe('what drives a scene', () => {
   test('time runs by itself, and ends only where the scene runs once', () => {
     expect(told({ kind: 'time' }, 'loop', 5)).toEqual({ at: 5, way: 1 });
     expect(told({ kind: 'time' }, 'once', 5)).toEqual({ at: 2, way: 0 });
+  });
+  test('it ends after as many times as the scene is played', () => {
+    const twice = { ...clock('there-and-back'), times: 2 };
+    expect(advanced({ kind: 'time' }, twice, { at: 0, way: 1 }, 7.5)).toEqual({ at: 7.5, way: 1 });
+    expect(advanced({ kind: 'time' }, twice, { at: 7.5, way: 1 }, 9)).toEqual({ at: 8, way: 0 });
   });
   const click: Driver = { kind: 'click', again: 'back' };
   test('pressed midway it turns round from where it is', () => {

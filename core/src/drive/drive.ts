@@ -23,7 +23,8 @@ const runsOnce = (driver: Driver): boolean =>
 /** The time, s, at which it ends; infinite where it goes on as the scene repeats. */
 function endOf(driver: Driver, clock: Clock): number {
   if (goesBack(driver) || clock.repeat === 'once') return clock.duration;
-  return runsOnce(driver) ? loopLength(clock) : Infinity;
+  if (runsOnce(driver)) return loopLength(clock);
+  return clock.times === null ? Infinity : clock.times * loopLength(clock);
 }
 
 /** What an event makes of it. */

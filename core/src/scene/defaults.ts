@@ -65,7 +65,7 @@ export function emptyScene(name: string): Scene {
     version: SCENE_VERSION,
     name,
     canvas: { width: 1280, height: 720, background: '#F7F3EA' },
-    clock: { duration: 4, fps: 30, repeat: 'loop', tempo: null },
+    clock: { duration: 4, fps: 30, repeat: 'loop', times: null, tempo: null },
     art: [],
     guides: [],
     riders: [],

@@ -76,6 +76,8 @@ export interface Take {
   /** Seconds of one way. */
   readonly duration: number;
   readonly repeat: Repeat;
+  /** How often it is played; null: for ever. */
+  readonly times: number | null;
   /** What drives it on a page. */
   readonly driver: Driver;
   /** What a camera makes of the canvas; null where there is none. */
@@ -115,7 +117,12 @@ export function bake(
   });
   const { name, canvas, clock, driver } = scene;
   const assets = assetsOf(scene, drawing);
-  const times = { length: motion.length, duration: clock.duration, repeat: clock.repeat };
+  const times = {
+    length: motion.length,
+    duration: clock.duration,
+    repeat: clock.repeat,
+    times: clock.repeat === 'once' ? 1 : clock.times,
+  };
   return { name, canvas, ...times, driver, view: view?.curves ?? null, drawing, assets };
 }
 

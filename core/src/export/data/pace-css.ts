@@ -71,7 +71,7 @@ function ruleOf(scene: Scene, rider: Rider, guide: Guide, name: string, toleranc
     `\n/* ${comment(rider.name)} along ${comment(guide.name)}: ${formatNumber(whole, 2)} px in ${formatNumber(length, 3)} s */\n` +
     `.${name} {\n  --pace: linear(${stops.join(', ')});\n` +
     `  offset-path: path("${pathData(guide.nodes, guide.closed)}");\n` +
-    `  animation: ${name}-pace ${formatNumber(length, 4)}s var(--pace) ${scene.clock.repeat === 'once' ? 'both' : 'infinite'};\n}\n` +
+    `  animation: ${name}-pace ${formatNumber(length, 4)}s var(--pace) ${scene.clock.repeat === 'once' ? '1 both' : scene.clock.times === null ? 'infinite' : `${scene.clock.times} both`};\n}\n` +
     `@keyframes ${name}-pace {\n  from { offset-distance: ${share(from)}%; }\n  to { offset-distance: ${share(from + way)}%; }\n}\n`
   );
 }

@@ -8,29 +8,31 @@ export interface DriveSpec {
   readonly duration: number;
   readonly length: number;
   readonly once: boolean;
+  /** How often it is played; 0: for ever. */
+  readonly times: number;
   readonly stops: readonly number[];
 }
 
-export function driveSpecOf({ driver, duration, length, repeat }: Take): DriveSpec {
+export function driveSpecOf({ driver, duration, length, repeat, times }: Take): DriveSpec {
   const then =
     driver.kind === 'over'
       ? driver.leaving
       : driver.kind === 'click' || driver.kind === 'enter'
         ? String(driver.again)
         : '';
-  const clock = { duration, repeat, fps: 1, tempo: null };
+  const clock = { duration, repeat, fps: 1, times: null, tempo: null };
   const stops = driver.kind === 'scroll' ? scrollStops(driver, clock) : [];
-  return { kind: driver.kind, then, duration, length, once: repeat === 'once', stops };
+  return { kind: driver.kind, then, duration, length, once: repeat === 'once', times: times ?? 0, stops };
 }
 
 /**
  * The function that drives animations on a page, in JavaScript: the same as core/src/drive says, over the Web Animations API. `box` is what is pressed, passed over and
  * scrolled; `show` is given each time, s. It gives what undoes it and what lets a time be shown.
  */
-export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, length, once, stops }) {
+export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, length, once, times, stops }) {
   const calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
   const back = then === 'back';
-  const end = back || once ? duration : then === 'finish' || then === 'restart' ? length : Infinity;
+  const end = back || once ? duration : then === 'finish' || then === 'restart' ? length : times ? times * length : Infinity;
   const undo = [];
   let at = 0;
   let way = 0;
@@ -41,7 +43,7 @@ export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, l
     undo.push(() => target.removeEventListener(name, act, options));
   };
   // Just before a loop's end: at the end itself it would be at its start again.
-  const tell = () => show(at === length && !once ? at - 1e-6 : at);
+  const tell = () => show(!once && at > 0 && at === end ? at - 1e-6 : at);
   const step = (now) => {
     if (last !== undefined) at += (way * (now - last)) / 1000;
     last = now;

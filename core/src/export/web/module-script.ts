@@ -160,7 +160,7 @@ export function mount(element, options = {}) {
     [...svg.querySelectorAll('.' + name)].map((one) => {
       const animation = one.animate(framesOf(property, keys, jumps), {
         duration: SPEC.length * 1000,
-        iterations: SPEC.once ? 1 : Infinity,
+        iterations: SPEC.times || Infinity,
         fill: 'both',
       });
       animation.pause();

@@ -59,7 +59,7 @@ function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
 }
 
 function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, selector: string): string {
-  const { length, repeat } = take;
+  const { length, times } = take;
   const n = (value: number): string => formatNumber(value, 4);
   const running: string[] = [];
   const rules: string[] = [];
@@ -86,7 +86,7 @@ function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, 
     isConstant(curves.opacity) && curves.opacity[0]?.value !== 1
       ? `  opacity: ${n(curves.opacity[0]?.value ?? 1)};\n`
       : '';
-  const timing = `${formatNumber(length, 6)}s linear ${repeat === 'once' ? '1 both' : 'infinite'}`;
+  const timing = `${formatNumber(length, 6)}s linear ${times === null ? 'infinite' : `${times} both`}`;
   const animation = running.length > 0 ? `  animation: ${running.map((one) => `${one} ${timing}`).join(', ')};\n` : '';
   return (
     `/* ${name.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ')}. The element’s box is ${n(art.width)} by ${n(art.height)} px, laid at the top left of what it moves over. */\n` +

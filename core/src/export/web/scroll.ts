@@ -17,7 +17,7 @@ export function scrollRules(
   driver: Extract<Driver, { kind: 'scroll' }>,
   prefix: string,
 ): ScrollRules | undefined {
-  const [from, middle, to] = scrollStops(driver, { duration, repeat, fps: 1, tempo: null });
+  const [from, middle, to] = scrollStops(driver, { duration, repeat, fps: 1, times: null, tempo: null });
   if (!(to > from) || Math.abs(middle - (from + to) / 2) > 1e-6) return undefined;
   // Shares of the passage, %, at which the loop's start and its end are shown.
   const share = (time: number): string => formatNumber((100 * (time - from)) / (to - from), 4);

@@ -15,7 +15,7 @@ export const originRule = (prefix: string): string =>
 export function styleOf(take: Take, prefix: string, tracks: readonly Track[], driven = ''): string {
   const origin = originRule(prefix);
   if (tracks.length === 0) return `<style>${origin}</style>`;
-  const timing = `${formatNumber(take.length, 6)}s linear ${take.repeat === 'once' ? '1 both' : 'infinite'}`;
+  const timing = `${formatNumber(take.length, 6)}s linear ${take.times === null ? 'infinite' : `${take.times} both`}`;
   const calm = `@media (prefers-reduced-motion:reduce){.${prefix}-m{animation:none!important}}`;
   return `<style>${origin}.${prefix}-m{animation:${timing}}${tracks.map((track) => ruleOf(track, take.length)).join('')}${driven || calm}</style>`;
 }

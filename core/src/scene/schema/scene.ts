@@ -39,6 +39,8 @@ export const sceneShape = z.strictObject({
     duration: z.number().min(0.01).max(3600),
     fps: z.number().min(1).max(240),
     repeat: z.enum(REPEATS),
+    /** How often what is sent plays before it stays at its end; null: for ever. Of what plays once it means nothing. */
+    times: z.int().min(1).max(10_000).nullable().default(null),
     /** Beats that marks may keep to: how many a minute, and the time of one of them, s. */
     tempo: z
       .strictObject({ beats: z.number().min(1).max(1000), from: z.number().min(0).max(3600).default(0) })

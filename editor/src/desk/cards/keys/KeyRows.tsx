@@ -83,7 +83,11 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
       <button
         type="button"
         className="small-button"
-        aria-label={there ? `Delete the ${name} key at the playhead` : `Set ${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name} key at the playhead`}
+        aria-label={
+          there
+            ? `Delete the ${name} key at the playhead`
+            : `Set ${/^[aeiou]/.test(name) ? 'an' : 'a'} ${name} key at the playhead`
+        }
         title={
           there
             ? 'Takes the key at the playhead away'

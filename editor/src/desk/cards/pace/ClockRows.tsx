@@ -20,6 +20,8 @@ export function ClockRows() {
   const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
   const [along, setAlong] = useState(false);
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
+  const setTimes = (times: number | null): void =>
+    change(desk, 'Change how often it plays', (scene) => setClock(scene, { times }));
   const isBack = clock.repeat === 'there-and-back';
   return (
     <>
@@ -72,6 +74,32 @@ export function ClockRows() {
           onChange={(repeat) => change(desk, 'Change repeat', (scene) => setClock(scene, { repeat }))}
         />
       </Row>
+      {clock.repeat !== 'once' && (
+        <Row label={clock.times === null ? 'Sent, it plays' : 'Sent, it plays, times'}>
+          <Segments
+            label="How often it plays"
+            title="In what is sent; here it goes on"
+            value={clock.times === null ? 'ever' : 'times'}
+            options={[
+              ['ever', 'for ever'],
+              ['times', 'so often'],
+            ]}
+            onChange={(value) => setTimes(value === 'ever' ? null : 3)}
+          />
+          {clock.times !== null && (
+            <NumberField
+              label="Times that it plays"
+              value={clock.times}
+              unit=""
+              units={PLAIN}
+              digits={0}
+              min={1}
+              max={10_000}
+              onCommit={(times) => setTimes(Math.round(times))}
+            />
+          )}
+        </Row>
+      )}
       <TempoRow />
       {isBack && (
         <p className="card-note">
@@ -122,6 +150,7 @@ function NewLengthRow({ how, onChange }: NewLengthRowProps) {
   );
 }
 
+const PLAIN: Units = { '': 1 };
 const PER_MINUTE: Units = { '': 1, bpm: 1 };
 
 /** Beats that marks keep to: how many a minute, none where the field is 0, and when one of them is. */
