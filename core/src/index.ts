@@ -319,12 +319,23 @@ export {
 export { type Outline, outlinesFromPathData } from './import/path-data.ts';
 export { tracksFromGpx } from './import/gpx.ts';
 export { fittedTo, nodesThrough, pointsFromText } from './import/points.ts';
-export { bake, measureTake, type Take, type TakeError } from './take/index.ts';
+export {
+  bake,
+  frameTimes,
+  measureTake,
+  type PixelOptions,
+  type Pixels,
+  type SheetLayout,
+  type Take,
+  type TakeError,
+} from './take/index.ts';
 export {
   csvLine,
   describeOptions,
   fileStem,
   FORMAT_GROUPS,
+  NoPainterError,
+  type Painter,
   type Format,
   type FormatGroup,
   formatById,

@@ -6,6 +6,7 @@ export const CONTENT_SECURITY_POLICY = [
   "script-src 'self'",
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' blob: data:",
+  "media-src 'self' blob:",
   "font-src 'self'",
   "worker-src 'self' blob:",
   "frame-src 'self' blob:",

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { Frames, Sheets, Take } from '../take/index.ts';
+import type { Frames, Pixels, Sheets, Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Feature } from './features.ts';
 import type { Run } from './run.ts';
@@ -11,10 +11,11 @@ export interface Sources {
   readonly frames: Frames;
   readonly sheets: Sheets;
   readonly scene: Scene;
+  readonly pixels: Pixels;
 }
 
-/** Headings of the list of formats, in order. */
-export const FORMAT_GROUPS = ['web', 'data'] as const;
+/** Headings of the list of formats, in order: for pages, for screens, for programs and people. */
+export const FORMAT_GROUPS = ['web', 'screens', 'data'] as const;
 export type FormatGroup = (typeof FORMAT_GROUPS)[number];
 
 /** One output format. The Send view, the command line and the docs build themselves from the list of these. */
@@ -34,6 +35,8 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   readonly needs: N;
   /** What of a scene it can hold; the rest is told before it is written. */
   readonly holds: readonly Feature[];
+  /** What is to be known of it for a scene, a sentence each. */
+  readonly notes?: (scene: Scene, options: z.infer<O>) => readonly string[];
   /** Same source and options, same bytes. */
   write(source: Sources[N], options: z.infer<O>, sink: Sink, run: Run): Promise<void>;
 }

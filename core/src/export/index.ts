@@ -7,6 +7,12 @@ import { guidesSvg } from './data/guides-svg.ts';
 import { paceCss } from './data/pace-css.ts';
 import { sceneFile } from './data/scene-file.ts';
 import type { Format } from './format.ts';
+import { apng } from './screens/apng.ts';
+import { gif } from './screens/gif.ts';
+import { pngSequence } from './screens/png-sequence.ts';
+import { spriteSheet } from './screens/sprite-sheet.ts';
+import { webm } from './screens/webm.ts';
+import { webp } from './screens/webp.ts';
 import { animatedSvg } from './web/animated-svg.ts';
 import { moduleFormat } from './web/module.ts';
 import { react } from './web/react.ts';
@@ -19,7 +25,7 @@ export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
 export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
-export { readOptions, send } from './send.ts';
+export { NoPainterError, readOptions, send, type Painter } from './send.ts';
 export { bytesOf, memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';
 
@@ -30,6 +36,12 @@ export const FORMATS: readonly Format[] = [
   moduleFormat,
   react,
   riderCss,
+  gif,
+  apng,
+  webp,
+  webm,
+  pngSequence,
+  spriteSheet,
   framesCsv,
   framesJson,
   guidesSvg,

@@ -1,4 +1,4 @@
-import { bake, framesOf, sheetsOf, type Take } from '../take/index.ts';
+import { bake, framesOf, sheetsOf, type PixelOptions, type Pixels, type Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Format, Sources } from './format.ts';
 import { stopIfAborted, type Run } from './run.ts';
@@ -21,8 +21,19 @@ export function readOptions(format: Format, given: Readonly<Record<string, unkno
   return { ok: false, message: issue ? `${issue.path.join('.')}: ${issue.message}` : 'the options do not fit' };
 }
 
+/** Thrown where pixels are asked for and nobody can paint. */
+export class NoPainterError extends Error {
+  constructor(format: string) {
+    super(`"${format}" is made of pixels, and there is no canvas here to paint them: send it from the application`);
+    this.name = 'NoPainterError';
+  }
+}
+
 /** Share of the progress that making the source is. */
 const SOURCE_SHARE = 0.9;
+
+/** Paints a scene: given by whoever has a canvas. */
+export type Painter = (scene: Scene, options: PixelOptions) => Promise<Pixels>;
 
 /** Writes a scene in a format to a sink; gives the take where there was one, so that what was written can be measured. */
 export async function send(
@@ -31,12 +42,13 @@ export async function send(
   options: Record<string, unknown>,
   sink: Sink,
   run: Run,
+  painter?: Painter,
 ): Promise<Take | undefined> {
   const onProgress = (share: number): void => {
     stopIfAborted(run);
     run.progress(share * SOURCE_SHARE);
   };
-  const sources: { readonly [N in keyof Sources]: () => Sources[N] } = {
+  const sources: { readonly [N in keyof Sources]: () => Sources[N] | Promise<Sources[N]> } = {
     take: () => bake(scene, { onProgress }),
     frames: () => framesOf(scene, { onProgress }),
     sheets: () => {
@@ -47,8 +59,13 @@ export async function send(
       onProgress(1);
       return scene;
     },
+    pixels: () => {
+      if (!painter) throw new NoPainterError(format.id);
+      onProgress(0);
+      return painter(scene, options as unknown as PixelOptions);
+    },
   };
-  const source = sources[format.needs]();
+  const source = await sources[format.needs]();
   await format.write(source, options, sink, run);
   run.progress(1);
   return format.needs === 'take' ? (source as Take) : undefined;

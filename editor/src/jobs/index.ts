@@ -1,8 +1,10 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
 import { formatById, paintingOf, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
-import { WorkerPool, type Job, type JobEnd } from './pool.ts';
-import type { FileChunk, Found, SendHandlers, SendResult } from './send.worker.ts';
+import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
+import { paintedPictures } from './pixels/pictures.ts';
+import { reasonOf } from '../words/reasons.ts';
+import type { FileChunk, Found, SendHandlers, SendInput, SendResult } from './send.worker.ts';
 
 export type { Job } from './pool.ts';
 export type { Found } from './send.worker.ts';
@@ -49,8 +51,7 @@ export function writeOutput(
     file.chunks.push(chunk as BlobPart);
     parts.set(name, file);
   };
-  const job = sending.run(
-    'send',
+  const job = sent(
     { scene: neededOf(scene, format), format, options, isMeasured },
     {
       onChunk,
@@ -66,6 +67,29 @@ export function writeOutput(
     };
   });
   return { end, cancel: job.cancel };
+}
+
+/** Sends in a worker; for formats of pixels the art is painted first, which only a page can. */
+function sent(input: SendInput, watch: JobWatch<FileChunk>): Job<SendResult> {
+  if (formatById(input.format)?.needs !== 'pixels') return sending.run('send', input, watch);
+  let inner: Job<SendResult> | undefined;
+  let isCancelled = false;
+  const { scale } = input.options as { scale?: number };
+  const end = paintedPictures(input.scene, scale ?? 1).then(
+    (pictures): Promise<JobEnd<SendResult>> | JobEnd<SendResult> => {
+      if (isCancelled) return { state: 'cancelled' };
+      inner = sending.run('send', { ...input, pictures }, watch);
+      return inner.end;
+    },
+    (error: unknown): JobEnd<SendResult> => ({ state: 'failed', message: reasonOf(error) }),
+  );
+  return {
+    end,
+    cancel: () => {
+      isCancelled = true;
+      inner?.cancel();
+    },
+  };
 }
 
 /** ms. Checks that take longer are given up. */

@@ -6,11 +6,14 @@ import {
   QUIET_RUN,
   send,
   type JumpFinding,
+  type PixelOptions,
   type Scene,
   type SeamFinding,
   type Sink,
   type TakeError,
 } from '@pace-line/core';
+import type { Pictures } from './pixels/pictures.ts';
+import { pixelsOf } from './pixels/source.ts';
 import type { JobReports } from './protocol.ts';
 import { serveJobs } from './serve.ts';
 
@@ -34,6 +37,8 @@ export interface SendInput {
   readonly options: Readonly<Record<string, unknown>>;
   /** Whether it is asked how far the keys are from the motion: as much work again. */
   readonly isMeasured: boolean;
+  /** The art, painted, for formats of pixels. */
+  readonly pictures?: Pictures;
 }
 
 export interface SendResult {
@@ -46,7 +51,7 @@ const handlers = {
   /** What the checks find. */
   checks: (scene: Scene): Found => ({ seams: checkSeam(scene), jumps: checkJumps(scene) }),
   async send(
-    { scene, format: id, options, isMeasured }: SendInput,
+    { scene, format: id, options, isMeasured, pictures }: SendInput,
     reports: JobReports<FileChunk>,
   ): Promise<SendResult> {
     const format = formatById(id);
@@ -58,7 +63,10 @@ const handlers = {
       }),
     };
     const run = { ...QUIET_RUN, progress: reports.progress };
-    const take = await send(scene, format, format.options.parse(options), sink, run);
+    const painter = pictures
+      ? (of: Scene, how: PixelOptions) => Promise.resolve(pixelsOf(of, pictures, how))
+      : undefined;
+    const take = await send(scene, format, format.options.parse(options), sink, run, painter);
     if (!take) return { error: null, keys: 0 };
     const keys = take.drawing.reduce(
       (sum, drawn) =>

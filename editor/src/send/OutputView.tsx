@@ -20,7 +20,9 @@ export function OutputView({ output, format, ratio }: OutputViewProps) {
   return (
     <>
       {page !== undefined && <PageFrame page={page} ratio={ratio} />}
-      {file.type === 'image/svg+xml' && page === undefined && <ImageOutput blob={file.blob} ratio={ratio} />}
+      {file.type.startsWith('image/') && page === undefined && <ImageOutput blob={file.blob} ratio={ratio} />}
+      {file.type === 'video/webm' && <FilmOutput blob={file.blob} ratio={ratio} />}
+      {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
       {files.length > 1 && (
         <div className="segments" role="group" aria-label="Files of the output">
           {files.map(({ name }, i) => (
@@ -54,16 +56,32 @@ function usePreview(files: readonly WrittenFile[], format: string): string | und
 }
 
 function ImageOutput({ blob, ratio }: { blob: Blob; ratio: number }) {
-  const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => {
-    const made = URL.createObjectURL(blob);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [blob]);
+  const url = useUrl(blob);
   if (!url) return null;
   return (
     <div className="output-view" style={{ aspectRatio: String(ratio) }}>
       <img alt="The loop as it will be" src={url} />
     </div>
   );
+}
+
+function FilmOutput({ blob, ratio }: { blob: Blob; ratio: number }) {
+  const url = useUrl(blob);
+  if (!url) return null;
+  return (
+    <div className="output-view" style={{ aspectRatio: String(ratio) }}>
+      <video aria-label="The film as it will be" src={url} autoPlay loop muted controls />
+    </div>
+  );
+}
+
+/** An address for a file, as long as it is shown. */
+function useUrl(blob: Blob): string | null {
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    const made = URL.createObjectURL(blob);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [blob]);
+  return url;
 }

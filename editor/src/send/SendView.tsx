@@ -62,7 +62,11 @@ export function SendView() {
             options={options}
             onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}
           />
-          <Notes scene={scene} lost={lostFeatures(scene, format.holds)} />
+          <Notes
+            scene={scene}
+            lost={lostFeatures(scene, format.holds)}
+            notes={format.notes?.(scene, options as never) ?? []}
+          />
         </section>
         <Result key={formatId} scene={scene} format={formatId} {...result} />
       </div>
@@ -80,7 +84,11 @@ function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: strin
   );
 }
 
-const GROUPS: Readonly<Record<FormatGroup, string>> = { web: 'For pages', data: 'For programs and paper' };
+const GROUPS: Readonly<Record<FormatGroup, string>> = {
+  web: 'For pages',
+  screens: 'As pixels, for screens and messages',
+  data: 'For programs and paper',
+};
 
 interface FormatsProps {
   readonly group: FormatGroup;
@@ -110,7 +118,13 @@ function Formats({ group, chosen, onChoose }: FormatsProps) {
 }
 
 /** What the format leaves out, and whether the loop closes. */
-function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
+interface NotesProps {
+  readonly scene: Scene;
+  readonly lost: readonly string[];
+  readonly notes: readonly string[];
+}
+
+function Notes({ scene, lost, notes }: NotesProps) {
   const found = useChecks(scene);
   const { jumps } = found;
   const seams = found.seams.filter((one) => !one.closes);
@@ -127,6 +141,11 @@ function Notes({ scene, lost }: { scene: Scene; lost: readonly string[] }) {
           </ul>
         </div>
       )}
+      {notes.map((text) => (
+        <p key={text} className="send-note">
+          {text}
+        </p>
+      ))}
       {seams.length > 0 && (
         <p className="send-note bad" role="note">
           ! The loop does not close for {seams.map(({ rider }) => nameOf(rider)).join(', ')}: it jumps back at its end.

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+
+/** What every format of pixels is asked. */
+export const pixelOptions = {
+  scale: z.number().min(0.1).max(4).default(1).describe('px for each px of the canvas, up to 4'),
+  fps: z.number().min(0).max(120).default(0).describe('Frames a second; 0: the scene’s'),
+  background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  from: z.number().min(0).max(7200).default(0).describe('From, s'),
+  to: z.number().min(0).max(7200).default(0).describe('To, s; 0: the loop’s end'),
+};
+
+/** What can be painted: all but what a page does. */
+export const PAINTED = [
+  ...['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
+] as const as readonly ('art' | 'background' | 'strokes' | 'drawn-strokes' | 'poses' | 'stack' | 'clips' | 'camera')[];

@@ -1,0 +1,55 @@
+/** Where frames lie on a sheet, px. */
+export interface SheetLayout {
+  readonly width: number;
+  readonly height: number;
+  readonly places: readonly { readonly x: number; readonly y: number }[];
+}
+
+/** A scene by frames as pixels. Whoever has a canvas makes it; formats only ask for one frame after the other. */
+export interface Pixels {
+  readonly name: string;
+  /** px of what is written. */
+  readonly width: number;
+  readonly height: number;
+  readonly count: number;
+  /** Seconds of all frames together. */
+  readonly length: number;
+  /** How often it is played; null: for ever. */
+  readonly times: number | null;
+  /** Nothing is painted behind the drawing. */
+  readonly isClear: boolean;
+  /** A frame's red, green, blue and alpha, row by row. */
+  rgba(frame: number): Promise<Uint8ClampedArray>;
+  /** A frame as a file of one picture; `quality` 0 to 1 where the type loses. */
+  picture(frame: number, type: 'image/png' | 'image/webp', quality: number): Promise<Uint8Array>;
+  /** All frames on one sheet, as a PNG. */
+  sheet(layout: SheetLayout): Promise<Uint8Array>;
+  /** All frames as a film; `rate` bits a second. */
+  film(rate: number, onProgress: (share: number) => void): Promise<Uint8Array>;
+}
+
+/** What of a scene is to be painted. */
+export interface PixelOptions {
+  /** px of what is written for each px of the canvas. */
+  readonly scale: number;
+  /** Frames a second; 0: the scene's. */
+  readonly fps: number;
+  readonly background: boolean;
+  /** s of the loop from and to which it is painted; `to` 0: its end. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The frames, s, that are painted of a loop: none is repeated at its end. */
+export function frameTimes(length: number, sceneFps: number, { fps, from, to }: PixelOptions): readonly number[] {
+  const [start, end] = [Math.min(from, length), to > 0 ? Math.min(to, length) : length];
+  const lasts = Math.max(0, end - start);
+  const count = Math.max(1, Math.round(lasts * (fps > 0 ? fps : sceneFps)));
+  return Array.from({ length: count }, (_, i) => start + (i * lasts) / count);
+}
+
+/** Whole units of time for each of so many frames that together last as long as they should: spread evenly. */
+export function evenDelays(count: number, length: number, perSecond: number): readonly number[] {
+  const at = (i: number): number => Math.round((i * length * perSecond) / count);
+  return Array.from({ length: count }, (_, i) => at(i + 1) - at(i));
+}

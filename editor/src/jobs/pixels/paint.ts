@@ -1,0 +1,128 @@
+import {
+  displayOrder,
+  drawerOf,
+  drawnShare,
+  guideById,
+  pathData,
+  pathOfGuide,
+  POSE,
+  POSE_SIZE,
+  prepare,
+  viewOf,
+  type Guide,
+  type Rider,
+  type Scene,
+} from '@pace-line/core';
+import type { Pictures } from './pictures.ts';
+
+/** Paints a scene at any time on a canvas of its size times a scale. */
+export type Paint = (context: OffscreenCanvasRenderingContext2D, time: number) => void;
+
+export interface PaintOptions {
+  readonly scale: number;
+  readonly background: boolean;
+}
+
+const PLAIN = Float64Array.of(1, 0, 0, 1, 0, 0);
+
+/** What paints a scene with pictures of its art that have been painted before. */
+export function painterOf(scene: Scene, pictures: Pictures, { scale, background }: PaintOptions): Paint {
+  const motion = prepare(scene);
+  const order = displayOrder(scene);
+  const camera = scene.camera === null ? -1 : motion.indexOf(scene.camera);
+  const clips = clipsOf(scene);
+  const strokes = new Map(
+    scene.guides.flatMap((guide) =>
+      guide.stroke ? [[guide.id, new Path2D(pathData(guide.nodes, guide.closed))]] : [],
+    ),
+  );
+  const { width, height, background: paper } = scene.canvas;
+  return (context, time) => {
+    const poses = motion.poseAt(time);
+    const viewAt = (parallax: number): Float64Array =>
+      camera < 0 ? PLAIN : viewOf(scene.canvas, poses.data, camera, parallax);
+    const set = ([a = 1, b = 0, c = 0, d = 1, e = 0, f = 0]: Float64Array): void =>
+      context.setTransform(a * scale, b * scale, c * scale, d * scale, e * scale, f * scale);
+    set(PLAIN);
+    context.clearRect(0, 0, width, height);
+    context.imageSmoothingQuality = 'high';
+    if (background && paper !== null) {
+      context.fillStyle = paper;
+      context.fillRect(0, 0, width, height);
+    }
+    for (const one of order) {
+      context.save();
+      if (one.kind === 'stroke') {
+        set(viewAt(1));
+        stroke(context, scene, one.guide, strokes.get(one.guide.id), poses.data);
+      } else if (one.rider.output && poses.of(one.index, 'under') === one.under) {
+        set(viewAt(one.rider.parallax));
+        art(context, one.rider, one.index, poses.data, pictures, clips);
+      }
+      context.restore();
+    }
+  };
+}
+
+interface Clip {
+  readonly path: Path2D;
+  readonly rule: CanvasFillRule;
+}
+
+/** Shapes within which riders are seen, or outside of which, by the riders. */
+function clipsOf(scene: Scene): ReadonlyMap<string, Clip> {
+  const { width, height } = scene.canvas;
+  return new Map(
+    scene.riders.flatMap((rider): [string, Clip][] => {
+      const guide = rider.inside && guideById(scene, rider.inside.guide);
+      if (!guide || !rider.inside) return [];
+      const path = new Path2D(pathData(guide.nodes, true));
+      // As far out as the drawing of what is sent has it.
+      if (rider.inside.keep === 'outside') path.rect(-50 * width, -50 * height, 100 * width, 100 * height);
+      return [[rider.id, { path, rule: 'evenodd' }]];
+    }),
+  );
+}
+
+function art(
+  context: OffscreenCanvasRenderingContext2D,
+  rider: Rider,
+  index: number,
+  poses: Float64Array,
+  pictures: Pictures,
+  clips: ReadonlyMap<string, Clip>,
+): void {
+  const at = (key: number): number => poses[index * POSE_SIZE + key] ?? 0;
+  const picture = pictures.get(rider.art)?.get(at(POSE.pose));
+  if (!picture) return;
+  const clip = clips.get(rider.id);
+  if (clip) context.clip(clip.path, clip.rule);
+  context.globalAlpha = Math.min(1, Math.max(0, at(POSE.opacity)));
+  context.transform(at(POSE.a), at(POSE.b), at(POSE.c), at(POSE.d), at(POSE.e), at(POSE.f));
+  context.drawImage(picture.bitmap, picture.x, picture.y, picture.width, picture.height);
+}
+
+function stroke(
+  context: OffscreenCanvasRenderingContext2D,
+  scene: Scene,
+  guide: Guide,
+  path: Path2D | undefined,
+  poses: Float64Array,
+): void {
+  if (!guide.stroke || !path) return;
+  const { color, width, dash } = guide.stroke;
+  context.strokeStyle = color;
+  context.lineWidth = width;
+  context.lineJoin = 'round';
+  const drawer = drawerOf(scene, guide);
+  const { length } = pathOfGuide(guide);
+  if (drawer >= 0 && length > 0) {
+    const share = drawnShare(poses[drawer * POSE_SIZE + POSE.distance] ?? 0, length);
+    context.setLineDash([share * length, 2 * length]);
+    if (share <= 0) return;
+  } else {
+    context.lineCap = 'round';
+    if (dash) context.setLineDash([...dash]);
+  }
+  context.stroke(path);
+}

@@ -1,0 +1,65 @@
+import { frameTimes, loopLength, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
+import { filmOf } from './film.ts';
+import { painterOf, type Paint } from './paint.ts';
+import type { Pictures } from './pictures.ts';
+
+/** Longest side of what is painted, px. */
+const LONGEST = 8192;
+
+/** A scene as pixels, in a worker: painted frame by frame as they are asked for. */
+export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions): Pixels {
+  const { scale, background } = options;
+  const [width, height] = [scene.canvas.width, scene.canvas.height].map((side) =>
+    Math.max(1, Math.round(side * scale)),
+  );
+  if (width === undefined || height === undefined || Math.max(width, height) > LONGEST)
+    throw new Error(`${width} by ${height} px are more than can be painted: no side may be longer than ${LONGEST}`);
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context) throw new Error('this browser gives no canvas to paint on');
+  const paint = painterOf(scene, pictures, { scale, background });
+  const whole = loopLength(scene.clock);
+  const times = frameTimes(whole, scene.clock.fps, options);
+  const isWhole = times[0] === 0 && (options.to === 0 || options.to >= whole);
+  const length = isWhole
+    ? whole
+    : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
+  const painted = (frame: number): OffscreenCanvas => {
+    paint(context, times[frame] ?? 0);
+    return canvas;
+  };
+  return {
+    ...{ name: scene.name, width, height, count: times.length, length },
+    times: scene.clock.repeat === 'once' ? 1 : scene.clock.times,
+    isClear: !background || scene.canvas.background === null,
+    rgba: (frame) => {
+      painted(frame);
+      return Promise.resolve(context.getImageData(0, 0, width, height).data);
+    },
+    picture: async (frame, type, quality) => bytesOf(await painted(frame).convertToBlob({ type, quality })),
+    sheet: (layout) => sheetOf(layout, paint, times, width, height),
+    film: (rate, onProgress) =>
+      filmOf({ canvas, count: times.length, length, rate, onProgress, isClear: !background }, painted),
+  };
+}
+
+const bytesOf = async (blob: Blob): Promise<Uint8Array> => new Uint8Array(await blob.arrayBuffer());
+
+async function sheetOf(
+  layout: SheetLayout,
+  paint: Paint,
+  times: readonly number[],
+  width: number,
+  height: number,
+): Promise<Uint8Array> {
+  const sheet = new OffscreenCanvas(layout.width, layout.height);
+  const frame = new OffscreenCanvas(width, height);
+  const [on, from] = [sheet.getContext('2d'), frame.getContext('2d')];
+  if (!on || !from) throw new Error('this browser gives no canvas to paint on');
+  times.forEach((time, i) => {
+    paint(from, time);
+    const place = layout.places[i];
+    if (place) on.drawImage(frame, place.x, place.y);
+  });
+  return bytesOf(await sheet.convertToBlob({ type: 'image/png' }));
+}
