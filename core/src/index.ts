@@ -324,6 +324,7 @@ export {
   frameTimes,
   measureTake,
   type PixelOptions,
+  type PixelRect,
   type Pixels,
   type SheetLayout,
   type Take,

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import type { Scene } from '../scene/index.ts';
+import { plainPixels } from '../testing/painter.ts';
 import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
 import {
   AbortedError,
@@ -19,7 +20,7 @@ import {
 async function written(scene: Scene, id: string, given: object = {}): Promise<{ name: string; text: string }> {
   const format = formatById(id)!;
   const { sink, files } = memorySink();
-  await send(scene, format, format.options.parse(given), sink, QUIET_RUN);
+  await send(scene, format, format.options.parse(given), sink, QUIET_RUN, plainPixels);
   return { name: files[0]!.name, text: new TextDecoder().decode(bytesOf(files[0]!)) };
 }
 
@@ -33,13 +34,20 @@ describe.each(FORMATS.map(({ id }) => id))('%s', (id) => {
     const shares: number[] = [];
     const run = { progress: (share: number) => void shares.push(share), signal: { aborted: false } };
     const format = formatById(id)!;
-    await send(WRITER_SCENES['eased']!, format, format.options.parse({}), memorySink().sink, run);
+    await send(WRITER_SCENES['eased']!, format, format.options.parse({}), memorySink().sink, run, plainPixels);
     expect(shares.at(-1)).toBe(1);
     shares.forEach((share, i) => expect(share).toBeGreaterThanOrEqual(shares[i - 1] ?? 0));
-    const stopped = send(WRITER_SCENES['eased']!, format, format.options.parse({}), memorySink().sink, {
-      ...run,
-      signal: { aborted: true },
-    });
+    const stopped = send(
+      WRITER_SCENES['eased']!,
+      format,
+      format.options.parse({}),
+      memorySink().sink,
+      {
+        ...run,
+        signal: { aborted: true },
+      },
+      plainPixels,
+    );
     await expect(stopped).rejects.toBeInstanceOf(AbortedError);
   });
   test('its options have words and defaults', () => {

@@ -1,3 +1,11 @@
+/** A piece of a frame, px from its top left. */
+export interface PixelRect {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** Where frames lie on a sheet, px. */
 export interface SheetLayout {
   readonly width: number;
@@ -20,8 +28,10 @@ export interface Pixels {
   readonly isClear: boolean;
   /** A frame's red, green, blue and alpha, row by row. */
   rgba(frame: number): Promise<Uint8ClampedArray>;
-  /** A frame as a file of one picture; `quality` 0 to 1 where the type loses. */
-  picture(frame: number, type: 'image/png' | 'image/webp', quality: number): Promise<Uint8Array>;
+  /** The smallest piece in which a frame differs from the one that was asked about before; the whole where that is not the one before it, a single px where nothing does. */
+  changed(frame: number): Promise<PixelRect>;
+  /** A piece of a frame, or all of it, as a file of one picture; `quality` 0 to 1 where the type loses. */
+  picture(frame: number, type: 'image/png' | 'image/webp', quality: number, rect?: PixelRect): Promise<Uint8Array>;
   /** All frames on one sheet, as a PNG. */
   sheet(layout: SheetLayout): Promise<Uint8Array>;
   /** All frames as a film; `rate` bits a second. */

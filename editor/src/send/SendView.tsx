@@ -62,11 +62,7 @@ export function SendView() {
             options={options}
             onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}
           />
-          <Notes
-            scene={scene}
-            lost={lostFeatures(scene, format.holds)}
-            notes={format.notes?.(scene, options as never) ?? []}
-          />
+          <Notes scene={scene} lost={lostFeatures(scene, format.holds)} notes={format.notes?.(scene, options) ?? []} />
         </section>
         <Result key={formatId} scene={scene} format={formatId} {...result} />
       </div>

@@ -9,7 +9,7 @@ import { PAINTED, pixelOptions } from './options.ts';
 
 const options = z.object(pixelOptions);
 
-/** PNG with many pictures (PNG, third edition): every frame's own PNG, its data under new heads. */
+/** PNG with many pictures (PNG, third edition): of every frame a PNG of what has changed, its data under new heads. */
 export const apng: Format<'pixels', typeof options> = {
   id: 'apng',
   name: 'Animated PNG',
@@ -21,13 +21,14 @@ export const apng: Format<'pixels', typeof options> = {
   needs: 'pixels',
   holds: PAINTED,
   async write(pixels, _, sink, run) {
-    const { width, height, count, length, times } = pixels;
+    const { count, length, times } = pixels;
     const delays = evenDelays(count, length, 1000);
     const out = new ByteWriter().add(SIGNATURE);
     let sequence = 0;
     for (let i = 0; i < count; i++) {
       stopIfAborted(run);
-      const chunks = chunksOf(await pixels.picture(i, 'image/png', 1));
+      const rect = await pixels.changed(i);
+      const chunks = chunksOf(await pixels.picture(i, 'image/png', 1, rect));
       const head = chunks.find(({ kind }) => kind === 'IHDR');
       if (i === 0 && head) {
         chunk(out, 'IHDR', head.data);
@@ -40,7 +41,8 @@ export const apng: Format<'pixels', typeof options> = {
             .bytes(),
         );
       }
-      const control = new ByteWriter().high(sequence++, 4).high(width, 4).high(height, 4).high(0, 4).high(0, 4);
+      const control = new ByteWriter().high(sequence++, 4).high(rect.width, 4).high(rect.height, 4);
+      control.high(rect.x, 4).high(rect.y, 4);
       // What lies below is replaced, and nothing is taken away afterwards.
       chunk(
         out,

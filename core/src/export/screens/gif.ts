@@ -1,5 +1,3 @@
-/// <reference path="./gifenc.d.ts" />
-import { applyPalette, GIFEncoder, quantize, type Palette } from 'gifenc';
 import { z } from 'zod';
 import { loopLength, type Scene } from '../../scene/index.ts';
 import { evenDelays, type Pixels } from '../../take/index.ts';
@@ -7,7 +5,10 @@ import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
+import { gifLibrary, type Palette } from './gif-library.ts';
 import { PAINTED, pixelOptions } from './options.ts';
+
+const { applyPalette, GIFEncoder, quantize } = gifLibrary;
 
 /** Frames a second that players show: a shorter delay than two hundredths they take for a tenth. */
 const FASTEST = 50;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { evenDelays } from '../../take/index.ts';
+import { evenDelays, type PixelRect } from '../../take/index.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
@@ -39,14 +39,14 @@ export const webp: Format<'pixels', typeof options> = {
     riff(body, 'ANIM', new ByteWriter().low(0, 4).low(times ?? 0, 2));
     for (let i = 0; i < count; i++) {
       stopIfAborted(run);
-      const picture = bareOf(await pixels.picture(i, 'image/webp', quality / 100));
+      const rect = evenly(await pixels.changed(i));
+      const picture = bareOf(await pixels.picture(i, 'image/webp', quality / 100, rect));
       const [noBlending] = [0x02];
       const frame = new ByteWriter()
-        .low(0, 3)
-        .low(0, 3)
-        .low(width - 1, 3)
-        .low(height - 1, 3)
-        .low(delays[i] ?? 0, 3);
+        .low(rect.x / 2, 3)
+        .low(rect.y / 2, 3)
+        .low(rect.width - 1, 3);
+      frame.low(rect.height - 1, 3).low(delays[i] ?? 0, 3);
       riff(body, 'ANMF', frame.low(noBlending, 1).add(picture));
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
@@ -54,6 +54,12 @@ export const webp: Format<'pixels', typeof options> = {
     await writeFile(sink, `${fileStem(pixels.name)}.webp`, 'image/webp', file.bytes());
   },
 };
+
+/** A piece that begins at even places, as the container can say. */
+function evenly({ x, y, width, height }: PixelRect): PixelRect {
+  const [left, top] = [x - (x % 2), y - (y % 2)];
+  return { x: left, y: top, width: width + x - left, height: height + y - top };
+}
 
 /** A chunk of the container: padded to an even length. */
 function riff(out: ByteWriter, kind: string, content: ByteWriter): void {

@@ -11,7 +11,7 @@ export const listEases = (): Promise<KeptEase[]> => store.list();
 /** Keeps an ease; what it is a part of is kept whole. */
 export async function keepEase(name: string, ease: Ease): Promise<void> {
   const { part: _part, ...whole } = ease as Ease & { part?: unknown };
-  await store.put(name, whole as Ease);
+  await store.put(name, whole);
   announce();
 }
 

@@ -1,4 +1,5 @@
-import { pictureOf, placedArt, prepare, POSE, posesOf, type Art, type Picture, type Scene } from '@pace-line/core';
+import type { POSE } from '@pace-line/core';
+import { pictureOf, placedArt, prepare, posesOf, type Art, type Picture, type Scene } from '@pace-line/core';
 
 /** A picture of art, painted once: the pixels, and the box of the art's own px that they fill. */
 export interface Painted {

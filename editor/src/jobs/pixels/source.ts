@@ -1,4 +1,13 @@
-import { frameTimes, loopLength, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
+import {
+  frameTimes,
+  loopLength,
+  type PixelOptions,
+  type PixelRect,
+  type Pixels,
+  type Scene,
+  type SheetLayout,
+} from '@pace-line/core';
+import { Changes } from './changes.ts';
 import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
@@ -24,6 +33,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   const length = isWhole
     ? whole
     : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
+  const changes = new Changes(width, height);
   const painted = (frame: number): OffscreenCanvas => {
     paint(context, times[frame] ?? 0);
     return canvas;
@@ -36,7 +46,12 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
       painted(frame);
       return Promise.resolve(context.getImageData(0, 0, width, height).data);
     },
-    picture: async (frame, type, quality) => bytesOf(await painted(frame).convertToBlob({ type, quality })),
+    changed: (frame) => {
+      painted(frame);
+      return Promise.resolve(changes.since(frame, context));
+    },
+    picture: async (frame, type, quality, rect) =>
+      bytesOf(await cut(painted(frame), rect).convertToBlob({ type, quality })),
     sheet: (layout) => sheetOf(layout, paint, times, width, height),
     film: (rate, onProgress) =>
       filmOf({ canvas, count: times.length, length, rate, onProgress, isClear: !background }, painted),
@@ -62,4 +77,12 @@ async function sheetOf(
     if (place) on.drawImage(frame, place.x, place.y);
   });
   return bytesOf(await sheet.convertToBlob({ type: 'image/png' }));
+}
+
+/** A piece of a canvas as one of its own; without a piece the canvas itself. */
+function cut(canvas: OffscreenCanvas, rect: PixelRect | undefined): OffscreenCanvas {
+  if (!rect || (rect.width === canvas.width && rect.height === canvas.height)) return canvas;
+  const piece = new OffscreenCanvas(rect.width, rect.height);
+  piece.getContext('2d')?.drawImage(canvas, -rect.x, -rect.y);
+  return piece;
 }

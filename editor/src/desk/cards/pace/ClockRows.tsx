@@ -20,8 +20,6 @@ export function ClockRows() {
   const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
   const [along, setAlong] = useState(false);
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
-  const setTimes = (times: number | null): void =>
-    change(desk, 'Change how often it plays', (scene) => setClock(scene, { times }));
   const isBack = clock.repeat === 'there-and-back';
   return (
     <>
@@ -74,32 +72,7 @@ export function ClockRows() {
           onChange={(repeat) => change(desk, 'Change repeat', (scene) => setClock(scene, { repeat }))}
         />
       </Row>
-      {clock.repeat !== 'once' && (
-        <Row label={clock.times === null ? 'Sent, it plays' : 'Sent, it plays, times'}>
-          <Segments
-            label="How often it plays"
-            title="In what is sent; here it goes on"
-            value={clock.times === null ? 'ever' : 'times'}
-            options={[
-              ['ever', 'for ever'],
-              ['times', 'so often'],
-            ]}
-            onChange={(value) => setTimes(value === 'ever' ? null : 3)}
-          />
-          {clock.times !== null && (
-            <NumberField
-              label="Times that it plays"
-              value={clock.times}
-              unit=""
-              units={PLAIN}
-              digits={0}
-              min={1}
-              max={10_000}
-              onCommit={(times) => setTimes(Math.round(times))}
-            />
-          )}
-        </Row>
-      )}
+      <TimesRow />
       <TempoRow />
       {isBack && (
         <p className="card-note">
@@ -180,6 +153,41 @@ function TempoRow() {
           min={0}
           max={3600}
           onCommit={(from) => set({ ...tempo, from })}
+        />
+      )}
+    </Row>
+  );
+}
+
+/** How often it is played where it is sent. */
+function TimesRow() {
+  const desk = useDesk();
+  const clock = useCalmState((state) => state.shown.clock);
+  const setTimes = (times: number | null): void =>
+    change(desk, 'Change how often it plays', (scene) => setClock(scene, { times }));
+  if (clock.repeat === 'once') return null;
+  return (
+    <Row label={clock.times === null ? 'Sent, it plays' : 'Sent, it plays, times'}>
+      <Segments
+        label="How often it plays"
+        title="In what is sent; here it goes on"
+        value={clock.times === null ? 'ever' : 'times'}
+        options={[
+          ['ever', 'for ever'],
+          ['times', 'so often'],
+        ]}
+        onChange={(value) => setTimes(value === 'ever' ? null : 3)}
+      />
+      {clock.times !== null && (
+        <NumberField
+          label="Times that it plays"
+          value={clock.times}
+          unit=""
+          units={PLAIN}
+          digits={0}
+          min={1}
+          max={10_000}
+          onCommit={(times) => setTimes(Math.round(times))}
         />
       )}
     </Row>

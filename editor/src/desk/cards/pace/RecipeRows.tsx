@@ -101,60 +101,74 @@ export function RecipeRows({ rider }: { rider: Rider }) {
               </button>
             )}
           </p>
-          {Object.entries(recipe).map(([key, value]) => {
-            const field = NUMBERS[key];
-            return field && typeof value === 'number' ? (
-              <NumberRow
-                key={key}
-                {...field}
-                value={value * (field.scale ?? 1)}
-                onCommit={(next) =>
-                  set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, {
-                    ...recipe,
-                    [key]: field.scale === undefined ? next : Math.round(next) / field.scale,
-                  })
-                }
-              />
-            ) : null;
-          })}
-          {recipe.kind === 'waver' && (
-            <Row label="Another chance">
-              <button
-                type="button"
-                className="small-button"
-                onClick={() => set('Another chance', { ...recipe, seed: (recipe.seed + 1) % 2 ** 32 })}
-              >
-                try the next
-              </button>
-            </Row>
-          )}
-          {recipe.kind === 'hop' && (
-            <NumberRow
-              label="Landings squash by"
-              value={100 * landingSquash(rider)}
-              unit="%"
-              units={PERCENT}
-              digits={0}
-              min={0}
-              max={80}
-              onCommit={(percent) =>
-                perform(desk, 'Squash landings', squashLandings, { rider: rider.id, strength: percent / 100 })
-              }
-            />
-          )}
-          {'fit' in recipe && (
-            <YesRow
-              label="Fits its time"
-              value={recipe.fit}
-              title="Speeds are scaled so that the last mark is reached at its time; else they are as given, and it arrives when it does."
-              onChange={(fit) =>
-                change(desk, 'Fit the recipe', (base) =>
-                  setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }),
-                )
-              }
-            />
-          )}
+          <RecipeFields rider={rider} recipe={recipe} set={set} />
         </>
+      )}
+    </>
+  );
+}
+
+interface RecipeFieldsProps {
+  readonly rider: Rider;
+  readonly recipe: Recipe;
+  readonly set: (label: string, next: Recipe) => void;
+}
+
+/** What a recipe asks, and what else it offers. */
+function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
+  const desk = useDesk();
+  return (
+    <>
+      {Object.entries(recipe).map(([key, value]) => {
+        const field = NUMBERS[key];
+        return field && typeof value === 'number' ? (
+          <NumberRow
+            key={key}
+            {...field}
+            value={value * (field.scale ?? 1)}
+            onCommit={(next) =>
+              set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, {
+                ...recipe,
+                [key]: field.scale === undefined ? next : Math.round(next) / field.scale,
+              })
+            }
+          />
+        ) : null;
+      })}
+      {recipe.kind === 'waver' && (
+        <Row label="Another chance">
+          <button
+            type="button"
+            className="small-button"
+            onClick={() => set('Another chance', { ...recipe, seed: (recipe.seed + 1) % 2 ** 32 })}
+          >
+            try the next
+          </button>
+        </Row>
+      )}
+      {recipe.kind === 'hop' && (
+        <NumberRow
+          label="Landings squash by"
+          value={100 * landingSquash(rider)}
+          unit="%"
+          units={PERCENT}
+          digits={0}
+          min={0}
+          max={80}
+          onCommit={(percent) =>
+            perform(desk, 'Squash landings', squashLandings, { rider: rider.id, strength: percent / 100 })
+          }
+        />
+      )}
+      {'fit' in recipe && (
+        <YesRow
+          label="Fits its time"
+          value={recipe.fit}
+          title="Speeds are scaled so that the last mark is reached at its time; else they are as given, and it arrives when it does."
+          onChange={(fit) =>
+            change(desk, 'Fit the recipe', (base) => setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }))
+          }
+        />
       )}
     </>
   );

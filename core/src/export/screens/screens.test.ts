@@ -1,0 +1,108 @@
+import { inflateSync } from 'node:zlib';
+import { unzipSync } from 'fflate';
+import { describe, expect, test } from 'vitest';
+import { evenDelays, frameTimes } from '../../take/index.ts';
+import type { Scene } from '../../scene/index.ts';
+import { plainPixels } from '../../testing/painter.ts';
+import { WRITER_SCENES } from '../../testing/scenes.ts';
+import { bytesOf, formatById, memorySink, NoPainterError, QUIET_RUN, send } from '../index.ts';
+
+const scene: Scene = {
+  ...WRITER_SCENES['eased']!,
+  canvas: { width: 200, height: 150, background: '#ffffff' },
+  clock: { ...WRITER_SCENES['eased']!.clock, fps: 12, times: 3 },
+};
+
+async function filesOf(id: string, options: object = {}): Promise<readonly { name: string; bytes: Uint8Array }[]> {
+  const format = formatById(id)!;
+  const { sink, files } = memorySink();
+  await send(scene, format, format.options.parse(options), sink, QUIET_RUN, plainPixels);
+  return files.map((file) => ({ name: file.name, bytes: bytesOf(file) }));
+}
+
+describe('frames of a loop', () => {
+  test('none is repeated at its end; another rate, or a stretch of it', () => {
+    const options = { scale: 1, fps: 0, background: true, from: 0, to: 0 };
+    expect(frameTimes(2, 4, options)).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
+    expect(frameTimes(2, 4, { ...options, fps: 2, from: 0.5, to: 1.5 })).toEqual([0.5, 1]);
+    expect(frameTimes(2, 4, { ...options, from: 9 })).toEqual([2]);
+  });
+  test('delays that a format cannot hold are spread evenly and add up to the loop', () => {
+    const delays = evenDelays(90, 3, 100);
+    expect(new Set(delays)).toEqual(new Set([3, 4]));
+    expect(delays.reduce((sum, one) => sum + one)).toBe(300);
+    expect(evenDelays(50, 1, 100).every((one) => one === 2)).toBe(true);
+  });
+});
+
+test('an animated PNG: counted, each frame’s data after its head, and every check sum right', async () => {
+  const [file] = await filesOf('apng');
+  const view = new DataView(file!.bytes.buffer, file!.bytes.byteOffset);
+  const kinds: string[] = [];
+  let sequence = 0;
+  let lasts = 0;
+  for (let at = 8; at < file!.bytes.length;) {
+    const size = view.getUint32(at);
+    const kind = Buffer.from(file!.bytes.subarray(at + 4, at + 8)).toString();
+    const data = file!.bytes.subarray(at + 8, at + 8 + size);
+    kinds.push(kind);
+    if (kind === 'acTL') expect([view.getUint32(at + 8), view.getUint32(at + 12)]).toEqual([48, 3]);
+    if (kind === 'fcTL' || kind === 'fdAT') expect(view.getUint32(at + 8)).toBe(sequence++);
+    if (kind === 'fcTL') lasts += view.getUint16(at + 8 + 20) / view.getUint16(at + 8 + 22);
+    if (kind === 'fdAT') expect(inflateSync(data.subarray(4)).length).toBeGreaterThan(0);
+    at += 12 + size;
+  }
+  expect(kinds.slice(0, 4)).toEqual(['IHDR', 'acTL', 'fcTL', 'IDAT']);
+  expect(kinds.filter((kind) => kind === 'fcTL')).toHaveLength(48);
+  expect(kinds.at(-1)).toBe('IEND');
+  expect(lasts).toBeCloseTo(4, 9);
+});
+
+test('a GIF: its loop is counted after the first showing, its frames and their time add up', async () => {
+  const [file] = await filesOf('gif');
+  const text = Buffer.from(file!.bytes).toString('latin1');
+  expect(text.startsWith('GIF89a')).toBe(true);
+  const loop = text.indexOf('NETSCAPE2.0') + 11;
+  expect(file!.bytes[loop + 2]! + 256 * file!.bytes[loop + 3]!).toBe(2);
+  const controls = [...text.matchAll(/\x21\xf9\x04([\s\S])([\s\S])([\s\S])[\s\S]\x00/g)];
+  expect(controls).toHaveLength(48);
+  expect(controls.reduce((sum, [, , low, high]) => sum + low!.charCodeAt(0) + 256 * high!.charCodeAt(0), 0)).toBe(400);
+  const said = formatById('gif')!.notes!(scene, { fps: 0 });
+  expect(said[0]).toContain('8 or 9');
+  expect(formatById('gif')!.notes!({ ...scene, clock: { ...scene.clock, fps: 25 } }, { fps: 0 })).toEqual([]);
+});
+
+test('a PNG sequence is numbered, in an archive that is the same each time', async () => {
+  const [file] = await filesOf('png-sequence', { fps: 3 });
+  const names = Object.keys(unzipSync(file!.bytes));
+  expect(names).toHaveLength(12);
+  expect(names[11]).toMatch(/-0011\.png$/);
+  expect((await filesOf('png-sequence', { fps: 3 }))[0]!.bytes).toEqual(file!.bytes);
+});
+
+test('a sprite sheet: frames apart, none over another, in sides that are powers of two where that is asked', async () => {
+  const [image, list] = await filesOf('sprite-sheet', { fps: 2, padding: 3, powers: true });
+  const told = JSON.parse(new TextDecoder().decode(list!.bytes)) as {
+    image: string;
+    width: number;
+    height: number;
+    frames: { x: number; y: number; width: number; height: number }[];
+  };
+  expect(told.image).toBe(image!.name);
+  expect([Math.log2(told.width) % 1, Math.log2(told.height) % 1]).toEqual([0, 0]);
+  expect(told.frames).toHaveLength(8);
+  told.frames.forEach((a, i) => {
+    expect(a.x + a.width).toBeLessThanOrEqual(told.width);
+    expect(a.y + a.height).toBeLessThanOrEqual(told.height);
+    for (const b of told.frames.slice(i + 1))
+      expect(Math.abs(a.x - b.x) >= 203 || Math.abs(a.y - b.y) >= 153).toBe(true);
+  });
+  await expect(filesOf('sprite-sheet', { columns: 48, scale: 2 })).rejects.toThrow(/16384/);
+});
+
+test('where nobody can paint it is said', async () => {
+  const format = formatById('gif')!;
+  await expect(send(scene, format, format.options.parse({}), memorySink().sink, QUIET_RUN)).rejects.toBeInstanceOf(
+    NoPainterError,
+  );
+});
