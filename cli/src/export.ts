@@ -4,7 +4,7 @@ import { formatById, FORMATS, QUIET_RUN, readOptions, send, type Format, type Sc
 import { UsageError } from './errors.ts';
 import { givenOptions } from './options.ts';
 
-/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder. Streams as the format writes. Gives the paths written. */
+/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder or there are several. Streams as the format writes. Gives the paths written. */
 export async function exportScene(
   scene: Scene,
   to: string | undefined,
@@ -17,7 +17,7 @@ export async function exportScene(
   if (!format) throw new UsageError(`there is no format "${to}"; there is: ${known}`);
   if (!out) throw new UsageError('--out PATH is needed');
   const paths: string[] = [];
-  await send(scene, format, optionsOf(format, settings), fileSink(out, paths), QUIET_RUN);
+  await send(scene, format, optionsOf(format, settings), fileSink(out, paths, format.several === true), QUIET_RUN);
   return paths;
 }
 
@@ -27,9 +27,9 @@ function optionsOf(format: Format, settings: readonly string[]): Record<string, 
   return read.options;
 }
 
-/** Files of the disk. The first goes to `out` itself, unless that is a folder; further ones stand beside it. */
-function fileSink(out: string, paths: string[]): Sink {
-  const folder = isFolder(out) ? out : undefined;
+/** Files of the disk: one goes to `out` itself, unless that is a folder; several that name each other always go into a folder. */
+function fileSink(out: string, paths: string[], areSeveral: boolean): Sink {
+  const folder = areSeveral || isFolder(out) ? out : undefined;
   return {
     open(name) {
       const path = folder ? join(folder, name) : paths.length === 0 ? out : join(dirname(out), name);

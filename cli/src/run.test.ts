@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
@@ -82,6 +82,20 @@ describe('export', () => {
     if (!read.ok) throw new Error('the sample is broken');
     return read.scene;
   };
+  test('several files that name each other go into a folder, which is made', async () => {
+    const folder = join(mkdtempSync(join(tmpdir(), 'pace-line-')), 'loop');
+    const { code, out } = await call('export', ferries, '--to', 'react', '--out', folder);
+    expect(code).toBe(0);
+    expect(out.trim().split('\n')).toHaveLength(4);
+    const component = readdirSync(folder).find((name) => name.endsWith('.jsx'))!;
+    const [, imported] = /from '\.\/([^']+\.module\.js)'/.exec(readFileSync(join(folder, component), 'utf8'))!;
+    expect(readdirSync(folder)).toContain(imported);
+  });
+  test('pixels are said to need a canvas', async () => {
+    const { code, err } = await call('export', ferries, '--to', 'gif', '--out', 'x.gif');
+    expect(code).toBe(2);
+    expect(err).toContain('there is no canvas here');
+  });
   test('writes what the format writes, byte for byte', async () => {
     const out = join(folder, 'ferries.svg');
     expect((await call('export', ferries, '--to', 'animated-svg', '--out', out)).code).toBe(0);

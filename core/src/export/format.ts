@@ -30,6 +30,8 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   readonly about: string;
   readonly extension: string;
   readonly type: string;
+  /** It writes several files that name each other: where they go is a folder. */
+  readonly several?: true;
   /** Options with their defaults; `.describe()` words each. */
   readonly options: O;
   readonly needs: N;

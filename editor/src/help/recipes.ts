@@ -296,6 +296,28 @@ export const RECIPES: readonly Recipe[] = [
     ],
   },
   {
+    title: 'Keep time',
+    picture: [
+      {
+        d: 'M24 84C60 20 96 20 120 60S190 92 216 30',
+        art: 'lamp',
+        level: true,
+        marks: [
+          [0, 0],
+          [1, 0.3],
+          [2, 0.62],
+          [3, 1],
+        ],
+      },
+    ],
+    steps: [
+      'Type beats a minute on card 4: they are lines on the sheet, and marks that are dragged keep to them, and to other riders’ marks. Ctrl holds it off.',
+      'Choose several marks and stretch them about the first or the playhead, reverse them in time, or mirror them along the guide.',
+      'A rider is made slower by a factor without touching the others; its poses may stay on twos, threes or more frames.',
+      'With Alt, press the guide of the selected rider: it is there at the playhead. Drawn with Alt, a spacing tick bends the pace; how many frames go along is set beside the snapping.',
+    ],
+  },
+  {
     title: 'Compare two ways of moving',
     picture: [
       {
@@ -416,6 +438,28 @@ export const RECIPES: readonly Recipe[] = [
     ],
   },
   {
+    title: 'Let a page drive it',
+    picture: [
+      {
+        d: 'M34 84C60 20 150 14 206 40',
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [1.2, 1],
+          [2.4, 1],
+          [3.6, 0],
+        ],
+      },
+    ],
+    steps: [
+      'On card 4, below the clock, choose what drives the scene: time, scrolling past, the pointer over it, a click, or coming into view.',
+      'A click plays it; the next turns it round from where it is, stops it, or begins anew. The pointer’s leaving takes it back, stops it, or lets it finish. Of a passage through the window, tie its beginning, middle and end to times.',
+      'Try it: the canvas behaves as on a page until Escape. What is sent as a web page, a module or a component does the same; pictures and data play by time.',
+      'How often a loop plays before it stays at its end is set there too.',
+    ],
+  },
+  {
     title: 'Send it',
     picture: [
       {
@@ -430,7 +474,9 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'Choose Send. Pick a format; what you see there is the real output, with its size and how far it is from the Desk at most.',
-      'Save it, or write it from a build with the command line: pace-line export FILE --to animated-svg --out PATH.',
+      'Save it, or copy it. What has several files is saved as one archive.',
+      'For pages: an animated SVG, a page of its own, a module or a React component that is played, sought and laid between two elements, keyframes for one element. As pixels: GIF, animated PNG and WebP, WebM, a sequence, a sprite sheet. For programs and paper: frames, guides, paces, sheets.',
+      'From a build the command line writes all but pixels: pace-line export FILE --to animated-svg --out PATH.',
     ],
   },
 ];

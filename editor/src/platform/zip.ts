@@ -7,7 +7,7 @@ export async function zipped(files: readonly { readonly name: string; readonly b
   return new Promise((resolve, reject) =>
     zip(entries, { level: 6 }, (error, bytes) => {
       if (error) reject(error);
-      else resolve(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/zip' }));
+      else resolve(new Blob([bytes], { type: 'application/zip' }));
     }),
   );
 }

@@ -16,9 +16,9 @@ interface Frame {
 
 /** What is used of gifenc. */
 interface GifLibrary {
-  quantize(rgba: Uint8Array | Uint8ClampedArray, colors: number): Palette;
-  applyPalette(rgba: Uint8Array | Uint8ClampedArray, palette: Palette, format?: 'rgb565'): Uint8Array;
-  GIFEncoder(): {
+  readonly quantize: (rgba: Uint8Array | Uint8ClampedArray, colors: number) => Palette;
+  readonly applyPalette: (rgba: Uint8Array | Uint8ClampedArray, palette: Palette, format?: 'rgb565') => Uint8Array;
+  readonly GIFEncoder: () => {
     writeFrame(index: Uint8Array, width: number, height: number, frame: Frame): void;
     finish(): void;
     bytes(): Uint8Array;

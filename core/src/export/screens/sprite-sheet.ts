@@ -24,6 +24,7 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   about: 'All frames on one picture, with a list of where they lie: for games and canvases.',
   extension: 'png',
   type: 'image/png',
+  several: true,
   options,
   needs: 'pixels',
   holds: PAINTED,

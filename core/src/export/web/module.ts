@@ -99,6 +99,7 @@ export const moduleFormat: Format<'take', typeof options> = {
     'An ES module for a page of one’s own: play, seek, drive it, lay it between two elements, or only ask where things are.',
   extension: 'js',
   type: 'text/javascript',
+  several: true,
   options,
   needs: 'take',
   holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],

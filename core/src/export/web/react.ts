@@ -83,6 +83,7 @@ export const react: Format<'take', typeof options> = {
   about: 'The module with a component over it: for React 18 and later, safe in strict mode.',
   extension: 'jsx',
   type: 'text/javascript',
+  several: true,
   options,
   needs: 'take',
   holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
