@@ -30,11 +30,14 @@ export class RiderMotion implements Posed {
   /** Some of its states change at once. */
   readonly #switches: boolean;
   readonly #folded = emptyFolded();
+  /** s for which each of its poses stays; 0 where it moves all the time. */
+  readonly #hold: number;
 
   constructor(prepared: PreparedRider, graph: RiderGraph) {
     this.id = prepared.rider.id;
     this.folding = prepared.folding;
     this.#prepared = prepared;
+    this.#hold = prepared.hold;
     const stages: PoseStage[] = [];
     for (const make of STAGES) {
       const stage = make(prepared, graph, earlierOf(stages.slice()));
@@ -73,8 +76,7 @@ export class RiderMotion implements Posed {
     const { row } = cursor;
     row[SLOT.time] = asked.row[SLOT.time] ?? 0;
     cursor.side = asked.side;
-    const { hold } = this.#prepared;
-    if (hold > 0) holdTime(row, hold, cursor);
+    if (this.#hold > 0) holdTime(row, this.#hold, cursor);
     row[SLOT.distance] = 0;
     row[SLOT.held] = 0;
     row[SLOT.pose] = 1;
@@ -82,15 +84,22 @@ export class RiderMotion implements Posed {
     cursor.direction = 1;
     const stages = this.#stages;
     if (cursor.side < 0 && this.#switches) holdStates(stages, cursor);
-    for (let i = 0; i < stages.length; i++) {
-      const stage = stages[i];
-      // What carries it does not stop with it.
-      const goesOn = hold > 0 && stage?.goesOn === true;
-      if (goesOn) letGo(cursor, asked, this.#prepared.frame);
-      stage?.run(cursor);
-      if (goesOn) holdTime(row, hold, cursor);
-    }
+    if (this.#hold > 0) this.#runHeld(cursor, asked);
+    else for (let i = 0; i < stages.length; i++) stages[i]?.run(cursor);
     for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
+  }
+
+  /** Runs the stages at the time that is held; what carries the rider does not stop with it. */
+  #runHeld(cursor: Cursor, asked: Cursor): void {
+    for (const stage of this.#stages) {
+      if (!stage.goesOn) {
+        stage.run(cursor);
+        continue;
+      }
+      letGo(cursor, asked, this.#prepared.frame);
+      stage.run(cursor);
+      holdTime(cursor.row, this.#hold, cursor);
+    }
   }
 
   /** Distance along the guide at a time, px, not wrapped; 0 when parked. */
@@ -160,8 +169,7 @@ export class RiderMotion implements Posed {
 
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */
   events(from: number, to: number): number[] {
-    const { hold } = this.#prepared;
-    if (!(hold > 0)) return eventsOf(this.#stages, from, to);
+    if (!(this.#hold > 0)) return eventsOf(this.#stages, from, to);
     const own = this.varies.length > 0 ? this.#holds(from, to) : [];
     const going = this.#stages.flatMap((stage) => (stage.goesOn ? stage.events(from, to) : []));
     return apart([from, ...own, ...going, to], to);
@@ -169,13 +177,13 @@ export class RiderMotion implements Posed {
 
   /** Times inside (from, to), s, at which it takes its next pose, where each is held. */
   #holds(from: number, to: number): number[] {
-    const { hold } = this.#prepared;
+    const hold = this.#hold;
     return wholeNumbers(Math.floor(from / hold) + 1, Math.ceil(to / hold) - 1).map((k) => k * hold);
   }
 
   /** The time, s, at which the pose that it has at a time was taken: another where it is held on frames. */
   takenAt(time: number, side: Side = 1): number {
-    const { hold } = this.#prepared;
+    const hold = this.#hold;
     if (!(hold > 0)) return time;
     const cursor = ownCursor();
     cursor.row[SLOT.time] = time;
@@ -186,7 +194,7 @@ export class RiderMotion implements Posed {
 
   /** `from`, `to` and the times between, ascending, at which another pose or another place in the stack is shown. */
   steps(from: number, to: number): number[] {
-    const { hold } = this.#prepared;
+    const hold = this.#hold;
     const inner = this.#stages.flatMap((stage) => stage.steps?.(from, to) ?? []);
     if (hold > 0 && inner.length > 0) {
       const isTooMuch = (to - from) / hold > MOST_STEPS;
