@@ -182,6 +182,7 @@ await keep(versions, 'versions');
 const send = await fresh();
 await sample(send, 'Dragonfly among lanterns', 0, -1);
 await send.goto(`${send.url()}/send`);
+await send.getByRole('button', { name: /^Module/ }).click();
 await send.getByText('Off the Desk by at most').waitFor();
 await send.waitForTimeout(1500);
 await keep(send, 'send');
@@ -219,6 +220,18 @@ await eases.getByRole('option', { name: 'marks by hand' }).click();
 await eases.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
 await eases.waitForTimeout(500);
 await keep(eases, 'eases');
+
+// A scene that a click drives, tried on the Desk.
+const driven = await fresh();
+await sample(driven, 'Tea to the basket', 20, 1);
+await driven.getByRole('button', { name: 'Snapping and seeing' }).click();
+await driven.getByLabel('speed as a band along the guide').check();
+await driven.keyboard.press('Escape');
+await driven.locator('[data-card="pace"] .card-head').click();
+await driven.getByRole('button', { name: 'try it' }).click();
+await driven.locator('.try-picture').click();
+await driven.waitForTimeout(420);
+await keep(driven, 'driven');
 
 await browser.close();
 server.kill();

@@ -1,7 +1,13 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { sceneShape } from '@pace-line/core';
+import { framesShape, sceneShape, sheetShape } from '@pace-line/core';
 
-// npm run schema: the JSON Schema of the scene file, from the one definition.
-const schema = z.toJSONSchema(sceneShape, { io: 'input' });
-writeFileSync(new URL('../docs/scene.schema.json', import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+// npm run schema: the JSON Schemas of the scene file and of the data that is sent, each from its one definition.
+for (const [name, shape] of [
+  ['scene', sceneShape],
+  ['frames', framesShape],
+  ['sheet', sheetShape],
+] as const) {
+  const schema = z.toJSONSchema(shape, { io: 'input' });
+  writeFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+}

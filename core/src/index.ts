@@ -335,6 +335,8 @@ export {
   describeOptions,
   fileStem,
   FORMAT_GROUPS,
+  framesShape,
+  sheetShape,
   NoPainterError,
   type Painter,
   type Format,

@@ -20,6 +20,8 @@ import { riderCss } from './web/rider-css.ts';
 import { webPage } from './web/web-page.ts';
 
 export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from './data/pose-rows.ts';
+export { framesShape } from './data/frames-json.ts';
+export { sheetShape } from './screens/sprite-sheet.ts';
 export { lostFeatures } from './features.ts';
 export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
 export { describeOptions, type FormatOption } from './options.ts';

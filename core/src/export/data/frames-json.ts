@@ -5,6 +5,33 @@ import { fileStem, formatNumber } from '../text.ts';
 
 const options = z.object({});
 
+const number = z.number();
+
+/** The shape of what is written: px, degrees, factors, shares, px/s; the camera's rider is among the others. */
+export const framesShape = z.strictObject({
+  format: z.literal('pace-line/frames'),
+  version: z.literal(1),
+  name: z.string(),
+  canvas: z.strictObject({ width: number, height: number }),
+  fps: number,
+  length: number,
+  frames: z.array(
+    z.strictObject({
+      frame: z.int(),
+      time: number,
+      riders: z.record(
+        z.string(),
+        z.strictObject({
+          ...{ x: number, y: number, angle: number, scaleX: number, scaleY: number, skew: number },
+          ...{ opacity: number, distance: number, speed: number },
+          pose: z.int().optional(),
+        }),
+      ),
+    }),
+  ),
+  camera: z.string().nullable(),
+});
+
 const DEGREES = 180 / Math.PI;
 const six = (value: number): number => Number(formatNumber(value, 6));
 

@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
+import { z } from 'zod';
 import { prepare } from '../../motion/index.ts';
 import { readScene, type Scene } from '../../scene/index.ts';
 import { LAYERED_SCENES, WRITER_SCENES } from '../../testing/scenes.ts';
-import { bytesOf, formatById, memorySink, QUIET_RUN, send } from '../index.ts';
+import { bytesOf, formatById, framesShape, memorySink, QUIET_RUN, send, sheetShape } from '../index.ts';
 
 async function written(scene: Scene, id: string, options: object = {}): Promise<{ text: string; bytes: Uint8Array }> {
   const format = formatById(id);
@@ -27,7 +29,7 @@ interface Told {
 describe('frames as JSON', () => {
   test('each rider at each frame, with its speed', async () => {
     const scene = WRITER_SCENES['carried']!;
-    const told = JSON.parse((await written(scene, 'frames-json')).text) as Told;
+    const told = framesShape.parse(JSON.parse((await written(scene, 'frames-json')).text));
     const motion = prepare(scene);
     expect(told).toMatchObject({ format: 'pace-line/frames', version: 1, camera: null, length: motion.length });
     expect(told.frames).toHaveLength(motion.length * scene.clock.fps);
@@ -35,9 +37,9 @@ describe('frames as JSON', () => {
       expect(time).toBeCloseTo(frame / scene.clock.fps, 6);
       const poses = motion.poseAt(frame / scene.clock.fps);
       scene.riders.forEach(({ id }, i) => {
-        expect(riders[id]!['x']).toBeCloseTo(poses.of(i, 'x'), 3);
-        expect(riders[id]!['angle']).toBeCloseTo((poses.of(i, 'angle') * 180) / Math.PI, 3);
-        expect(riders[id]!['speed']).toBeCloseTo(motion.riders[i]!.speedAt(frame / scene.clock.fps), 1);
+        expect(riders[id]!.x).toBeCloseTo(poses.of(i, 'x'), 3);
+        expect(riders[id]!.angle).toBeCloseTo((poses.of(i, 'angle') * 180) / Math.PI, 3);
+        expect(riders[id]!.speed).toBeCloseTo(motion.riders[i]!.speedAt(frame / scene.clock.fps), 1);
       });
     }
   });
@@ -82,4 +84,12 @@ describe('the sheet as a PDF', () => {
     // Every path is drawn, and every text ended.
     expect(content!.match(/BT /g)).toHaveLength(content!.match(/ ET/g)!.length);
   });
+});
+
+test.each([
+  ['frames', framesShape],
+  ['sheet', sheetShape],
+] as const)('docs/%s.schema.json is that of what is written', (name, shape) => {
+  const text = readFileSync(new URL(`../../../../docs/${name}.schema.json`, import.meta.url), 'utf8');
+  expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(shape, { io: 'input' }))));
 });

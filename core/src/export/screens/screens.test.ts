@@ -5,7 +5,7 @@ import { evenDelays, frameTimes } from '../../take/index.ts';
 import type { Scene } from '../../scene/index.ts';
 import { plainPixels } from '../../testing/painter.ts';
 import { WRITER_SCENES } from '../../testing/scenes.ts';
-import { bytesOf, formatById, memorySink, NoPainterError, QUIET_RUN, send } from '../index.ts';
+import { bytesOf, formatById, memorySink, NoPainterError, QUIET_RUN, send, sheetShape } from '../index.ts';
 
 const scene: Scene = {
   ...WRITER_SCENES['eased']!,
@@ -82,12 +82,7 @@ test('a PNG sequence is numbered, in an archive that is the same each time', asy
 
 test('a sprite sheet: frames apart, none over another, in sides that are powers of two where that is asked', async () => {
   const [image, list] = await filesOf('sprite-sheet', { fps: 2, padding: 3, powers: true });
-  const told = JSON.parse(new TextDecoder().decode(list!.bytes)) as {
-    image: string;
-    width: number;
-    height: number;
-    frames: { x: number; y: number; width: number; height: number }[];
-  };
+  const told = sheetShape.parse(JSON.parse(new TextDecoder().decode(list!.bytes)));
   expect(told.image).toBe(image!.name);
   expect([Math.log2(told.width) % 1, Math.log2(told.height) % 1]).toEqual([0, 0]);
   expect(told.frames).toHaveLength(8);

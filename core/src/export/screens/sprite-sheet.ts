@@ -13,6 +13,24 @@ const options = z.object({
 });
 type Options = z.infer<typeof options>;
 
+const px = z.int().min(0);
+
+/** The shape of the list that goes with a sheet: px, and s. */
+export const sheetShape = z.strictObject({
+  format: z.literal('pace-line/sheet'),
+  version: z.literal(1),
+  name: z.string(),
+  /** The file of the picture. */
+  image: z.string(),
+  width: px,
+  height: px,
+  /** All frames together, and each. */
+  length: z.number(),
+  times: z.int().nullable(),
+  duration: z.number(),
+  frames: z.array(z.strictObject({ x: px, y: px, width: px, height: px })),
+});
+
 /** Longest side that graphics programs take, px. */
 const LONGEST = 16_384;
 
