@@ -300,7 +300,12 @@ function ferries(): Scene {
     name: 'Two ferries, one loop',
     canvas: { width: 1280, height: 720, background: '#E6D3B1' },
     clock: { duration: 12, fps: 30, repeat: 'loop' },
-    art: [art('basin', 'Basin from above', [0, 0]), paddleArt(), art('ferry', 'Ferry', [66, 34])],
+    art: [
+      art('basin', 'Basin from above', [0, 0]),
+      paddleArt(),
+      art('ferry', 'Ferry', [66, 34]),
+      art('skiff', 'Skiff', [20, 10]),
+    ],
     guides: [guide],
     riders: [
       scenery('basin', 'Basin'),
@@ -308,9 +313,21 @@ function ferries(): Scene {
       ...paddlesOf('ferry-a', 'A'),
       ferry('ferry-b', 'Ferry B', 6),
       ...paddlesOf('ferry-b', 'B'),
+      skiff(),
     ],
   });
 }
+
+/** A skiff on the ferries' way, a little outside of it: rowed evenly, it is overtaken between the landings and goes by while they rest. */
+const skiff = (): Rider =>
+  newRider({
+    ...{ id: 'skiff-1', name: 'Skiff', art: 'skiff', guide: 'service', lift: 56 },
+    pace: newPace({
+      marks: [newMark('skiff-sets-out', 0, at('west-landing')), newMark('skiff-home', 12, at('west-landing', 1))],
+      delay: 0.36,
+    }),
+    heading: newHeading({ mode: 'along' }),
+  });
 
 /** The paddles at both sides of a ferry: their blades turn over twice a second, on a clock of their own, and slide back under the deck as seen from above. */
 function paddlesOf(ferry: string, name: string): Rider[] {

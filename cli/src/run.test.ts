@@ -21,8 +21,8 @@ describe('sample', () => {
     const lines = out.trim().split('\n');
     expect(code).toBe(0);
     expect(lines[0]).toBe('time,rider,x,y,angle,scaleX,scaleY,skew,opacity,distance,pose');
-    expect(lines).toHaveLength(1 + 2 * 7);
-    expect(lines[9]).toMatch(
+    expect(lines).toHaveLength(1 + 2 * 8);
+    expect(lines[10]).toMatch(
       /^3\.500000,ferry-a,640\.000000,190\.000000,0\.000000,1\.000000,1\.000000,0\.000000,1\.000000,497\.\d{6},1\.000000$/,
     );
   });
