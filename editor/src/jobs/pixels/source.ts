@@ -12,6 +12,9 @@ import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
 
+/** Frames that are painted. */
+const MOST_FRAMES = 10_000;
+
 /** Longest side of what is painted, px. */
 const LONGEST = 8192;
 
@@ -29,6 +32,10 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   const paint = painterOf(scene, pictures, { scale, background });
   const whole = loopLength(scene.clock);
   const times = frameTimes(whole, scene.clock.fps, options);
+  if (times.length > MOST_FRAMES)
+    throw new Error(
+      `${times.length} frames are more than can be painted, ${MOST_FRAMES} are the most: fewer a second, or a stretch of the loop`,
+    );
   const isWhole = times[0] === 0 && (options.to === 0 || options.to >= whole);
   const length = isWhole
     ? whole
