@@ -2,6 +2,7 @@ export { easedShare, isConstant, valueOfCurve, type Curve, type CurveKey } from 
 export { framesOf, type Frames } from './frames.ts';
 export { reducedCurve, type Point } from './reduce.ts';
 export { evenDelays, frameTimes, type PixelOptions, type PixelRect, type Pixels, type SheetLayout } from './pixels.ts';
+export { boundRounds } from './too-much.ts';
 export { measureTake, type TakeError } from './measure.ts';
 export type { Steps } from './steps.ts';
 export { bake, type Drawn, type DrawnArt, type DrawnStroke, type Inside, type Take } from './take.ts';

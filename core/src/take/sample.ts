@@ -1,4 +1,4 @@
-import { MOST_ROUNDS, MOST_SAMPLES, TooMuchError } from './too-much.ts';
+import { boundRounds, MOST_SAMPLES, TooMuchError } from './too-much.ts';
 import { POSE, POSE_SIZE, type Channel, type RiderMotion } from '../motion/index.ts';
 import type { Art } from '../scene/index.ts';
 import { QUANTUM, SHORTEST_SAMPLE } from '../tolerances.ts';
@@ -85,11 +85,7 @@ export function samplePieces(
   tolerance: number,
   onPiece?: (share: number) => void,
 ): Sample[][] {
-  const rounds = Math.ceil(length / rider.round);
-  if (rounds > MOST_ROUNDS)
-    throw new TooMuchError(
-      `a rider goes round ${rounds} times within the loop, and more than ${MOST_ROUNDS} cannot be written: shorten the loop or give it a longer cycle`,
-    );
+  boundRounds(rider, length);
   const events = rider.events(0, length);
   const steps = STEPS.find((count) => length / count <= LONGEST_STEP) ?? Math.ceil(length / LONGEST_STEP);
   let count = 0;

@@ -8,3 +8,12 @@ export const MOST_ROUNDS = 5000;
 
 /** Samples of one rider within the loop. */
 export const MOST_SAMPLES = 300_000;
+
+/** Refuses a rider that goes round so often within a loop that its changes cannot be told one by one; `round`: s after which it repeats itself. */
+export function boundRounds({ round }: { readonly round: number }, length: number): void {
+  const rounds = Math.ceil(length / round);
+  if (rounds > MOST_ROUNDS)
+    throw new TooMuchError(
+      `a rider goes round ${rounds} times within the loop, and more than ${MOST_ROUNDS} cannot be written: shorten the loop or give it a longer cycle`,
+    );
+}

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { prepare } from '../../motion/index.ts';
 import { pathOfGuide, type Guide, type Rider, type Scene } from '../../scene/index.ts';
-import { reducedCurve, type Point } from '../../take/index.ts';
+import { boundRounds, reducedCurve, type Point } from '../../take/index.ts';
 import type { Format } from '../format.ts';
 import { pathData } from '../path-data.ts';
 import { writeFile } from '../sink.ts';
@@ -50,6 +50,7 @@ function ruleOf(scene: Scene, rider: Rider, guide: Guide, name: string, toleranc
   const moving = prepare(scene).rider(rider.id);
   const length = prepare(scene).length;
   const whole = pathOfGuide(guide).length;
+  if (moving) boundRounds(moving, length);
   const at = (time: number, side: 1 | -1): number => moving?.footAt(time, side) ?? 0;
   const [from, to] = [at(0, 1), at(length, -1)];
   const way = Math.abs(to - from) > 1e-6 ? to - from : whole;
