@@ -36,7 +36,7 @@ export async function newScene(page: Page): Promise<void> {
 export async function openSample(page: Page, name: RegExp): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name }).click();
-  await expect(page.locator('.pace-line').first()).toBeVisible();
+  await expect(page.locator('.pace-line').first()).toBeVisible({ timeout: 15_000 });
 }
 
 /** The scene as the Desk saves it. */
@@ -75,5 +75,5 @@ export async function openScene(page: Page, scene: Scene): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: 'New scene' }).waitFor();
   await dropFile(page, 'job.paceline.json', 'application/json', writeScene(scene));
-  await expect(page.locator('.pace-line').first()).toBeVisible();
+  await expect(page.locator('.pace-line').first()).toBeVisible({ timeout: 15_000 });
 }

@@ -120,7 +120,11 @@ test('on the cards, each change of a field is one step of undo', async ({ page }
     for (const key of ['ArrowDown', 'ArrowUp', 'ArrowUp', 'ArrowUp']) await page.keyboard.down(key);
     for (const key of ['ArrowDown', 'ArrowUp']) await page.keyboard.up(key);
     await field.blur();
-    if ((await field.inputValue()) === before) continue;
+    if ((await field.inputValue()) === before) {
+      // What it asks for is done, and the field asks anew: a factor.
+      if (await undo.isEnabled()) await undo.click();
+      continue;
+    }
     await expect(undo, `${name}`).toHaveAccessibleName(/^Undo:/);
     await undo.click();
     await expect(field, `${name}`).toHaveValue(before);
