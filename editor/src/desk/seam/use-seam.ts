@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { checkSeam, type Scene, type SeamFinding } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 
-/** How the selected rider passes the loop's end; undefined where it does not move, or the scene plays once. */
+/** How the selected rider passes the loop's end, as it was last let go; undefined where it does not move, or the scene plays once. Found anew in each frame of a drag it would cost frames. */
 export function useSeam(rider: string | undefined): SeamFinding | undefined {
-  const scene = useCalmState((state) => state.shown);
+  const scene = useCalmState((state) => state.committed);
   return useMemo(() => (rider === undefined ? undefined : seamOf(scene, rider)), [scene, rider]);
 }
 

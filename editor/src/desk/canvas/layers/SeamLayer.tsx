@@ -10,7 +10,7 @@ import { cssMatrix } from '../view-transform.ts';
 export const SeamLayer = memo(function SeamLayer() {
   const id = useCalmState((state) => state.selection.riders[0]);
   const seam = useSeam(id);
-  const scene = useCalmState((state) => state.shown);
+  const scene = useCalmState((state) => state.committed);
   const view = useDeskView((state) => state.view);
   const ends = useMemo(() => {
     if (!seam || seam.closes || seam.hidden) return undefined;
