@@ -32,7 +32,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
   await test.step('a sample opens and loops', async () => {
     await page.goto('/');
     await page.getByRole('button', { name: /Open the sample Two ferries/ }).click();
-    await expect(page.locator('.pace-line')).toHaveCount(2);
+    await expect(page.locator('.pace-line')).toHaveCount(3);
     const first = await page.locator('[data-readout="time"]').textContent();
     await expect.poll(() => page.locator('[data-readout="time"]').textContent()).not.toBe(first);
     await page.getByRole('link', { name: 'To the Shelf' }).click();
