@@ -119,6 +119,7 @@ for (const driver of SCROLLS)
         const rect = document.querySelector('svg')!.getBoundingClientRect();
         return (innerHeight - rect.top) / (innerHeight + rect.height);
       });
+      expect(at).toBeCloseTo(share, 1);
       const time = timeOfScroll(driver, scene.clock, at);
       const worst = await worstGap(page, scene, [time], { seek: false });
       expect(worst.gap, `${worst.rider} at ${share}`).toBeLessThan(0.5);

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
 import { nodesOfShape, prepare, type Scene } from '@pace-line/core';
 import { BOX_ART, colouredArt, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
@@ -10,6 +11,18 @@ const guideOf = (id: string, nodes: readonly Json[], more: Json = {}): Json => (
   ...{ id, name: id, closed: false, color: '#0B7A75', nodes },
   ...more,
 });
+
+/** A sketch of the floor, to draw over. */
+function tracedOver(): Json {
+  const sketch = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><path d="M0 480H800" stroke="#8A93A0"/></svg>',
+  );
+  const asset = createHash('sha256').update(sketch).digest('hex');
+  return {
+    tracing: [{ id: 'sketch', name: 'Sketch', asset, type: 'image/svg+xml', width: 800, height: 600, x: 400, y: 300 }],
+    assets: { [asset]: sketch.toString('base64') },
+  };
+}
 
 const paceCard = (page: Page) => page.getByRole('button', { name: /^4 Pace/ }).click();
 
@@ -192,6 +205,7 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
     sceneOf({
       clock: { duration: 2, fps: 30, repeat: 'once' },
       art: [BOX_ART],
+      ...tracedOver(),
       guides: [arcs],
       riders: [
         riderOn('ball', 'arcs', [
@@ -204,6 +218,7 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   await page.locator('.mark').first().focus();
   await paceCard(page);
   await chosen(page, 'Paced by', /^hops/);
+  await expect(page.locator('.overlay.tracing image')).toHaveCount(1);
   await page.getByRole('button', { name: 'land at its corners' }).click();
   await typed(page, 'Landings squash by', '40');
   const scene = await savedScene(page);

@@ -22,8 +22,6 @@ export interface SeamFinding {
   readonly speedAfter: number;
   /** px/s with which something that goes there and back turns: it is thrown back there unless it slows to rest. 0 where it does not turn. */
   readonly turnSpeed: number;
-  /** Over the loop it goes on along its guide, rather than back. */
-  readonly rises: boolean;
   /** Nothing of it can be seen on either side of the seam: it is off the canvas, or transparent. */
   readonly hidden: boolean;
   readonly closes: boolean;
@@ -64,8 +62,7 @@ export function checkSeam(scene: Scene, only?: readonly string[]): SeamFinding[]
     const smooth =
       hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
     const steps = { gap, turn, fade, growth, skipped, speedBefore, speedAfter, turnSpeed };
-    const rises = end.of(i, 'distance') > start.of(i, 'distance');
-    return [{ rider: rider.id, ...steps, rises, hidden, closes, smooth }];
+    return [{ rider: rider.id, ...steps, hidden, closes, smooth }];
   });
   return withoutFollowers(scene, found, ({ closes, smooth }) => (closes ? (smooth ? 0 : 1) : 2));
 }

@@ -15,6 +15,11 @@ export const FEATURES = [
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
+/** What a drawing of the scene holds, whatever it is written as. */
+export const DRAWN: readonly Feature[] = [
+  ...(['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'] as const),
+];
+
 interface FeatureWords {
   /** Names of what in the scene uses it; none: it is not used. */
   readonly usedBy: (scene: Scene) => readonly string[];

@@ -29,3 +29,12 @@ export function shortHash(text: string): string {
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
   return (hash >>> 0).toString(16).padStart(8, '0');
 }
+
+/** A name of CSS, for a class or keyframes, made of what people call something: none begins with a digit or a hyphen. */
+export function cssName(name: string): string {
+  const stem = fileStem(name);
+  return /^[a-z_]/.test(stem) ? stem : `r-${stem.replace(/^-+/, '')}`;
+}
+
+/** A text that ends no comment of CSS, on one line. */
+export const cssComment = (text: string): string => text.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ');

@@ -1,6 +1,5 @@
 import type { Path } from '../geometry/index.ts';
-import type { Waves } from '../noise.ts';
-import { PaceLine, cookedLine, swayOf, type DistanceLine } from '../pace/index.ts';
+import { PaceLine, cookedLine, swayOf, type DistanceLine, type Sway } from '../pace/index.ts';
 import {
   distanceOfPlace,
   foldingOf,
@@ -35,7 +34,7 @@ export interface PreparedRider {
   /** What of that is a share of the art's height, px. */
   readonly raised: number;
   /** How it sways to both sides of its guide over its cycle; undefined where it does not. */
-  readonly sway: { readonly px: number; readonly waves: Waves } | undefined;
+  readonly sway: Sway | undefined;
   /** s of the loop for which each of its poses stays; 0 where it moves all the time. */
   readonly hold: number;
   /** The frame that it is placed in; undefined: the canvas. */
@@ -71,13 +70,9 @@ export function preparedRider(
   const carrier = rider.carrier ? graph.motionOf(rider.carrier.rider) : undefined;
   const frame = rider.carrier && carrier ? new CarrierFrame(carrier, rider.carrier) : undefined;
   const keys = keyLinesOf(rider.keys);
+  const sway = way && rider.pace.recipe ? swayOf(rider.pace.recipe) : undefined;
   const hold = rider.pace.on > 1 ? rider.pace.on / clock.fps : 0;
-  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway: swayOn(rider), hold, frame, loop };
-}
-
-function swayOn({ guide, pace: { recipe } }: Rider): PreparedRider['sway'] {
-  if (guide === null || recipe?.kind !== 'waver' || recipe.sway === 0) return undefined;
-  return { px: recipe.sway, waves: swayOf(recipe) };
+  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway, hold, frame, loop };
 }
 
 /** px. A wheel without size turns as one of this radius. */

@@ -24,6 +24,7 @@ export {
   newRecipe,
   recipeSchema,
   swayOf,
+  type Sway,
   wordsOfRecipe,
   type Recipe,
 } from './recipes/index.ts';

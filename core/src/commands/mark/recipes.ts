@@ -1,5 +1,5 @@
 import { noiseAt } from '../../noise.ts';
-import { fitPaceLine, swayOf, type Recipe } from '../../pace/index.ts';
+import { fitPaceLine, swayOf, type Recipe, type Sway } from '../../pace/index.ts';
 import {
   foldingOf,
   freshIds,
@@ -66,24 +66,19 @@ export const freezeRecipe = command<{ rider: string }>(
     });
     // What lies past the cycle was never shown: it ends with the cycle.
     const shown = made.filter(({ time }) => time <= cycle + SAME_TIME);
-    const keys = recipe.kind === 'waver' && recipe.sway > 0 ? withSway(rider, recipe, cycle, fresh) : rider.keys;
+    const sway = swayOf(recipe);
+    const keys = sway ? withSway(rider, sway, cycle, fresh) : rider.keys;
     return replaceRider(scene, { ...rider, keys, pace: { ...rider.pace, recipe: null, marks: shown } });
   },
 );
 
 /** A rider's keys with its sway among those of lift. */
-function withSway(
-  rider: Rider,
-  recipe: Extract<Recipe, { kind: 'waver' }>,
-  cycle: number,
-  fresh: (base: string) => string,
-): Keys {
-  const waves = swayOf(recipe);
+function withSway(rider: Rider, { px, waves }: Sway, cycle: number, fresh: (base: string) => string): Keys {
   const count = Math.max(8, Math.ceil(cycle / LOOK));
   const looks = Array.from({ length: count + 1 }, (_, k) => {
     const time = (cycle * k) / count;
     const keyed = keyValueAt(rider.keys, 'lift', time);
-    return { time, distance: keyed + recipe.sway * noiseAt(waves, time / cycle) };
+    return { time, distance: keyed + px * noiseAt(waves, time / cycle) };
   });
   const lift = fitPaceLine(looks, FROZEN).map(({ time, distance, ease }) => ({
     ...{ id: fresh(`${rider.id}-lift`), time, value: distance, ease, mark: null },

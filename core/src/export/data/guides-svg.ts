@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FEATURES } from '../features.ts';
 import type { Format } from '../format.ts';
 import { pathData } from '../path-data.ts';
 import { writeFile } from '../sink.ts';
@@ -18,18 +19,8 @@ export const guidesSvg: Format<'scene', typeof options> = {
   type: 'image/svg+xml',
   options,
   needs: 'scene',
-  holds: [
-    'art',
-    'background',
-    'strokes',
-    'drawn-strokes',
-    'dashes-while-drawn',
-    'poses',
-    'stack',
-    'clips',
-    'camera',
-    'driver',
-  ],
+  // It is of the guides alone: nothing of the rest is missed.
+  holds: FEATURES,
   write({ name, canvas, guides }, { width }, sink) {
     const [w, h] = [formatNumber(canvas.width, 3), formatNumber(canvas.height, 3)];
     const paths = guides

@@ -93,3 +93,21 @@ test.each([
   const text = readFileSync(new URL(`../../../../docs/${name}.schema.json`, import.meta.url), 'utf8');
   expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(shape, { io: 'input' }))));
 });
+
+describe('names of CSS', () => {
+  const named = (name: string): Scene => {
+    const scene = WRITER_SCENES['eased']!;
+    return { ...scene, riders: scene.riders.map((rider) => ({ ...rider, name })) };
+  };
+  test.each([
+    ['2nd boat', 'r-2nd-boat'],
+    ['-- x', 'r-x'],
+    ['Boot */ {}', 'boot'],
+  ])('%s', async (name, wanted) => {
+    expect((await written(named(name), 'pace-css')).text).toContain(`\n.${wanted} {`);
+    expect((await written(named(name), 'css')).text).toContain(`\n.${wanted} {`);
+  });
+  test('a rider that is not there is said, not passed over', async () => {
+    await expect(written(named('boat'), 'css', { rider: 'nobody' })).rejects.toThrow(/no rider “nobody”/);
+  });
+});

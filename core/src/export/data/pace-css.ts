@@ -5,7 +5,7 @@ import { boundRounds, reducedCurve, type Point } from '../../take/index.ts';
 import type { Format } from '../format.ts';
 import { pathData } from '../path-data.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem, formatNumber } from '../text.ts';
+import { cssComment, cssName, fileStem, formatNumber } from '../text.ts';
 
 const options = z.object({
   tolerance: z.number().min(0.01).max(20).default(0.25).describe('How far off the pace may be, px'),
@@ -29,21 +29,19 @@ export const paceCss: Format<'scene', typeof options> = {
     writeFile(sink, `${fileStem(scene.name)}-pace.css`, 'text/css', textOfScene(scene, tolerance)),
 };
 
-const comment = (text: string): string => text.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ');
-
 function textOfScene(scene: Scene, tolerance: number): string {
   const guides = new Map(scene.guides.map((guide) => [guide.id, guide]));
   const taken = new Set<string>();
   const rules = scene.riders.flatMap((rider) => {
     const guide = guides.get(rider.guide ?? '');
     if (!rider.output || !guide || !(pathOfGuide(guide).length > 0)) return [];
-    const stem = fileStem(rider.name);
+    const stem = cssName(rider.name);
     let name = stem;
     for (let n = 2; taken.has(name); n++) name = `${stem}-${n}`;
     taken.add(name);
     return [ruleOf(scene, rider, guide, name, tolerance)];
   });
-  return `/* ${comment(scene.name)}: paces for motion along a path. Set offset-distance from 0% to 100% of the way with the easing. */\n${rules.join('')}`;
+  return `/* ${cssComment(scene.name)}: paces for motion along a path. Set offset-distance from 0% to 100% of the way with the easing. */\n${rules.join('')}`;
 }
 
 function ruleOf(scene: Scene, rider: Rider, guide: Guide, name: string, tolerance: number): string {
@@ -69,7 +67,7 @@ function ruleOf(scene: Scene, rider: Rider, guide: Guide, name: string, toleranc
   );
   const share = (distance: number): string => formatNumber((100 * distance) / whole, 4);
   return (
-    `\n/* ${comment(rider.name)} along ${comment(guide.name)}: ${formatNumber(whole, 2)} px in ${formatNumber(length, 3)} s */\n` +
+    `\n/* ${cssComment(rider.name)} along ${cssComment(guide.name)}: ${formatNumber(whole, 2)} px in ${formatNumber(length, 3)} s */\n` +
     `.${name} {\n  --pace: linear(${stops.join(', ')});\n` +
     `  offset-path: path("${pathData(guide.nodes, guide.closed)}");\n` +
     `  animation: ${name}-pace ${formatNumber(length, 4)}s var(--pace) ${scene.clock.repeat === 'once' ? '1 both' : scene.clock.times === null ? 'infinite' : `${scene.clock.times} both`};\n}\n` +

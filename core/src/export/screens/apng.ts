@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { evenDelays } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
 import { ByteWriter, crc32 } from './bytes.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const options = z.object(pixelOptions);
 
@@ -19,7 +20,7 @@ export const apng: Format<'pixels', typeof options> = {
   type: 'image/png',
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   async write(pixels, _, sink, run) {
     const { count, length, times } = pixels;
     const delays = evenDelays(count, length, 1000);

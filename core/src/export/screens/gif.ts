@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { loopLength, type Scene } from '../../scene/index.ts';
 import { evenDelays, type Pixels } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
 import { gifLibrary, type Palette } from './gif-library.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const { applyPalette, GIFEncoder, quantize } = gifLibrary;
 
@@ -29,7 +30,7 @@ export const gif: Format<'pixels', typeof options> = {
   type: 'image/gif',
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   notes: (scene, { fps }) => rateNotes(scene, fps),
   async write(pixels, { dither }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;

@@ -8,8 +8,3 @@ export const pixelOptions = {
   from: z.number().min(0).max(7200).default(0).describe('From, s'),
   to: z.number().min(0).max(7200).default(0).describe('To, s; 0: the loop’s end'),
 };
-
-/** What can be painted: all but what a page does. */
-export const PAINTED = [
-  ...['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
-] as const as readonly ('art' | 'background' | 'strokes' | 'drawn-strokes' | 'poses' | 'stack' | 'clips' | 'camera')[];

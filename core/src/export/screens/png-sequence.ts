@@ -1,10 +1,11 @@
 import { zipSync, type Zippable } from 'fflate';
 import { z } from 'zod';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const options = z.object(pixelOptions);
 
@@ -21,7 +22,7 @@ export const pngSequence: Format<'pixels', typeof options> = {
   type: 'application/zip',
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   async write(pixels, _, sink, run) {
     const stem = fileStem(pixels.name);
     const digits = Math.max(4, String(pixels.count - 1).length);

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import type { Pixels, SheetLayout } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
@@ -45,7 +46,7 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   several: true,
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   async write(pixels, given, sink, run) {
     const layout = layoutOf(pixels, given);
     const stem = fileStem(pixels.name);

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
@@ -20,7 +21,7 @@ export const webm: Format<'pixels', typeof options> = {
   type: 'video/webm',
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   async write(pixels, { rate }, sink, run) {
     const film = await pixels.film(rate * 1000, (share) => {
       stopIfAborted(run);

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { evenDelays, type PixelRect } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
 import { ByteWriter } from './bytes.ts';
-import { PAINTED, pixelOptions } from './options.ts';
+import { pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
@@ -22,7 +23,7 @@ export const webp: Format<'pixels', typeof options> = {
   type: 'image/webp',
   options,
   needs: 'pixels',
-  holds: PAINTED,
+  holds: DRAWN,
   async write(pixels, { quality }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;
     const delays = evenDelays(count, length, 1000);

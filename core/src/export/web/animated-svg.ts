@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
@@ -19,7 +20,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   type: 'image/svg+xml',
   options,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera'],
+  holds: DRAWN,
   write: (take, given, sink) =>
     writeFile(sink, `${fileStem(take.name)}.svg`, 'image/svg+xml', `${svgOf(take, given)}\n`),
 };

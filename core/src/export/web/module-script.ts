@@ -2,20 +2,16 @@ import { type Curve, type DrawnArt, type Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 import { driveSpecOf } from './drive-script.ts';
 import { PERCENT_DIGITS } from './css.ts';
-import { DECLARATIONS, type Track, type Tracked } from './tracks.ts';
+import { numberOf, type Track, type Tracked } from './tracks.ts';
 
 /** Numbers of a track as they are written: [time, value] or [time, value, ease, ease] for each key; time as a share of the loop. */
 const keysOf = (curve: Curve, length: number, property: Tracked): string =>
   `[${curve
     .map(({ time, value, ease }) => {
-      const numbers = [formatNumber(time / length, PERCENT_DIGITS + 2), valueText(property, value)];
+      const numbers = [formatNumber(time / length, PERCENT_DIGITS + 2), numberOf(property, value)];
       return `[${[...numbers, ...(ease ? ease.map((one) => formatNumber(one, 4)) : [])].join(',')}]`;
     })
     .join(',')}]`;
-
-/** The number in a track's declaration. */
-const valueText = (property: Tracked, value: number): string =>
-  /-?[\d.]+(?=\D*$)/.exec(DECLARATIONS[property](value))?.[0] ?? '0';
 
 /** What moves, as data: name, property, keys, and whether it changes at once. */
 export function tracksText(tracks: readonly Track[], length: number): string {
@@ -36,21 +32,21 @@ const CHANNELS = [
   ['opacity', 'o'],
 ] as const;
 
-/** Where a rider's channels stand: those that move by the names of their tracks, the others as numbers. */
+/** Where a rider's channels stand: those that move by the names of their tracks, the others as numbers. In pairs: an id may be the name of something that every object has. */
 export function ridersText(take: Take, prefix: string): string {
   const seen = new Set<string>();
   const lines = take.drawing.flatMap((drawn, i) => {
     if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
     seen.add(drawn.id);
-    return [`  ${JSON.stringify(drawn.id)}: {${channelsText(drawn, `${prefix}-${i + 1}`)}},`];
+    return [`  [${JSON.stringify(drawn.id)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}],`];
   });
-  return `{\n${lines.join('\n')}\n}`;
+  return `[\n${lines.join('\n')}\n]`;
 }
 
 function channelsText({ curves }: DrawnArt, name: string): string {
   return CHANNELS.map(([channel, key]) => {
     const curve = curves[channel];
-    const value = curve.length > 1 ? JSON.stringify(`${name}${key}`) : valueText(key, curve[0]?.value ?? 0);
+    const value = curve.length > 1 ? JSON.stringify(`${name}${key}`) : numberOf(key, curve[0]?.value ?? 0);
     return `${channel}: ${value}`;
   }).join(', ');
 }
@@ -105,7 +101,7 @@ export function sample(progress) {
   const share = Math.min(1, Math.max(0, progress));
   const named = new Map(TRACKS.map(([name, , keys]) => [name, keys]));
   return Object.fromEntries(
-    Object.entries(RIDERS).map(([id, channels]) => [
+    RIDERS.map(([id, channels]) => [
       id,
       Object.fromEntries(
         Object.entries(channels).map(([key, value]) => [

@@ -45,7 +45,8 @@ test.each(Object.entries(WRITER_SCENES))(
 test('what a module is beside its drawing and its keys is less than 4 kB, compressed', async () => {
   const [text = ''] = (await filesOf(WRITER_SCENES['eased']!, 'module')).values();
   const bare = text.replace(/^const (MARKUP|TRACKS|RIDERS) = [\s\S]*?;\n(?=const |\n)/gm, '');
-  expect(bare).not.toContain('<svg');
+  for (const data of ['MARKUP', 'TRACKS', 'RIDERS']) expect(bare).not.toContain(`const ${data} =`);
+  expect(bare).toContain('export function mount');
   expect(gzipSync(bare, { level: 9 }).length).toBeLessThan(4096);
 });
 
@@ -58,4 +59,13 @@ test('nothing in a scene’s names ends the text that they stand in', async () =
   const named = await filesOf({ ...scene, name: '42 *boats*' }, 'react');
   expect([...named.keys()]).toEqual(['42-boats.jsx', '42-boats.d.ts', '42-boats.module.js', '42-boats.module.d.ts']);
   expect(named.get('42-boats.jsx')).toContain('export const Loop42Boats');
+});
+
+test('a rider may be called as what every object has', async () => {
+  const scene = WRITER_SCENES['eased']!;
+  const odd = { ...scene, riders: scene.riders.map((rider) => ({ ...rider, id: '__proto__' })) };
+  const [text = ''] = (await filesOf(odd, 'module')).values();
+  const told = Object.entries((await loaded(text)).sample(0));
+  expect(told).toHaveLength(1);
+  expect(told[0]).toMatchObject(['__proto__', { x: prepare(odd).poseAt(0).of(0, 'x') }]);
 });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
@@ -8,11 +9,11 @@ import { MODULE_SCRIPT, ridersText, specText, tracksText } from './module-script
 import { originRule } from './style.ts';
 import { drawnSvg } from './svg.ts';
 
-const options = z.object({
+export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
 });
-type Options = z.infer<typeof options>;
+type Options = z.infer<typeof moduleOptions>;
 
 /** Text as a literal of JavaScript that cannot end a script element either. */
 const literal = (text: string): string => JSON.stringify(text).replace(/</g, '\\x3c');
@@ -91,7 +92,7 @@ export function sample(progress: number): Record<string, Sample>;
 `;
 
 /** An ES module with its types: for those who put it into a page of their own, or move things of their own by it. */
-export const moduleFormat: Format<'take', typeof options> = {
+export const moduleFormat: Format<'take', typeof moduleOptions> = {
   id: 'module',
   name: 'Module',
   group: 'web',
@@ -100,9 +101,9 @@ export const moduleFormat: Format<'take', typeof options> = {
   extension: 'js',
   type: 'text/javascript',
   several: true,
-  options,
+  options: moduleOptions,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
+  holds: [...DRAWN, 'driver'],
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     await writeFile(sink, `${stem}.js`, 'text/javascript', moduleText(take, given));

@@ -1,13 +1,8 @@
-import { z } from 'zod';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { MODULE_TYPES, moduleText } from './module.ts';
-
-const options = z.object({
-  title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
-  background: z.boolean().default(false).describe('Paint the canvas’s background'),
-});
+import { MODULE_TYPES, moduleOptions, moduleText } from './module.ts';
 
 /** A component's name from a file's. */
 const componentName = (stem: string): string => {
@@ -76,7 +71,7 @@ export { sample } from './${stem}.module.js';
 `;
 
 /** A React component over the module. */
-export const react: Format<'take', typeof options> = {
+export const react: Format<'take', typeof moduleOptions> = {
   id: 'react',
   name: 'React component',
   group: 'web',
@@ -84,9 +79,9 @@ export const react: Format<'take', typeof options> = {
   extension: 'jsx',
   type: 'text/javascript',
   several: true,
-  options,
+  options: moduleOptions,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
+  holds: [...DRAWN, 'driver'],
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     const name = componentName(stem);

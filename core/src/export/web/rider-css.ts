@@ -2,8 +2,9 @@ import { z } from 'zod';
 import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/index.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem, formatNumber } from '../text.ts';
+import { cssComment, cssName, formatNumber } from '../text.ts';
 import { keyframesOf } from './css.ts';
+import { degrees, factor, px, share } from './tracks.ts';
 
 const options = z.object({
   rider: z.string().max(200).default('').describe('Name of the rider; empty: the first that moves'),
@@ -17,12 +18,12 @@ const options = z.object({
 
 /** Properties of an element's own, so that each of them can have keyframes of its own. */
 const PROPERTIES = [
-  { key: 'x', unit: 'px', syntax: '<length>', of: (v: number) => formatNumber(v, 4) },
-  { key: 'y', unit: 'px', syntax: '<length>', of: (v: number) => formatNumber(v, 4) },
-  { key: 'angle', unit: 'deg', syntax: '<angle>', of: (v: number) => formatNumber((v * 180) / Math.PI, 4) },
-  { key: 'skew', unit: 'deg', syntax: '<angle>', of: (v: number) => formatNumber((v * 180) / Math.PI, 4) },
-  { key: 'scaleX', unit: '', syntax: '<number>', of: (v: number) => formatNumber(v, 6) },
-  { key: 'scaleY', unit: '', syntax: '<number>', of: (v: number) => formatNumber(v, 6) },
+  { key: 'x', unit: 'px', syntax: '<length>', of: px },
+  { key: 'y', unit: 'px', syntax: '<length>', of: px },
+  { key: 'angle', unit: 'deg', syntax: '<angle>', of: degrees },
+  { key: 'skew', unit: 'deg', syntax: '<angle>', of: degrees },
+  { key: 'scaleX', unit: '', syntax: '<number>', of: factor },
+  { key: 'scaleY', unit: '', syntax: '<number>', of: factor },
 ] as const;
 
 /** Keyframes of one rider for an element of the reader's own: its place, turn, size and opacity, each with keys of its own. */
@@ -38,7 +39,8 @@ export const riderCss: Format<'take', typeof options> = {
   holds: [],
   write: (take, given, sink) => {
     const drawn = riderOf(take, given.rider);
-    const stem = drawn ? fileStem(drawn.name) : fileStem(take.name);
+    if (given.rider && !drawn) throw new Error(`there is no rider “${given.rider}” in what is sent`);
+    const stem = cssName((drawn ?? take).name);
     return writeFile(
       sink,
       `${stem}.css`,
@@ -60,7 +62,6 @@ function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
 
 function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, selector: string): string {
   const { length, times } = take;
-  const n = (value: number): string => formatNumber(value, 4);
   const running: string[] = [];
   const rules: string[] = [];
   const declared: string[] = [];
@@ -79,20 +80,20 @@ function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, 
     return `var(${variable})`;
   });
   const [x, y, angle, skew, scaleX, scaleY] = values;
-  if (!isConstant(curves.opacity)) add('opacity', curves.opacity, (v) => `opacity:${n(v)}`);
+  if (!isConstant(curves.opacity)) add('opacity', curves.opacity, (v) => `opacity:${share(v)}`);
   const [pivotX, pivotY] = art.pivot;
   const lean = skew === '0deg' ? '' : ` skewX(${skew ?? ''})`;
   const fade =
     isConstant(curves.opacity) && curves.opacity[0]?.value !== 1
-      ? `  opacity: ${n(curves.opacity[0]?.value ?? 1)};\n`
+      ? `  opacity: ${share(curves.opacity[0]?.value ?? 1)};\n`
       : '';
   const timing = `${formatNumber(length, 6)}s linear ${times === null ? 'infinite' : `${times} both`}`;
   const animation = running.length > 0 ? `  animation: ${running.map((one) => `${one} ${timing}`).join(', ')};\n` : '';
   return (
-    `/* ${name.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ')}. The element’s box is ${n(art.width)} by ${n(art.height)} px, laid at the top left of what it moves over. */\n` +
+    `/* ${cssComment(name)}. The element’s box is ${px(art.width)} by ${px(art.height)} px, laid at the top left of what it moves over. */\n` +
     declared.join('') +
     `${selector || `.${stem}`} {\n  position: absolute;\n  left: 0;\n  top: 0;\n  transform-origin: 0 0;\n` +
-    `  transform: translate(${x ?? ''}, ${y ?? ''}) rotate(${angle ?? ''})${lean} scale(${scaleX ?? ''}, ${scaleY ?? ''}) translate(${n(-pivotX)}px, ${n(-pivotY)}px);\n${fade}${animation}}\n` +
+    `  transform: translate(${x ?? ''}, ${y ?? ''}) rotate(${angle ?? ''})${lean} scale(${scaleX ?? ''}, ${scaleY ?? ''}) translate(${px(-pivotX)}px, ${px(-pivotY)}px);\n${fade}${animation}}\n` +
     rules.join('') +
     `@media (prefers-reduced-motion: reduce) { ${selector || `.${stem}`} { animation: none; } }\n`
   );

@@ -2,7 +2,7 @@ import type { Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 import { keyframesOf } from './css.ts';
 import { stepFramesOf } from './steps.ts';
-import { DECLARATIONS, type Track } from './tracks.ts';
+import { declarationOf, type Track } from './tracks.ts';
 
 /** Rules about one point, whatever a page says of its drawings: transforms turn and scale about the canvas's corner, as they are written. */
 export const originRule = (prefix: string): string =>
@@ -21,7 +21,7 @@ export function styleOf(take: Take, prefix: string, tracks: readonly Track[], dr
 }
 
 function ruleOf({ name, property, curve, steps }: Track, length: number): string {
-  const declaration = DECLARATIONS[property];
+  const declaration = (value: number): string => declarationOf(property, value);
   if (curve) return `.${name}{animation-name:${name}}${keyframesOf(name, curve, length, declaration)}`;
   return `.${name}{animation-name:${name};animation-timing-function:step-end}${stepFramesOf(name, steps ?? [], length, declaration)}`;
 }

@@ -4,29 +4,37 @@ import { formatNumber } from '../text.ts';
 /** One thing of a drawing that moves: of elements with a class of this name, one property. */
 export interface Track {
   readonly name: string;
-  /** What of it: a key of `DECLARATIONS`. */
+  /** What of it: one of those that are written below. */
   readonly property: Tracked;
   readonly curve: Curve | null;
   /** Of what changes at once instead of a curve. */
   readonly steps: Steps | null;
 }
 
-const degrees = (value: number): string => formatNumber((value * 180) / Math.PI, 4);
+export const degrees = (value: number): string => formatNumber((value * 180) / Math.PI, 4);
 export const px = (value: number): string => formatNumber(value, 4);
-const factor = (value: number): string => formatNumber(value, 6);
+export const factor = (value: number): string => formatNumber(value, 6);
+export const share = (value: number): string => formatNumber(value, 4);
 
-/** What a track animates, as a declaration of CSS: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn. */
-export const DECLARATIONS = {
-  x: (v: number) => `transform:translate(${px(v)}px)`,
-  y: (v: number) => `transform:translateY(${px(v)}px)`,
-  t: (v: number) => `transform:rotate(${degrees(v)}deg)`,
-  k: (v: number) => `transform:skewX(${degrees(v)}deg)`,
-  w: (v: number) => `transform:scaleX(${factor(v)})`,
-  h: (v: number) => `transform:scaleY(${factor(v)})`,
-  o: (v: number) => `opacity:${formatNumber(v, 4)}`,
-  d: (v: number) => `stroke-dashoffset:${formatNumber(1 - v, 6)}`,
+/** What a track animates: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn; each as the number that is written, and as the declaration of CSS that holds it. */
+const WRITTEN = {
+  x: [px, (n: string) => `transform:translate(${n}px)`],
+  y: [px, (n: string) => `transform:translateY(${n}px)`],
+  t: [degrees, (n: string) => `transform:rotate(${n}deg)`],
+  k: [degrees, (n: string) => `transform:skewX(${n}deg)`],
+  w: [factor, (n: string) => `transform:scaleX(${n})`],
+  h: [factor, (n: string) => `transform:scaleY(${n})`],
+  o: [share, (n: string) => `opacity:${n}`],
+  d: [(v: number) => formatNumber(1 - v, 6), (n: string) => `stroke-dashoffset:${n}`],
 } as const;
-export type Tracked = keyof typeof DECLARATIONS;
+export type Tracked = keyof typeof WRITTEN;
+
+/** The number of a track's value, as it is written. */
+export const numberOf = (property: Tracked, value: number): string => WRITTEN[property][0](value);
+
+/** A track's value as a declaration. */
+export const declarationOf = (property: Tracked, value: number): string =>
+  WRITTEN[property][1](numberOf(property, value));
 
 /** The same of what stands still, as part of a `transform` attribute; empty where it changes nothing. */
 export const ATTRIBUTES = {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
+import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
@@ -26,7 +27,7 @@ export const webPage: Format<'take', typeof options> = {
   type: 'text/html',
   options,
   needs: 'take',
-  holds: ['art', 'background', 'strokes', 'drawn-strokes', 'poses', 'stack', 'clips', 'camera', 'driver'],
+  holds: [...DRAWN, 'driver'],
   write: (take, given, sink) =>
     writeFile(
       sink,

@@ -8,7 +8,7 @@ import { bends, schema as bendsSchema } from './bends.ts';
 import { constant, schema as constantSchema } from './constant.ts';
 import { fall, schema as fallSchema } from './fall.ts';
 import { hop, schema as hopSchema } from './hop.ts';
-import type { RecipeKind } from './recipe.ts';
+import type { RecipeKind, Sway } from './recipe.ts';
 import { waver, schema as waverSchema } from './waver.ts';
 import { wayAlong } from './way.ts';
 
@@ -39,7 +39,10 @@ export const newRecipe = (kind: Recipe['kind']): Recipe => recipeSchema.parse({ 
 /** A recipe in a few words. */
 export const wordsOfRecipe = (recipe: Recipe): string => kindOf(recipe).words(recipe);
 
-export { swayOf } from './waver.ts';
+export type { Sway } from './recipe.ts';
+
+/** How a recipe sways to both sides of the guide; undefined where it does not. */
+export const swayOf = (recipe: Recipe): Sway | undefined => kindOf(recipe).sway?.(recipe);
 
 /** s. A mark so near the cycle's end stands there. */
 const AT_END = 1e-9;

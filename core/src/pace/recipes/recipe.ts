@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { Waves } from '../../noise.ts';
 import type { PacedWay } from '../speed-line.ts';
 import type { Way } from './way.ts';
 
@@ -6,6 +7,12 @@ export type Squares = Pick<PacedWay, 'leaving' | 'arriving'>;
 
 /** Squares of a speed that is nowhere changed at once. */
 export const same = (squares: Float64Array): Squares => ({ leaving: squares, arriving: squares });
+
+/** A way to both sides of a guide: px at most, and its waves over the cycle. */
+export interface Sway {
+  readonly px: number;
+  readonly waves: Waves;
+}
 
 /** One recipe for the pace: all that the rest of the program knows of it. To add one: write its file, add it to the list in index.ts. */
 export interface RecipeKind<R extends { readonly kind: string } = { readonly kind: string }> {
@@ -16,6 +23,8 @@ export interface RecipeKind<R extends { readonly kind: string } = { readonly kin
   squares(recipe: R, way: Way): Squares;
   /** Whether its speeds are scaled so that the last mark is reached at its time. */
   fits(recipe: R): boolean;
+  /** How it sways to both sides of the guide over the cycle; absent, or undefined, where it stays on it. */
+  sway?(recipe: R): Sway | undefined;
   /** It in a few words. */
   words(recipe: R): string;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { noiseAt, seededNumbers, wavesOf, type Waves } from '../../noise.ts';
+import { noiseAt, seededNumbers, wavesOf } from '../../noise.ts';
 import { same, type RecipeKind } from './recipe.ts';
 
 export const schema = z.strictObject({
@@ -28,13 +28,13 @@ export const waver: RecipeKind<Waver> = {
     return same(covered.map((px) => (1 + speed * noiseAt(noise, total > 0 ? px / total : 0)) ** 2));
   },
   fits: () => true,
+  sway({ sway: px, waves, seed }) {
+    if (px === 0) return undefined;
+    // Its waves are those after the speed's.
+    const next = seededNumbers(seed);
+    wavesOf(next, waves);
+    return { px, waves: wavesOf(next, waves) };
+  },
   words: ({ speed, sway }) =>
     speed > 0 && sway > 0 ? 'wavers in speed and sways' : sway > 0 ? 'sways to both sides' : 'wavers in its speed',
 };
-
-/** The waves of a sway: those after the speed's. */
-export function swayOf({ waves, seed }: Pick<Waver, 'waves' | 'seed'>): Waves {
-  const next = seededNumbers(seed);
-  wavesOf(next, waves);
-  return wavesOf(next, waves);
-}

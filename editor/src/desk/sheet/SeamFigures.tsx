@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { xOfTime, type Axes } from '@pace-line/core';
+import { prepare, xOfTime, type Axes } from '@pace-line/core';
+import { useCalmState } from '../../document/index.ts';
 import { seamFigures } from '../seam/figures.ts';
 import { useSeam } from '../seam/use-seam.ts';
 
@@ -12,11 +13,12 @@ interface SeamFiguresProps {
 /** The speeds with which a rider leaves the loop's end and its start, at the sheet's two edges, and the steps between them. */
 export const SeamFigures = memo(function SeamFigures({ axes, length, rider }: SeamFiguresProps) {
   const seam = useSeam(rider);
+  const moving = useCalmState((state) => prepare(state.committed).rider(rider ?? ''));
   if (!seam) return null;
   const [zero, end] = [xOfTime(axes, 0), xOfTime(axes, length)];
   if (zero < axes.left - 1 || end > axes.right + 1) return null;
   // Where the line of such a rider is not: a rising one leaves the upper left and the lower right free.
-  const { rises } = seam;
+  const rises = moving !== undefined && moving.distanceAt(length, -1) > moving.distanceAt(0);
   const turns = seam.turnSpeed > 0;
   const atTop = { top: axes.top + 22 };
   const atFoot = { bottom: `calc(100% - ${axes.bottom - 22}px)` };

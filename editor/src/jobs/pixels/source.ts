@@ -41,6 +41,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
     ? whole
     : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
   const changes = new Changes(width, height);
+  const isClear = !background || scene.canvas.background === null;
   const painted = (frame: number): OffscreenCanvas => {
     paint(context, times[frame] ?? 0);
     return canvas;
@@ -48,7 +49,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   return {
     ...{ name: scene.name, width, height, count: times.length, length },
     times: scene.clock.repeat === 'once' ? 1 : scene.clock.times,
-    isClear: !background || scene.canvas.background === null,
+    isClear,
     rgba: (frame) => {
       painted(frame);
       return Promise.resolve(context.getImageData(0, 0, width, height).data);
@@ -60,8 +61,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
     picture: async (frame, type, quality, rect) =>
       bytesOf(await cut(painted(frame), rect).convertToBlob({ type, quality })),
     sheet: (layout) => sheetOf(layout, paint, times, width, height),
-    film: (rate, onProgress) =>
-      filmOf({ canvas, count: times.length, length, rate, onProgress, isClear: !background }, painted),
+    film: (rate, onProgress) => filmOf({ canvas, count: times.length, length, rate, onProgress, isClear }, painted),
   };
 }
 
