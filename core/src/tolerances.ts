@@ -42,6 +42,9 @@ export const SEAM_GAP = 0.5;
 /** Share of the larger speed by which speeds at the seam may differ. */
 export const SEAM_SPEED = 0.05;
 
+/** px/s. A step in speed at the seam that nobody sees: half of what is seen of a place, in a second. */
+export const SEAM_STILL = 0.5;
+
 /** rad. Difference of angle at the seam above which a rider is said to jerk: one degree. */
 export const SEAM_ANGLE = Math.PI / 180;
 

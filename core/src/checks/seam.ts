@@ -1,7 +1,7 @@
 import { POSE_SIZE, prepare } from '../motion/index.ts';
 import { artById, posesOf, type Rider, type Scene } from '../scene/index.ts';
 
-import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED } from '../tolerances.ts';
+import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED, SEAM_STILL } from '../tolerances.ts';
 import { withoutFollowers } from './followers.ts';
 import { isUnseen } from './sight.ts';
 
@@ -60,7 +60,7 @@ export function checkSeam(scene: Scene, only?: readonly string[]): SeamFinding[]
     const turnSpeed = turnsBack && line ? Math.max(Math.abs(line.speedAt(0, 1)), Math.abs(line.speedAt(cycle, -1))) : 0;
     const jolt = turnsBack ? Math.abs(speedAfter) - Math.abs(speedBefore) : speedAfter - speedBefore;
     const smooth =
-      hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + 1e-6;
+      hidden || Math.abs(jolt) <= SEAM_SPEED * Math.max(Math.abs(speedBefore), Math.abs(speedAfter)) + SEAM_STILL;
     const steps = { gap, turn, fade, growth, skipped, speedBefore, speedAfter, turnSpeed };
     return [{ rider: rider.id, ...steps, hidden, closes, smooth }];
   });

@@ -56,6 +56,7 @@ export function SendView() {
         <section className="send-choice" aria-label="Format and options">
           <h2>As</h2>
           <FormatList chosen={formatId} onChoose={setFormatId} />
+          <p className="format-about">{format.about}</p>
           <h2>Options</h2>
           <OptionFields
             format={format}
@@ -101,12 +102,12 @@ function Formats({ group, chosen, onChoose }: FormatsProps) {
           key={one.id}
           type="button"
           className="format-card"
+          title={one.about}
           aria-pressed={one.id === chosen}
           onClick={() => onChoose(one.id)}
         >
           <strong>{one.name}</strong>
           <span className="muted">.{one.extension}</span>
-          <span className="format-about">{one.about}</span>
         </button>
       ))}
     </>

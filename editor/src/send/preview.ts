@@ -2,7 +2,7 @@ import type { WrittenFile } from '../jobs/index.ts';
 
 /** A page in which a module is mounted as its driver has it; what is scrolled past has a window of room before and after it. */
 const modulePage = (text: string): string =>
-  `<!doctype html><meta charset="utf-8"><style>html,body{margin:0}svg{max-width:100%;height:auto;display:block;margin:auto}</style>
+  `<!doctype html><meta charset="utf-8"><style>html,body{margin:0}#here>svg{max-width:100%;max-height:100vh;height:auto;display:block;margin:auto}</style>
 <div id="here"></div>
 <script type="module">${text}
 const here = document.getElementById('here');

@@ -74,7 +74,7 @@ export function SeeingMenu() {
         <p className="card-note">Ctrl holds it off; Shift keeps to multiples of 15°.</p>
         <h2>Spacing by hand</h2>
         <div className="menu-line">
-          <span>a tick takes along, frames to each side (0: its leg)</span>
+          <span className="menu-words">a tick takes along, frames to each side (0: its leg)</span>
           <NumberField
             label="Frames that a spacing tick takes along"
             value={toolOptions.tickReach}
