@@ -43,7 +43,7 @@ export async function shownCorners(
         element?.localName === 'g' &&
         (element.childElementCount === 1 || [...element.children].every(isPose)) &&
         element.attributes.length > 0 &&
-        [...element.attributes].every(({ name }) => ['class', 'transform', 'opacity'].includes(name));
+        [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity'].includes(name));
       const inner = riders.map((group) => {
         let deepest = group;
         while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild))

@@ -39,6 +39,8 @@ interface Writing {
   readonly shared: ReadonlyMap<Picture, number>;
   /** All that moves, by the name of its class. */
   readonly tracks: Map<string, Track>;
+  /** Every id that is given to a group. */
+  readonly ids: Set<string>;
   /** What stands in <defs>, by its id. */
   readonly definitions: Map<string, string>;
 }
@@ -53,7 +55,7 @@ export function svgOf(take: Take, options: SvgOptions): string {
 export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSvg {
   const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
   const shared = sharedPictures(take.drawing);
-  const writing: Writing = { prefix, take, shared, tracks: new Map(), definitions: new Map() };
+  const writing: Writing = { prefix, take, shared, tracks: new Map(), ids: new Set(), definitions: new Map() };
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
     writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
@@ -157,7 +159,10 @@ const factorsOf = ({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'
 /** The class of what stands still but for what it lies in: a page’s own styles do not turn it about another point. */
 const fixedOf = ({ prefix }: Writing): string => `${prefix}-f`;
 
-/** Opening tags of a group for each factor that moves, each with its own keyframes; what stands still is an attribute of the next group, the rest one of a last group with `more`. */
+/**
+ * Opening tags of a group for each factor that moves, each with its own keyframes; what stands still is an attribute of the next group, the rest one of a last group with `more`.
+ * Each has an id, as optimisers fold groups without one into each other, though one of them moves.
+ */
 function groupsOf(
   writing: Writing,
   name: string,
@@ -168,18 +173,20 @@ function groupsOf(
 ): string[] {
   const groups: string[] = [];
   let still = before;
+  const fixed = (): string =>
+    `<g class="${fixedOf(writing)}"${identified(writing, `${name}f${groups.length || ''}`)} transform="${still}"`;
   for (const { key, curve } of factors) {
     const first = ATTRIBUTES[key](curve[0]?.value ?? 0);
     if (isConstant(curve)) still += first;
     else {
-      if (still) groups.push(`<g class="${fixedOf(writing)}" transform="${still}">`);
+      if (still) groups.push(`${fixed()}>`);
       still = '';
       const moves = animated(writing, `${name}${key}`, key, curve);
-      groups.push(`<g${moves}${first ? ` transform="${first}"` : ''}>`);
+      groups.push(`<g${moves}${identified(writing, `${name}${key}`)}${first ? ` transform="${first}"` : ''}>`);
     }
   }
   still += after;
-  if (still || more) groups.push(`<g${still ? ` class="${fixedOf(writing)}" transform="${still}"` : ''}${more}>`);
+  if (still || more) groups.push(`${still ? fixed() : '<g'}${more}>`);
   return groups;
 }
 
@@ -201,7 +208,8 @@ function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const fade = faded ? ` opacity="${formatNumber(opacity[0]?.value ?? 1, 4)}"` : '';
   groups.push(...groupsOf(writing, name, factorsOf(drawn.curves), '', pivot, fade));
   if (groups.length === 0) groups.push('<g>');
-  return groups.join('') + posesMarkup(writing, drawn, name) + '</g>'.repeat(groups.length);
+  const inside = posesMarkup(writing, drawn, name).replace(/^<[a-z]+/, (tag) => tag + identified(writing, `${name}i`));
+  return groups.join('') + inside + '</g>'.repeat(groups.length);
 }
 
 /** The picture of a rider, or each of those that it shows with the times at which it does. */
@@ -232,16 +240,27 @@ function clipOf({ definitions, take }: Writing, { nodes, keep }: Inside, id: str
   return id;
 }
 
+/** An id of its own as an attribute: what is drawn in several places has a number more in each. */
+function identified({ ids }: Writing, wanted: string): string {
+  let id = wanted;
+  for (let n = 2; ids.has(id); n++) id = `${wanted}_${n}`;
+  ids.add(id);
+  return ` id="${id}"`;
+}
+
 /** Notes something that moves; gives its class attribute. */
 function animated({ tracks, prefix }: Writing, name: string, property: Tracked, curve: Curve): string {
   if (!tracks.has(name)) tracks.set(name, { name, property, curve, steps: null });
   return ` class="${prefix}-m ${name}"`;
 }
 
+/** Opacity that nobody sees: of nothing at all an optimiser takes the whole group away, though it is shown later. */
+const HIDDEN = '.001';
+
 /** The same for what is there at times and at others not: opacity, as that hides whatever the drawing says of itself. */
 function stepped({ tracks, prefix }: Writing, name: string, steps: Steps): string {
   if (!tracks.has(name)) tracks.set(name, { name, property: 'o', curve: null, steps });
-  return ` class="${prefix}-m ${name}"${steps[0]?.value === 0 ? ' opacity="0"' : ''}`;
+  return ` class="${prefix}-m ${name}"${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
 }
 
 /** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */

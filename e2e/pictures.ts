@@ -1,0 +1,26 @@
+import type { Page } from '@playwright/test';
+
+/** The share of pixels in which two PNGs of one size differ by more than a little in any channel: what has moved shows, the edge of a rounded number does not. */
+export async function differingShare(page: Page, [a, b]: readonly [Buffer, Buffer]): Promise<number> {
+  return page.evaluate(
+    async (list) => {
+      const [first, second] = await Promise.all(
+        list.map(async (data) => {
+          const image = new Image();
+          image.src = `data:image/png;base64,${data}`;
+          await image.decode();
+          const canvas = new OffscreenCanvas(image.width, image.height);
+          const context = canvas.getContext('2d')!;
+          context.drawImage(image, 0, 0);
+          return context.getImageData(0, 0, image.width, image.height).data;
+        }),
+      );
+      if (!first || !second || first.length !== second.length) return 1;
+      let differing = 0;
+      for (let i = 0; i < first.length; i += 4)
+        if ([0, 1, 2].some((k) => Math.abs(first[i + k]! - second[i + k]!) > 48)) differing++;
+      return (differing * 4) / first.length;
+    },
+    [a.toString('base64'), b.toString('base64')],
+  );
+}
