@@ -1,46 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { prepare, type Scene } from '@pace-line/core';
-import { LOOPS, riderOn, sceneOf, colouredArt } from '../core/src/testing/scenes.ts';
 import { openScene } from './desk.ts';
-
-/** A red rider on white that turns, shrinks and is carried past a camera: what is painted is told from all else. */
-const scene: Scene = sceneOf({
-  canvas: { width: 400, height: 300, background: '#ffffff' },
-  clock: { duration: 2, fps: 15, repeat: 'loop', times: 2 },
-  art: [colouredArt('red', '#dd0000', 30, 20), colouredArt('blue', '#0000dd', 40, 40)],
-  guides: [
-    {
-      ...LOOPS,
-      nodes: LOOPS.nodes.map((node) => {
-        const { x, y, ...more } = node as { x: number; y: number };
-        return { ...more, x: x * 0.45, y: y * 0.45 };
-      }),
-    },
-  ],
-  riders: [
-    riderOn('still', 'loops', [], { art: 'blue', guide: null, at: [370, 30] }),
-    riderOn(
-      'r',
-      'loops',
-      [
-        { time: 0, place: { by: 'node', node: 'l1' } },
-        { time: 2, place: { by: 'node', node: 'l1', lap: 1 } },
-      ],
-      { art: 'red' },
-    ),
-  ],
-});
-
-/** Sends the scene that is open in a format; gives the file. */
-async function sent(page: Page, name: string): Promise<Buffer> {
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-  const save = page.getByRole('button', { name: /^Save / });
-  await expect(page.locator('.facts')).toContainText('Size');
-  const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
-  return readFileSync(await download.path());
-}
+import { redScene as scene, sent, wanted, worst } from './red-rider.ts';
 
 interface Decoded {
   /** Middle of what is red in each frame, px. */
@@ -85,19 +46,6 @@ const decoded = (page: Page, file: Buffer, type: string): Promise<Decoded> =>
     },
     { data: file.toString('base64'), type },
   );
-
-/** Where the middle of the red art is at each frame. */
-function wanted(of: Scene, count: number, scale = 1): readonly (readonly [number, number])[] {
-  const motion = prepare(of);
-  return Array.from({ length: count }, (_, i) => {
-    const poses = motion.poseAt((i * motion.length) / count);
-    const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(1, key);
-    return [scale * (m('a') * 15 + m('c') * 10 + m('e')), scale * (m('b') * 15 + m('d') * 10 + m('f'))] as const;
-  });
-}
-
-const worst = (a: readonly (readonly [number, number])[], b: readonly (readonly [number, number])[]): number =>
-  a.reduce((most, [x, y], i) => Math.max(most, Math.hypot(x - b[i]![0], y - b[i]![1])), 0);
 
 test('GIF, animated PNG and animated WebP: frames, time, repeats, and where the rider is in each', async ({ page }) => {
   test.setTimeout(120_000);

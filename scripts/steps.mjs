@@ -44,22 +44,38 @@ function sameLocks(mark, lock) {
 
 export const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
+const canInstall = () =>
+  process.getuid?.() === 0 && spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
+
+/** Installs packages of the system, quietly; whether it went well. */
+async function installed(packages) {
+  const options = {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  };
+  await run('apt-get', ['update', '-qq'], options);
+  return (await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], options)) === 0;
+}
+
 /** Installs Debian's Chromium where it is absent and the user may; else says which command to run. */
 export async function ensureChromium() {
   if (existsSync(chromium)) return;
-  const isRoot = process.getuid?.() === 0;
-  const hasApt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
-  if (!isRoot || !hasApt)
+  if (!canInstall())
     fail('The browser tests need Chromium: run  sudo apt-get install chromium  (or set CHROMIUM to its path).');
   console.log('Installing Chromium from the system’s packages…');
-  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  await run('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
-  const code = await run(
-    'apt-get',
-    ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-dejavu-core'],
-    { env, stdio: ['ignore', 'ignore', 'inherit'] },
-  );
-  if (code !== 0 || !existsSync(chromium)) fail('Chromium could not be installed: run  apt-get install chromium');
+  if (!(await installed(['chromium', 'fonts-dejavu-core'])) || !existsSync(chromium))
+    fail('Chromium could not be installed: run  apt-get install chromium');
+}
+
+/** Installs what decodes the files of pixels in the tests; without it those tests are skipped, and it is said. */
+export async function ensureDecoders() {
+  const isThere = (program) => spawnSync(program, ['-version'], { stdio: 'ignore' }).error === undefined;
+  if (isThere('ffmpeg') && isThere('webpmux')) return;
+  if (canInstall()) {
+    console.log('Installing decoders from the system’s packages…');
+    if (await installed(['ffmpeg', 'webp'])) return;
+  }
+  console.log('Without ffmpeg and webp the tests by independent decoders are skipped: apt-get install ffmpeg webp');
 }
 
 export async function build() {

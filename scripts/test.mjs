@@ -1,10 +1,11 @@
 // npm test: everything that must hold. Its last line is "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, build, ensureChromium, ensurePackages, root, run } from './steps.mjs';
+import { bin, build, ensureChromium, ensureDecoders, ensurePackages, root, run } from './steps.mjs';
 
 await ensurePackages();
 await ensureChromium();
+await ensureDecoders();
 
 let passed = 0;
 let failed = 0;
