@@ -14,6 +14,7 @@ import { spriteSheet } from './screens/sprite-sheet.ts';
 import { webm } from './screens/webm.ts';
 import { webp } from './screens/webp.ts';
 import { animatedSvg } from './web/animated-svg.ts';
+import { lottie } from './web/lottie/lottie.ts';
 import { moduleFormat } from './web/module.ts';
 import { react } from './web/react.ts';
 import { riderCss } from './web/rider-css.ts';
@@ -38,6 +39,7 @@ export const FORMATS: readonly Format[] = [
   moduleFormat,
   react,
   riderCss,
+  lottie,
   gif,
   apng,
   webp,

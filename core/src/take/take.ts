@@ -76,6 +76,8 @@ export interface Take {
   /** Seconds of one way. */
   readonly duration: number;
   readonly repeat: Repeat;
+  /** The scene's frames a second; its curves are continuous. */
+  readonly fps: number;
   /** How often it is played; null: for ever. */
   readonly times: number | null;
   /** What drives it on a page. */
@@ -121,6 +123,7 @@ export function bake(
     length: motion.length,
     duration: clock.duration,
     repeat: clock.repeat,
+    fps: clock.fps,
     times: clock.repeat === 'once' ? 1 : clock.times,
   };
   return { name, canvas, ...times, driver, view: view?.curves ?? null, drawing, assets };

@@ -1,19 +1,6 @@
 import SvgPath from 'svgpath';
+import { IDENTITY_MATRIX, productOf, type Matrix } from '../../geometry/index.ts';
 import type { ArtElement } from '../../scene/art/index.ts';
-
-/** a, b, c, d, e, f as SVG's matrix(). */
-export type Matrix = readonly [number, number, number, number, number, number];
-
-export const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
-
-export const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-];
 
 /** The way from the drawing's own units to px of its size: viewBox and preserveAspectRatio (SVG 2, 8.2: meet, or none). */
 export function viewMatrix(attributes: Record<string, string>, width: number, height: number): Matrix {
@@ -22,7 +9,7 @@ export function viewMatrix(attributes: Record<string, string>, width: number, he
     .split(/[\s,]+/)
     .map(Number);
   const [x = 0, y = 0, w = 0, h = 0] = box;
-  if (box.length !== 4 || !(w > 0 && h > 0)) return IDENTITY;
+  if (box.length !== 4 || !(w > 0 && h > 0)) return IDENTITY_MATRIX;
   const how = attributes['preserveAspectRatio'] ?? 'xMidYMid meet';
   let [sx, sy] = [width / w, height / h];
   if (!/none/.test(how)) sx = sy = /slice/.test(how) ? Math.max(sx, sy) : Math.min(sx, sy);
@@ -40,7 +27,7 @@ export const scaleOf = (m: Matrix): number => Math.sqrt(Math.abs(m[0] * m[3] - m
 /** An element's transform as a matrix, worked out by the path library: where the origin and the two units go. */
 export function transformOf({ attributes }: ArtElement): Matrix {
   const text = attributes['transform'];
-  if (!text) return IDENTITY;
+  if (!text) return IDENTITY_MATRIX;
   const at = (x: number, y: number): [number, number] => {
     let found: [number, number] = [x, y];
     SvgPath.from(`M${x} ${y}`)
@@ -58,5 +45,5 @@ export function transformOf({ attributes }: ArtElement): Matrix {
 export function nestedView(attributes: Record<string, string>): Matrix {
   const value = (name: string): number => Number.parseFloat(attributes[name] ?? '') || 0;
   const shift: Matrix = [1, 0, 0, 1, value('x'), value('y')];
-  return attributes['viewBox'] ? times(shift, viewMatrix(attributes, value('width'), value('height'))) : shift;
+  return attributes['viewBox'] ? productOf(shift, viewMatrix(attributes, value('width'), value('height'))) : shift;
 }

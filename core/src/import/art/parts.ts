@@ -1,8 +1,10 @@
+import { productOf, type Matrix } from '../../geometry/index.ts';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
 import { outlinesFromPathData, type Outline } from '../path-data.ts';
 import { definitionsOf } from './definitions.ts';
 import { DRAWN, HOLDERS } from './kinds.ts';
-import { nestedView, scaleOf, times, transformOf, viewMatrix, type Matrix } from './matrices.ts';
+import { movedOutline, numberOf, pathDataOf } from './outlines.ts';
+import { nestedView, scaleOf, transformOf, viewMatrix } from './matrices.ts';
 import type { ReadArt } from './read-art.ts';
 
 /** A part of a drawing: an element of its upper level, with the outlines that it draws in px of the drawing's own size. */
@@ -51,7 +53,7 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
   const view = viewMatrix(root.attributes, art.width, art.height);
   const parts: DrawingPart[] = [];
   const { holders, members } = upperLevel(root);
-  const base = holders.reduce((matrix, holder) => times(matrix, transformOf(holder)), view);
+  const base = holders.reduce((matrix, holder) => productOf(matrix, transformOf(holder)), view);
   const inherited = Object.assign({}, ...[root, ...holders].map(({ attributes }) => attributes)) as Record<
     string,
     string
@@ -132,9 +134,9 @@ function nameOf(element: ArtElement, index: number): string {
 
 function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[], depth: number): void {
   if (element.attributes['display'] === 'none') return;
-  const matrix = times(base, transformOf(element));
+  const matrix = productOf(base, transformOf(element));
   if (HOLDERS.has(element.name)) {
-    const inner = element.name === 'svg' ? times(matrix, nestedView(element.attributes)) : matrix;
+    const inner = element.name === 'svg' ? productOf(matrix, nestedView(element.attributes)) : matrix;
     for (const child of element.children)
       if (typeof child !== 'string' && DRAWN.has(child.name)) collect(child, inner, walk, into, depth);
     return;
@@ -142,15 +144,15 @@ function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[],
   if (element.name === 'use') {
     const target = walk.byId.get((element.attributes['href'] ?? '').slice(1));
     if (!target || depth >= DEEPEST) return;
-    const shift: Matrix = [1, 0, 0, 1, number(element, 'x'), number(element, 'y')];
+    const shift: Matrix = [1, 0, 0, 1, numberOf(element, 'x'), numberOf(element, 'y')];
     const used = target.name === 'symbol' ? { ...target, name: 'g' } : target;
-    collect(used, times(matrix, shift), walk, into, depth + 1);
+    collect(used, productOf(matrix, shift), walk, into, depth + 1);
     return;
   }
   const data = pathDataOf(element);
   if (data === undefined) return;
   const result = outlinesFromPathData(data);
-  if (result.ok) for (const outline of result.outlines) into.push(moved(outline, matrix));
+  if (result.ok) for (const outline of result.outlines) into.push(movedOutline(outline, matrix));
   else {
     const line = lineOf(walk.source, data);
     const called = element.attributes['id'] ? ` "${element.attributes['id']}"` : '';
@@ -158,58 +160,6 @@ function collect(element: ArtElement, base: Matrix, walk: Walk, into: Outline[],
       `${line === undefined ? '' : `line ${line}: `}<${element.name}>${called} ${result.message.replace(/^SvgPath: /, '')}`,
     );
   }
-}
-
-const number = (element: ArtElement, name: string): number => Number.parseFloat(element.attributes[name] ?? '') || 0;
-
-/** The path data that draws a basic shape (SVG 2, chapter 10); undefined for what has no outline. */
-function pathDataOf(element: ArtElement): string | undefined {
-  const n = (name: string): number => number(element, name);
-  switch (element.name) {
-    case 'path':
-      return element.attributes['d'] ?? '';
-    case 'line':
-      return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`;
-    case 'polyline':
-    case 'polygon': {
-      const points = (element.attributes['points'] ?? '').trim().replace(/[\s,]+/g, ' ');
-      return points ? `M${points}${element.name === 'polygon' ? 'Z' : ''}` : '';
-    }
-    case 'rect': {
-      const [x, y, w, h] = [n('x'), n('y'), n('width'), n('height')];
-      const { rx: a, ry: b } = element.attributes;
-      const rx = Math.min(w / 2, Number.parseFloat(a ?? b ?? '0') || 0);
-      const ry = Math.min(h / 2, Number.parseFloat(b ?? a ?? '0') || 0);
-      if (rx === 0 || ry === 0) return `M${x} ${y}H${x + w}V${y + h}H${x}Z`;
-      const arc = (dx: number, dy: number): string => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
-      return `M${x + rx} ${y}H${x + w - rx}${arc(rx, ry)}V${y + h - ry}${arc(-rx, ry)}H${x + rx}${arc(-rx, -ry)}V${y + ry}${arc(rx, -ry)}Z`;
-    }
-    case 'circle':
-    case 'ellipse': {
-      const rx = element.name === 'circle' ? n('r') : n('rx');
-      const ry = element.name === 'circle' ? n('r') : n('ry');
-      const arc = (dx: number, dy: number): string => `a${rx} ${ry} 0 0 1 ${dx} ${dy}`;
-      return `M${n('cx') + rx} ${n('cy')}${arc(-rx, ry)}${arc(-rx, -ry)}${arc(rx, -ry)}${arc(rx, ry)}Z`;
-    }
-    default:
-      return undefined;
-  }
-}
-
-function moved(outline: Outline, [a, b, c, d, e, f]: Matrix): Outline {
-  const turn = ([x, y]: readonly [number, number]): readonly [number, number] => [a * x + c * y, b * x + d * y];
-  return {
-    closed: outline.closed,
-    nodes: outline.nodes.map((node) => {
-      const [x, y] = turn([node.x, node.y]);
-      return {
-        x: x + e,
-        y: y + f,
-        ...(node.in ? { in: turn(node.in) } : {}),
-        ...(node.out ? { out: turn(node.out) } : {}),
-      };
-    }),
-  };
 }
 
 /** The line of the file on which a piece of path data stands. */

@@ -9,5 +9,5 @@ export {
 } from './allowlist.ts';
 export type { ArtElement } from './element.ts';
 export { readArtMarkup, writeArtElement } from './markup.ts';
-export { paintingOf, pictureOf, pixelsOf, placedArt, posesOf, type Picture } from './placed.ts';
+export { paintingOf, pictureOf, pixelsOf, placedArt, posesOf, rootOf, type Picture } from './placed.ts';
 export { urlsIn, withUrls } from './urls.ts';

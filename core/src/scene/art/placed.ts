@@ -36,6 +36,9 @@ function verifiedOf(art: SvgArt): Verified {
   return known;
 }
 
+/** A drawing's verified elements. */
+export const rootOf = (art: SvgArt): Verified['root'] => verifiedOf(art).root;
+
 /** px of a picture that cost about as much to paint as a plain element. */
 const PIXELS_PER_ELEMENT = 20_000;
 
@@ -60,7 +63,7 @@ export const pixelsOf = ({ asset, type }: ImageArt, assets: Scene['assets']): st
 export function placedArt(art: Picture, prefix: string, assets: Scene['assets'] = {}): string {
   if (art.kind === 'image')
     return `<image width="${art.width}" height="${art.height}" preserveAspectRatio="none" href="${pixelsOf(art, assets)}"/>`;
-  const { root } = verifiedOf(art);
+  const root = rootOf(art);
   const { xmlns: _xmlns, x: _x, y: _y, id: _id, ...kept } = root.attributes;
   const attributes = { ...kept, width: String(art.width), height: String(art.height) };
   const plain = !('overflow' in attributes) || attributes.overflow !== 'visible';

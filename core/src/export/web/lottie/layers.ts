@@ -1,0 +1,259 @@
+import { placedArt, pictureOf, pixelsOf, type Picture } from '../../../scene/index.ts';
+import {
+  isConstant,
+  type Curve,
+  type DrawnArt,
+  type DrawnStroke,
+  type Steps,
+  type Take,
+  type View,
+} from '../../../take/index.ts';
+import { IDENTITY_MATRIX } from '../../../geometry/index.ts';
+import { bezierOf, dashesOf, group, pathsOf, shapesOf } from './shapes.ts';
+import { colourOf } from './paints.ts';
+import { held, keyed, rounded, still, type Json } from './values.ts';
+
+type Fields = Readonly<Record<string, Json>>;
+
+/** What the layers of one file share while they are written, from the back to the front. */
+export interface Layers {
+  readonly take: Take;
+  readonly fps: number;
+  /** Frames of the loop. */
+  readonly end: number;
+  readonly list: Json[];
+  readonly images: Map<Picture, { readonly id: string; readonly asset: Json }>;
+  /** The innermost layer of a view, by how far it moves what hangs on it. */
+  readonly views: Map<number, number>;
+}
+
+const ONE: Curve = [{ time: 0, value: 1 }];
+const NOUGHT: Curve = [{ time: 0, value: 0 }];
+
+/** Adds a layer; gives its number. */
+function layer({ list, end }: Layers, type: number, name: string, more: Fields): number {
+  const ind = list.length + 1;
+  list.push({ ddd: 0, ind, ty: type, nm: name, sr: 1, ao: 0, ip: 0, op: end, st: 0, bm: 0, ...more });
+  return ind;
+}
+
+const KIND = { solid: 1, image: 2, none: 3, shape: 4 };
+
+/** The transform of a layer, of channels of a pose; what is left out changes nothing. */
+interface Moves {
+  readonly x?: Curve;
+  readonly y?: Curve;
+  readonly angle?: Curve;
+  readonly skew?: Curve;
+  readonly scaleX?: Curve;
+  readonly scaleY?: Curve;
+  readonly pivot?: readonly [number, number];
+  readonly opacity?: Json;
+}
+
+const degrees = (rad: number): number => (rad * 180) / Math.PI;
+
+const isSame = (a: Curve, b: Curve): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** Whether both sides of a size can be keys of one property. */
+const goTogether = (a: Curve, b: Curve): boolean => isConstant(a) || isConstant(b) || isSame(a, b);
+
+function sizeOf(fps: number, a: Curve, b: Curve): Json {
+  const of = (value: number): number => value * 100;
+  const [x, y] = [a, b].map((curve) => rounded(of(curve[0]?.value ?? 1)));
+  if (isConstant(a)) return keyed(b, fps, { of, within: (v) => [x ?? 100, v] });
+  if (isConstant(b)) return keyed(a, fps, { of, within: (v) => [v, y ?? 100] });
+  return keyed(a, fps, { of, within: (v) => [v, v] });
+}
+
+function transformOf(fps: number, moves: Moves): Json {
+  const { x = NOUGHT, y = NOUGHT, angle = NOUGHT, skew = NOUGHT, scaleX = ONE, scaleY = ONE } = moves;
+  const [px, py] = moves.pivot ?? [0, 0];
+  const plain = { of: (value: number) => value };
+  return {
+    o: moves.opacity ?? still(100),
+    p: { s: true, x: keyed(x, fps, plain), y: keyed(y, fps, plain) },
+    a: still([rounded(px), rounded(py)]),
+    r: keyed(angle, fps, { of: degrees }),
+    sk: keyed(skew, fps, { of: (value) => -degrees(value) }),
+    sa: still(0),
+    s: sizeOf(fps, scaleX, scaleY),
+  };
+}
+
+/** The fields that hang a layer on another. */
+const hung = (parent: number | undefined): Fields => (parent === undefined ? {} : { parent });
+
+/** What moves and is not seen, for others to hang on. */
+const holder = (layers: Layers, name: string, moves: Moves, parent?: number): number =>
+  layer(layers, KIND.none, name, { ks: transformOf(layers.fps, moves), ...hung(parent) });
+
+/** The layers of a view: as in the drawing, translate(middle) · scale · rotate(−angle) · translate(−place). */
+function viewOf(layers: Layers, { x, y, angle, zoomX, zoomY }: View, parallax: number): number {
+  const known = layers.views.get(parallax);
+  if (known !== undefined) return known;
+  const { width, height } = layers.take.canvas;
+  const at = (value: number): Curve => [{ time: 0, value }];
+  const away = (curve: Curve, middle: number): Curve =>
+    curve.map((key) => ({ ...key, value: -(middle + parallax * (key.value - middle)) }));
+  const middle: Moves = { x: at(width / 2), y: at(height / 2), scaleX: zoomX };
+  let parent = holder(layers, 'view: size', goTogether(zoomX, zoomY) ? { ...middle, scaleY: zoomY } : middle);
+  if (!goTogether(zoomX, zoomY)) parent = holder(layers, 'view: height', { scaleY: zoomY }, parent);
+  parent = holder(layers, 'view: turn', { angle: angle.map((key) => ({ ...key, value: -key.value })) }, parent);
+  parent = holder(layers, 'view: place', { x: away(x, width / 2), y: away(y, height / 2) }, parent);
+  layers.views.set(parallax, parent);
+  return parent;
+}
+
+/** All that is drawn, each in front of what was drawn before. */
+export function drawnLayers(layers: Layers): void {
+  const { drawing, view } = layers.take;
+  for (const drawn of drawing) {
+    const parent = view ? viewOf(layers, view, drawn.kind === 'art' ? drawn.parallax : 1) : undefined;
+    if (drawn.kind === 'stroke') strokeLayer(layers, drawn, parent);
+    else artLayers(layers, drawn, parent);
+  }
+}
+
+function strokeLayer(layers: Layers, { name, nodes, closed, stroke, share }: DrawnStroke, parent?: number): void {
+  const { parts, alpha } = colourOf(stroke.color);
+  const line: Fields = {
+    ty: 'st',
+    c: still([...parts, 1]),
+    o: still(rounded(alpha * 100, 2)),
+    w: still(rounded(stroke.width)),
+    lc: share ? 1 : 2,
+    lj: 2,
+    ...(stroke.dash ? { d: dashesOf(stroke.dash) } : {}),
+  };
+  const trim = share
+    ? [{ ty: 'tm', s: still(0), e: keyed(share, layers.fps, { of: (value) => value * 100 }), o: still(0), m: 1 }]
+    : [];
+  const shapes = [group([...pathsOf([{ nodes, closed }]), ...trim, line])];
+  layer(layers, KIND.shape, name, { ks: transformOf(layers.fps, {}), shapes, ...hung(parent) });
+}
+
+/** Both at once: 1 while each is. */
+function both(a: Steps, b: Steps): Steps {
+  const valueAt = (steps: Steps, time: number): number =>
+    [...steps].reverse().find((one) => one.time <= time)?.value ?? 0;
+  const times = [...new Set([...a, ...b].map(({ time }) => time))].sort((p, q) => p - q);
+  const found: { time: number; value: number }[] = [];
+  for (const time of times) {
+    const value = valueAt(a, time) * valueAt(b, time);
+    if (found[found.length - 1]?.value !== value) found.push({ time, value });
+  }
+  return found;
+}
+
+/** A rider: what holds its movement, and its picture or each of its poses while it is shown. */
+function artLayers(layers: Layers, drawn: DrawnArt, above: number | undefined): void {
+  const { fps } = layers;
+  const { opacity, ...moves } = drawn.curves;
+  const { scaleX, scaleY } = moves;
+  const poses = [...new Set(drawn.pose.map(({ value }) => value))].flatMap((value) => {
+    const picture = pictureOf(drawn.art, value);
+    const pose = drawn.pose.map((step) => ({ ...step, value: step.value === value ? 1 : 0 }));
+    return picture ? [{ picture, shown: both(pose, drawn.shown) }] : [];
+  });
+  const fades = keyed(opacity, fps, { of: (value) => value * 100 });
+  const { pivot } = drawn.art;
+  const isOne = poses.length === 1 && goTogether(scaleX, scaleY) && poses[0]?.shown.length === 1;
+  if (isOne && poses[0]) {
+    pictureLayer(layers, drawn, poses[0].picture, poses[0].shown, { ...moves, pivot, opacity: fades }, above);
+    return;
+  }
+  const apart = !goTogether(scaleX, scaleY);
+  const parent = holder(layers, `${drawn.name}: movement`, apart ? { ...moves, scaleY: ONE } : moves, above);
+  for (const { picture, shown } of poses)
+    pictureLayer(layers, drawn, picture, shown, { pivot, opacity: fades, ...(apart ? { scaleY } : {}) }, parent, above);
+}
+
+/** A picture while it is shown, within what it is seen in. */
+function pictureLayer(
+  layers: Layers,
+  drawn: DrawnArt,
+  picture: Picture,
+  shown: Steps,
+  moves: Moves,
+  parent: number | undefined,
+  canvas = parent,
+): void {
+  const { fps, end } = layers;
+  const made = shapesOf(picture);
+  const ks = transformOf(fps, moves);
+  const put = (type: number, more: Fields): void => {
+    const matte: Fields = drawn.inside ? { tt: drawn.inside.keep === 'inside' ? 1 : 2 } : {};
+    layer(layers, type, drawn.name, { ks, ...hung(parent), ...matte, ...more });
+    if (drawn.inside) matteLayer(layers, drawn, canvas);
+  };
+  if (made.ok) {
+    const shapes = [
+      group(
+        made.shapes,
+        IDENTITY_MATRIX,
+        held(shown, fps, (value) => value * 100),
+      ),
+    ];
+    const mask = made.clipped ? boxMask(picture) : {};
+    if (shown.length > 1 || shown[0]?.value === 1) put(KIND.shape, { shapes, ...mask });
+    return;
+  }
+  const refId = imageOf(layers, picture);
+  shown.forEach(({ time, value }, i) => {
+    if (value === 0) return;
+    const until = shown[i + 1]?.time;
+    put(KIND.image, { refId, ip: rounded(time * fps, 3), op: until === undefined ? end : rounded(until * fps, 3) });
+  });
+}
+
+/** What shows of a layer only what is in its picture's box. */
+function boxMask({ width, height }: Picture): Fields {
+  const corners = [
+    { x: 0, y: 0 },
+    { x: width, y: 0 },
+    { x: width, y: height },
+    { x: 0, y: height },
+  ];
+  const pt = still(bezierOf({ nodes: corners, closed: true }));
+  return {
+    hasMask: true,
+    masksProperties: [{ inv: false, mode: 'a', nm: 'box', o: still(100), x: still(0), pt }],
+  };
+}
+
+/** The line within which a rider is seen, or outside of which: its layer stands right in front. */
+function matteLayer(layers: Layers, { inside, name }: DrawnArt, parent: number | undefined): void {
+  const nodes = inside?.nodes ?? [];
+  const fill = { ty: 'fl', c: still([0, 0, 0, 1]), o: still(100), r: 2 };
+  const shapes = [group([...pathsOf([{ nodes, closed: true }]), fill])];
+  layer(layers, KIND.shape, `${name}: seen within`, {
+    ks: transformOf(layers.fps, {}),
+    shapes,
+    td: 1,
+    ...hung(parent),
+  });
+}
+
+/** A picture among the assets; gives its id. */
+function imageOf({ images, take }: Layers, picture: Picture): string {
+  const known = images.get(picture);
+  if (known) return known.id;
+  const id = `image_${images.size}`;
+  const { width: w, height: h } = picture;
+  images.set(picture, { id, asset: { id, w, h, u: '', p: addressOf(picture, take.assets), e: 1 } });
+  return id;
+}
+
+function addressOf(picture: Picture, assets: Take['assets']): string {
+  if (picture.kind === 'image') return pixelsOf(picture, assets);
+  const { width: w, height: h } = picture;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}">${placedArt(picture, 'i')}</svg>`;
+  return `data:image/svg+xml,${encodeURIComponent(svg)}`;
+}
+
+/** The canvas's paper, behind all. */
+export function paperLayer(layers: Layers, colour: string): void {
+  const { width: sw, height: sh } = layers.take.canvas;
+  layer(layers, KIND.solid, 'background', { ks: transformOf(layers.fps, {}), sc: colour, sw, sh });
+}

@@ -1,0 +1,133 @@
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+import { artById, prepare, type Scene } from '@pace-line/core';
+import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
+import { SAMPLES } from '../samples/scenes.ts';
+import { expectedCorners, type Corners } from './motion.ts';
+import { differingShare } from './pictures.ts';
+import { write } from './writing.ts';
+
+/** What is used here of the independent player. */
+interface Player {
+  goToAndStop(frame: number, isFrame: boolean): void;
+  readonly totalFrames: number;
+  readonly renderer: {
+    readonly elements: readonly {
+      readonly data: { readonly nm: string; readonly ty: number };
+      readonly transformedElement?: SVGGElement;
+    }[];
+  };
+}
+interface PlayerWindow {
+  readonly lottie: { loadAnimation(options: object): Player };
+  player?: Player;
+}
+
+const PLAYER = fileURLToPath(new URL('../node_modules/lottie-web/build/player/lottie_svg.js', import.meta.url));
+
+/** Loads a file into the player, stopped. */
+async function load(page: Page, text: string, { width, height }: Scene['canvas']): Promise<void> {
+  await page.setContent(
+    `<!doctype html><body style="margin:0;background:#fff"><div id="here" style="width:${width}px;height:${height}px"></div></body>`,
+  );
+  await page.addScriptTag({ path: PLAYER });
+  await page.evaluate((json) => {
+    const here = window as unknown as PlayerWindow;
+    here.player = here.lottie.loadAnimation({
+      container: document.getElementById('here'),
+      renderer: 'svg',
+      loop: false,
+      autoplay: false,
+      animationData: JSON.parse(json) as object,
+    });
+  }, text);
+}
+
+const goTo = (page: Page, frame: number): Promise<void> =>
+  page.evaluate((at) => (window as unknown as PlayerWindow).player!.goToAndStop(at, true), frame);
+
+/** Where the corners of each rider's art are shown, by its name. */
+const corners = (page: Page, boxes: readonly (readonly [string, number, number])[]): Promise<Corners[]> =>
+  page.evaluate((list) => {
+    const { elements } = (window as unknown as PlayerWindow).player!.renderer;
+    return list.map(([name, width, height]) => {
+      const matrix = elements
+        .find(({ data }) => data.nm === name && data.ty === 4)!
+        .transformedElement!.getScreenCTM()!;
+      return [
+        [0, 0],
+        [width, 0],
+        [0, height],
+        [width, height],
+      ].map(([x = 0, y = 0]) => {
+        const point = new DOMPoint(x, y).matrixTransform(matrix);
+        return [point.x, point.y] as const;
+      });
+    });
+  }, boxes);
+
+/** Times that share no step with frames, and a millisecond on either side of every event; but for those within a thousandth of a frame of another event, on which jumps' keys are. */
+function lookTimes(scene: Scene): number[] {
+  const motion = prepare(scene);
+  const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
+  const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
+  const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
+  const isOnEvent = (time: number): boolean => events.some((event) => Math.abs(event - time) * scene.clock.fps < 0.002);
+  return [...around, ...spread].filter((time) => time >= 0 && time < motion.length && !isOnEvent(time));
+}
+
+for (const [name, scene] of Object.entries(WRITER_SCENES))
+  test(`lottie of ${name} plays in an independent player as on the Desk`, async ({ page }) => {
+    await page.setViewportSize({ width: scene.canvas.width, height: scene.canvas.height });
+    const { text } = await write(scene, 'lottie');
+    await load(page, text, scene.canvas);
+    const sent = scene.riders.map((rider, index) => ({ rider, index })).filter(({ rider }) => rider.output);
+    const boxes = sent.map(({ rider }) => {
+      const art = artById(scene, rider.art)!;
+      return [rider.name, art.width, art.height] as const;
+    });
+    const motion = prepare(scene);
+    let worst = 0;
+    for (const time of lookTimes(scene)) {
+      await goTo(page, time * scene.clock.fps);
+      const shown = await corners(page, boxes);
+      sent.forEach(({ index }, i) => {
+        const at = (when: number): number =>
+          Math.max(
+            ...expectedCorners(scene, motion, index, when).map(([x, y], k) =>
+              Math.hypot(x - shown[i]![k]![0], y - shown[i]![k]![1]),
+            ),
+          );
+        worst = Math.max(worst, at(time));
+      });
+    }
+    expect(worst).toBeLessThan(0.5);
+  });
+
+for (const { file, scene } of SAMPLES)
+  test(`lottie of ${file} looks like the animated SVG`, async ({ page }) => {
+    const { width, height } = scene.canvas;
+    await page.setViewportSize({ width, height });
+    const { length } = prepare(scene);
+    const times = [0.07, 0.31, 0.52, 0.83].map((share) => share * length);
+    const svg = await write(scene, 'animated-svg');
+    await page.setContent(`<!doctype html><body style="margin:0;background:#fff">${svg.text}</body>`);
+    const wanted: Buffer[] = [];
+    for (const time of times) {
+      await page.evaluate((ms) => {
+        for (const animation of document.getAnimations()) {
+          animation.pause();
+          animation.currentTime = ms;
+        }
+      }, time * 1000);
+      wanted.push(await page.screenshot());
+    }
+    await load(page, (await write(scene, 'lottie')).text, scene.canvas);
+    const shares: number[] = [];
+    for (const [i, time] of times.entries()) {
+      await goTo(page, time * scene.clock.fps);
+      shares.push(await differingShare(page, [wanted[i]!, await page.screenshot()]));
+    }
+    expect(Math.max(...shares)).toBeLessThan(0.0005);
+    expect(await differingShare(page, [wanted[0]!, wanted[1]!])).toBeGreaterThan(0.0005);
+  });
