@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readScene, wordingOf, type Scene } from '@pace-line/core';
+import { sceneIn, wordingOf, type Scene } from '@pace-line/core';
 import { UsageError } from './errors.ts';
 
 /** Reads and validates a scene file; a bad one gives a UsageError that names the file, the first problem and how many more there are. */
@@ -14,7 +14,7 @@ export function loadScene(file: string | undefined): Scene {
       `${file}: ${code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'that is a folder' : 'cannot be read'}`,
     );
   }
-  const read = readScene(text);
+  const read = sceneIn(text);
   if (read.ok) return read.scene;
   const [first] = read.problems;
   const more = read.problems.length > 1 ? ` (and ${read.problems.length - 1} more)` : '';

@@ -126,6 +126,10 @@ export {
   type ImageArt,
   type SvgArt,
   readScene,
+  sceneIn,
+  carriesScene,
+  linked,
+  linkedScene,
   type Rider,
   riderById,
   ridersOf,
@@ -358,5 +362,6 @@ export {
   readOptions,
   send,
   type Sink,
+  stillSvg,
   textOf,
 } from './export/index.ts';

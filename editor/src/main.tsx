@@ -16,6 +16,7 @@ import { theme } from './look/theme.ts';
 import { JobNotes } from './jobs/index.ts';
 import { SceneLayout } from './scene/SceneLayout.tsx';
 import { ViewFailed } from './scene/ViewFailed.tsx';
+import { OpenLink } from './shelf/OpenLink.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
 
 const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
@@ -47,6 +48,7 @@ const router = createBrowserRouter([
           { path: 'send', element: later(<SendView />), errorElement: <ViewFailed /> },
         ],
       },
+      { path: '/open', element: <OpenLink />, errorElement: <ViewFailed /> },
       { path: '/help', element: later(<Help />), errorElement: <ViewFailed /> },
       { path: '*', element: <NotFound /> },
     ],

@@ -29,6 +29,7 @@ export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
 export { NoPainterError, readOptions, send, type Painter } from './send.ts';
+export { stillSvg } from './web/svg.ts';
 export { bytesOf, memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';
 

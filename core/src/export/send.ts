@@ -1,5 +1,6 @@
 import { bake, framesOf, sheetsOf, type PixelOptions, type Pixels, type Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
+import { carryingSink } from './carry.ts';
 import type { Format, Sources } from './format.ts';
 import { stopIfAborted, type Run } from './run.ts';
 import type { Sink } from './sink.ts';
@@ -66,7 +67,7 @@ export async function send(
     },
   };
   const source = await sources[format.needs]();
-  await format.write(source, options, sink, run);
+  await format.write(source, options, options['carry'] === true ? carryingSink(sink, scene) : sink, run);
   run.progress(1);
   return format.needs === 'take' ? (source as Take) : undefined;
 }

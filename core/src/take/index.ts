@@ -5,6 +5,6 @@ export { evenDelays, frameTimes, type PixelOptions, type PixelRect, type Pixels,
 export { boundRounds } from './too-much.ts';
 export { measureTake, type TakeError } from './measure.ts';
 export type { Steps } from './steps.ts';
-export { bake, type Drawn, type DrawnArt, type DrawnStroke, type Inside, type Take } from './take.ts';
+export { bake, stillTake, type Drawn, type DrawnArt, type DrawnStroke, type Inside, type Take } from './take.ts';
 export type { View } from './view.ts';
 export { sheetsOf, type SheetLine, type SheetRoute, type Sheets } from './sheets.ts';

@@ -1,5 +1,6 @@
 import type { PathNode } from '../geometry/index.ts';
 import {
+  CHANNELS,
   displayOrder,
   drawerOf,
   drawnShare,
@@ -27,7 +28,7 @@ import { curvesOf } from './curves-of.ts';
 import { reducedCurve, type Point } from './reduce.ts';
 import { pivotBoxOf, quantised } from './sample.ts';
 import { stepsOf, type Steps } from './steps.ts';
-import { bakedView, type View } from './view.ts';
+import { bakedView, stillView, type View } from './view.ts';
 
 /** A rider's art, and each channel of its pose over the loop. */
 export interface DrawnArt {
@@ -117,16 +118,43 @@ export function bake(
     tell(1);
     return drawn ? [drawn] : [];
   });
+  return takeOf(scene, motion, view?.curves ?? null, drawing);
+}
+
+function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[]): Take {
   const { name, canvas, clock, driver } = scene;
-  const assets = assetsOf(scene, drawing);
-  const times = {
-    length: motion.length,
-    duration: clock.duration,
-    repeat: clock.repeat,
-    fps: clock.fps,
-    times: clock.repeat === 'once' ? 1 : clock.times,
+  const { duration, repeat, fps } = clock;
+  const times = repeat === 'once' ? 1 : clock.times;
+  return {
+    ...{ name, canvas, length: motion.length, duration, repeat, fps, times, driver, view, drawing },
+    assets: assetsOf(scene, drawing),
   };
-  return { name, canvas, ...times, driver, view: view?.curves ?? null, drawing, assets };
+}
+
+/** The scene as the evaluator has it at one time, s: a take in which nothing moves. */
+export function stillTake(scene: Scene, time: number): Take {
+  const motion = prepare(scene);
+  const poses = motion.poseAt(time);
+  const still = (value: number): Curve => [{ time: 0, value }];
+  const drawing = displayOrder(scene).flatMap((one): Drawn[] => {
+    if (one.kind === 'stroke') {
+      const drawn = drawnStroke(scene, motion, one, BAKE_TOLERANCE);
+      const rider = motion.riders[drawerOf(scene, one.guide)];
+      if (!drawn?.share || !rider) return drawn ? [drawn] : [];
+      const share = drawnShare(rider.distanceAt(rider.takenAt(time, 1)), pathOfGuide(one.guide).length);
+      return [{ ...drawn, share: still(share) }];
+    }
+    const { rider, index, under } = one;
+    const art = artById(scene, rider.art);
+    if (!rider.output || !art || poses.of(index, 'under') !== under) return [];
+    const curves = Object.fromEntries(
+      CHANNELS.map((channel) => [channel, still(poses.of(index, channel))]),
+    ) as DrawnArt['curves'];
+    const { id, name, parallax } = rider;
+    const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
+    return [{ kind: 'art', id, name, art, curves, ...steps, inside: insideOf(scene, rider), parallax }];
+  });
+  return takeOf(scene, motion, stillView(scene, motion, poses), drawing);
 }
 
 function assetsOf({ assets }: Scene, drawing: readonly Drawn[]): Scene['assets'] {

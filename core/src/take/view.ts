@@ -1,4 +1,4 @@
-import { cameraOf, LEAST_VIEW, type Motion } from '../motion/index.ts';
+import { cameraOf, LEAST_VIEW, type Motion, type Poses } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Curve } from './curve.ts';
 import { reducedCurve } from './reduce.ts';
@@ -52,6 +52,21 @@ export function bakedView(
       zoomY: curve(({ scaleY }) => zoomOf(scaleY), (own * EACH) / (reach * largest)),
     },
     reach: (tolerance * (1 - VIEW_SHARE)) / most,
+  };
+}
+
+/** The same as the camera has it at one time: every curve a constant. */
+export function stillView(scene: Scene, motion: Motion, poses: Poses): View | null {
+  const index = cameraOf(scene, motion);
+  if (index < 0) return null;
+  const at = (key: 'x' | 'y' | 'angle' | 'scaleX' | 'scaleY'): number => poses.of(index, key);
+  const still = (value: number): Curve => [{ time: 0, value }];
+  return {
+    x: still(at('x')),
+    y: still(at('y')),
+    angle: still(at('angle')),
+    zoomX: still(zoomOf(at('scaleX'))),
+    zoomY: still(zoomOf(at('scaleY'))),
   };
 }
 

@@ -166,14 +166,20 @@ export const readPartsOf = async (text: string, limit = READING_LIMIT): Promise<
 /** Characters of a scene file that is read here: pixels of 40 MB and as much besides. */
 const MOST_SCENE_CHARACTERS = 100 * 1024 * 1024;
 
+const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
+
 /** Reads a scene file's text off the main thread. It may be large and one's own, so it is not ended but can be cancelled. */
 export async function readSceneFile(name: string, text: string): Promise<SceneReading> {
-  const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
   if (text.length > MOST_SCENE_CHARACTERS) return refuse('it is larger than 100 MB');
-  const end = await shown(`Reading ${name}`, () => reading.run('scene', text));
-  if (end.state === 'done') return end.result;
-  return refuse(end.state === 'failed' ? end.message : 'reading it was cancelled');
+  return readingOf(await shown(`Reading ${name}`, () => reading.run('scene', text)));
 }
+
+/** Reads the scene that an address holds, off the main thread; gives up as with a drawing. */
+export const readSceneLink = async (text: string): Promise<SceneReading> =>
+  readingOf(await reading.run('link', text, { limit: READING_LIMIT }).end);
+
+const readingOf = (end: JobEnd<SceneReading>): SceneReading =>
+  end.state === 'done' ? end.result : refuse(end.state === 'failed' ? end.message : 'reading it was cancelled');
 
 const resultOf = <R>(end: JobEnd<R>): R | { readonly ok: false; readonly message: string } =>
   end.state === 'done'

@@ -17,9 +17,11 @@ import { Wordmark } from '../look/Wordmark.tsx';
 import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { useChecks } from '../scene/use-checks.ts';
+import { CopyLink } from './CopyLink.tsx';
 import { Facts } from './Facts.tsx';
 import { OptionFields } from './OptionFields.tsx';
-import { OutputView } from './OutputView.tsx';
+import { Embedding } from './Embedding.tsx';
+import { OutputView } from './stage/OutputView.tsx';
 import { Taking } from './Taking.tsx';
 import { useWriting, type Options, type Writing } from './use-writing.ts';
 import './send.css';
@@ -48,6 +50,7 @@ export function SendView() {
           Send “{scene.name}”
         </h1>
         <span className="spacer" />
+        <CopyLink scene={scene} />
         <Link className="bar-button" to={`/scene/${id}`}>
           Back to the Desk
         </Link>
@@ -65,7 +68,13 @@ export function SendView() {
           />
           <Notes scene={scene} lost={lostFeatures(scene, format.holds)} notes={format.notes?.(scene, options) ?? []} />
         </section>
-        <Result key={formatId} scene={scene} format={formatId} {...result} />
+        <Result
+          key={formatId}
+          scene={scene}
+          format={formatId}
+          background={(options as Options)['background'] !== false}
+          {...result}
+        />
       </div>
     </main>
   );
@@ -106,8 +115,7 @@ function Formats({ group, chosen, onChoose }: FormatsProps) {
           aria-pressed={one.id === chosen}
           onClick={() => onChoose(one.id)}
         >
-          <strong>{one.name}</strong>
-          <span className="muted">.{one.extension}</span>
+          {one.name}
         </button>
       ))}
     </>
@@ -160,12 +168,13 @@ function Notes({ scene, lost, notes }: NotesProps) {
 interface ResultProps {
   readonly scene: Scene;
   readonly format: string;
+  readonly background: boolean;
   readonly writing: Writing;
   readonly cancel: () => void;
   readonly again: () => void;
 }
 
-function Result({ scene, format, writing, cancel, again }: ResultProps) {
+function Result({ scene, format, background, writing, cancel, again }: ResultProps) {
   return (
     <section className="send-result" aria-label="Result">
       <div className="send-facts">
@@ -186,7 +195,10 @@ function Result({ scene, format, writing, cancel, again }: ResultProps) {
       {writing.state === 'writing' && <Progress value={writing.share * 100} aria-label="Writing" />}
       {writing.state === 'failed' && <p role="alert">It could not be written: {writing.message}</p>}
       {writing.state === 'done' && (
-        <OutputView output={writing.output} format={format} ratio={scene.canvas.width / scene.canvas.height} />
+        <>
+          <OutputView output={writing.output} format={format} scene={scene} background={background} />
+          <Embedding output={writing.output} format={format} scene={scene} />
+        </>
       )}
     </section>
   );

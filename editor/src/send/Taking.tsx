@@ -1,7 +1,8 @@
 import type { Output, WrittenFile } from '../jobs/index.ts';
-import { tell, warn } from '../look/notices.tsx';
+import { warn } from '../look/notices.tsx';
 import { saveBlob } from '../platform/files.ts';
 import { zipped } from '../platform/zip.ts';
+import { copyText } from './copy.ts';
 import { reasonOf } from '../words/reasons.ts';
 
 /** Characters that a clipboard is asked to take. */
@@ -14,14 +15,7 @@ export function Taking({ output: { files } }: { output: Output }) {
   const [first] = files;
   if (!first) return null;
   const stem = first.name.replace(/\..*$/, '');
-  const copy = async (): Promise<void> => {
-    try {
-      await navigator.clipboard.writeText(await first.blob.text());
-      tell(`${first.name} was copied.`);
-    } catch {
-      tell('The browser does not let it be copied; save it instead.');
-    }
-  };
+  const copy = async (): Promise<void> => copyText(await first.blob.text(), first.name);
   const save = async (): Promise<void> => {
     try {
       if (files.length === 1) saveBlob(first.name, first.blob);

@@ -3,12 +3,13 @@ import { useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
+import { carriesScene } from '@pace-line/core';
 import { collectUnused, listCards, onShelfChange } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
-import { isSceneFile, pickFiles } from '../platform/files.ts';
+import { isSceneFile, mayCarryScene, pickFiles } from '../platform/files.ts';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
 import { openSceneFile, startNew } from './open-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
@@ -20,11 +21,12 @@ import './shelf.css';
 async function openFiles(files: readonly File[]): Promise<string | undefined> {
   let last: string | undefined;
   for (const file of files) {
-    if (isSceneFile(file)) last = (await openSceneFile(file)) ?? last;
+    if (isSceneFile(file) || (mayCarryScene(file) && carriesScene(await file.text())))
+      last = (await openSceneFile(file)) ?? last;
     else
       warn(
         `${file.name} was not opened`,
-        'The Shelf takes Pace Line scenes (.paceline.json). Drawings are brought in on the Desk.',
+        'The Shelf takes Pace Line scenes (.paceline.json), and sent files that carry theirs. Drawings are brought in on the Desk.',
       );
   }
   return last;
@@ -59,7 +61,7 @@ interface HeadProps {
 
 function Head({ onFiles, onNew }: HeadProps) {
   const heading = useArrival();
-  const pick = async (): Promise<void> => onFiles(await pickFiles('.json,.paceline.json,application/json'));
+  const pick = async (): Promise<void> => onFiles(await pickFiles('.json,.paceline.json,.svg,.html,.js,.jsx,.css'));
   return (
     <header className="shelf-head">
       <h1 ref={heading} tabIndex={-1}>
@@ -90,7 +92,7 @@ function KeptScenes() {
       {cards && cards.length === 0 && (
         <p className="shelf-empty">
           Nothing yet. Start a new scene, open one of the samples below to take it apart, or drop a{' '}
-          <code>.paceline.json</code> file here.
+          <code>.paceline.json</code> file here, or a sent file that carries its scene.
         </p>
       )}
       <ul className="card-grid">

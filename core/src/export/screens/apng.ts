@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { evenDelays } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
+import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
@@ -21,6 +22,7 @@ export const apng: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  embed: imageElement,
   async write(pixels, _, sink, run) {
     const { count, length, times } = pixels;
     const delays = evenDelays(count, length, 1000);

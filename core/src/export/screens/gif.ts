@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { loopLength, type Scene } from '../../scene/index.ts';
 import { evenDelays, type Pixels } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
+import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
@@ -32,6 +33,7 @@ export const gif: Format<'pixels', typeof options> = {
   needs: 'pixels',
   holds: DRAWN,
   notes: (scene, { fps }) => rateNotes(scene, fps),
+  embed: imageElement,
   async write(pixels, { dither }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;
     const palette = await paletteOf(pixels);

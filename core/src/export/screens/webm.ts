@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { DRAWN } from '../features.ts';
+import { videoElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
@@ -22,6 +23,7 @@ export const webm: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  embed: videoElement,
   async write(pixels, { rate }, sink, run) {
     const film = await pixels.film(rate * 1000, (share) => {
       stopIfAborted(run);

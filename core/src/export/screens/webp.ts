@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { evenDelays, type PixelRect } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
+import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
@@ -24,6 +25,7 @@ export const webp: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  embed: imageElement,
   async write(pixels, { quality }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;
     const delays = evenDelays(count, length, 1000);

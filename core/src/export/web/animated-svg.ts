@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { CARRY } from '../carry.ts';
 import { DRAWN } from '../features.ts';
+import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
@@ -8,6 +10,7 @@ import { svgOf } from './svg.ts';
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  ...CARRY,
 });
 
 /** SVG that moves by CSS inside itself: self-contained, plays as a file, in an <img> and inline. */
@@ -21,6 +24,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   options,
   needs: 'take',
   holds: DRAWN,
+  embed: imageElement,
   write: (take, given, sink) =>
     writeFile(sink, `${fileStem(take.name)}.svg`, 'image/svg+xml', `${svgOf(take, given)}\n`),
 };

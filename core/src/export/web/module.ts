@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
+import { CARRY } from '../carry.ts';
 import { DRAWN } from '../features.ts';
+import { mountedModule } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
@@ -12,6 +14,7 @@ import { drawnSvg } from './svg.ts';
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
+  ...CARRY,
 });
 type Options = z.infer<typeof moduleOptions>;
 
@@ -104,6 +107,7 @@ export const moduleFormat: Format<'take', typeof moduleOptions> = {
   options: moduleOptions,
   needs: 'take',
   holds: [...DRAWN, 'driver'],
+  embed: mountedModule,
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     await writeFile(sink, `${stem}.js`, 'text/javascript', moduleText(take, given));

@@ -82,6 +82,7 @@ export const react: Format<'take', typeof moduleOptions> = {
   options: moduleOptions,
   needs: 'take',
   holds: [...DRAWN, 'driver'],
+  embed: (_, [file = '']) => `import Loop from './${file}';\n\n<Loop />`,
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     const name = componentName(stem);

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/index.ts';
+import { CARRY } from '../carry.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { cssComment, cssName, formatNumber } from '../text.ts';
+import { cssComment, cssName, escapeMarkup, formatNumber } from '../text.ts';
 import { keyframesOf } from './css.ts';
 import { degrees, factor, px, share } from './tracks.ts';
 
@@ -14,6 +15,7 @@ const options = z.object({
     .regex(/^[^{}<>;@\\/*]*$/, 'a selector, without braces')
     .default('')
     .describe('Selector of the element; empty: a class of the rider’s name'),
+  ...CARRY,
 });
 
 /** Properties of an element's own, so that each of them can have keyframes of its own. */
@@ -37,6 +39,7 @@ export const riderCss: Format<'take', typeof options> = {
   options,
   needs: 'take',
   holds: [],
+  embed: (_, [file = '']) => `<link rel="stylesheet" href="${escapeMarkup(file)}">`,
   write: (take, given, sink) => {
     const drawn = riderOf(take, given.rider);
     if (given.rider && !drawn) throw new Error(`there is no rider “${given.rider}” in what is sent`);

@@ -1,6 +1,7 @@
-import { pictureOf, placedArt, type Picture } from '../../scene/index.ts';
+import { pictureOf, placedArt, type Picture, type Scene } from '../../scene/index.ts';
 import {
   isConstant,
+  stillTake,
   type Curve,
   type Drawn,
   type DrawnArt,
@@ -50,6 +51,10 @@ export function svgOf(take: Take, options: SvgOptions): string {
   const { markup, prefix, tracks } = drawnSvg(take, options);
   return markup(styleOf(take, prefix, tracks));
 }
+
+/** A picture of a scene at one time, s, exactly as the evaluator has it. */
+export const stillSvg = (scene: Scene, time: number, options: SvgOptions): string =>
+  svgOf(stillTake(scene, time), options);
 
 /** The drawing of a take, and all that moves in it. */
 export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSvg {

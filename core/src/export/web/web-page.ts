@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
+import { CARRY } from '../carry.ts';
 import { DRAWN } from '../features.ts';
+import { frameElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
@@ -14,6 +16,7 @@ const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
+  ...CARRY,
 });
 type Options = z.infer<typeof options>;
 
@@ -28,6 +31,7 @@ export const webPage: Format<'take', typeof options> = {
   options,
   needs: 'take',
   holds: [...DRAWN, 'driver'],
+  embed: frameElement,
   write: (take, given, sink) =>
     writeFile(
       sink,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { artById, pictureOf, posesOf, type Scene } from '../../../scene/index.ts';
+import { CARRY } from '../../carry.ts';
 import { DRAWN } from '../../features.ts';
 import type { Format } from '../../format.ts';
 import { writeFile } from '../../sink.ts';
@@ -10,6 +11,7 @@ import { rounded } from './values.ts';
 
 const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  ...CARRY,
 });
 
 /** The version of the format that is written: what is used of it is in every player since. */
@@ -27,6 +29,8 @@ export const lottie: Format<'take', typeof options> = {
   needs: 'take',
   holds: [...DRAWN, 'dashes-while-drawn'],
   notes: (scene) => [...imagesOf(scene), ...repeatsOf(scene)],
+  embed: (_, [file = '']) =>
+    `import lottie from 'lottie-web';\n\nlottie.loadAnimation({ container: document.querySelector('#loop'), path: './${file}' });`,
   write(take, { background }, sink) {
     const { width, height, background: paper } = take.canvas;
     const { fps } = take;

@@ -1,4 +1,4 @@
-import type { WrittenFile } from '../jobs/index.ts';
+import type { WrittenFile } from '../../jobs/index.ts';
 
 /** A page in which a module is mounted as its driver has it; what is scrolled past has a window of room before and after it. */
 const modulePage = (text: string): string =>
@@ -10,11 +10,22 @@ if (SPEC.kind === 'scroll') here.style.padding = '100vh 0';
 mount(here);
 </script>`;
 
-/** The page in which an output is shown playing: itself where it is one, one with it where it is a module; undefined for all else. */
+/** A page with a drawing in it, as wide as the page. */
+const drawingPage = (text: string): string =>
+  `<!doctype html><meta charset="utf-8"><style>html,body{margin:0}body>svg{display:block;width:100%;height:auto}</style>${text}`;
+
+/** The page in which an output is shown playing: itself where it is one, one with it where it is a moving drawing or a module; undefined for all else. */
 export async function previewOf(files: readonly WrittenFile[], format: string): Promise<string | undefined> {
   const [first] = files;
   if (first?.type === 'text/html') return first.blob.text();
+  if (first && format === 'animated-svg') return drawingPage(await first.blob.text());
   if (format !== 'module' && format !== 'react') return undefined;
   const module = format === 'module' ? first : files.find(({ name }) => name.endsWith('.module.js'));
   return module && modulePage(await module.blob.text());
 }
+
+/** The same page as if less motion were asked for: a frame has no setting of its own. */
+export const calmPage = (page: string): string =>
+  page
+    .replace(/\(prefers-reduced-motion:\s*reduce\)/g, 'all')
+    .replace(/\(prefers-reduced-motion:\s*no-preference\)/g, 'not all');

@@ -1,0 +1,77 @@
+import { base64, base64urlnopad } from '@scure/base';
+import { deflateSync, Inflate, strFromU8, strToU8 } from 'fflate';
+import { readScene, writeScene, type SceneReading } from './file.ts';
+import type { Scene } from './schema/index.ts';
+
+/** Stands before a scene that a file of another format carries. */
+const CARRIED = 'pace-line-scene:';
+
+/** Bytes of a scene's text when it is unpacked: as much as a scene file may have. */
+const MOST_UNPACKED = 100 * 1024 * 1024;
+
+/** A scene for a file of text that carries it: what `carriedScene` finds. Letters, digits and + / = alone. */
+export const carried = (scene: Scene): string => `${CARRIED}${base64.encode(deflated(scene))}`;
+
+/** A scene for the end of an address: letters, digits, - and _ alone. */
+export const linked = (scene: Scene): string => base64urlnopad.encode(deflated(scene));
+
+const deflated = (scene: Scene): Uint8Array => deflateSync(strToU8(writeScene(scene)), { level: 9 });
+
+/** Whether a file of text carries a scene. */
+export const carriesScene = (text: string): boolean => text.includes(CARRIED);
+
+/** The scene that a file of text carries; undefined where it carries none. */
+export function carriedScene(text: string): SceneReading | undefined {
+  const at = text.lastIndexOf(CARRIED);
+  if (at < 0) return undefined;
+  const begins = at + CARRIED.length;
+  const packed = /^[A-Za-z0-9+/=]*/.exec(text.slice(begins))?.[0] ?? '';
+  return unpacked(() => base64.decode(packed));
+}
+
+/** The scene of a file: a scene file, or what a sent file carries. */
+export function sceneIn(text: string): SceneReading {
+  const own = readScene(text);
+  return own.ok ? own : (carriedScene(text) ?? own);
+}
+
+/** The scene at the end of an address, as `linked` wrote it. */
+export const linkedScene = (text: string): SceneReading => unpacked(() => base64urlnopad.decode(text));
+
+const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
+
+function unpacked(bytesOf: () => Uint8Array): SceneReading {
+  let text: string | undefined;
+  try {
+    text = inflated(bytesOf());
+  } catch {
+    return refuse('the scene in it is damaged: it may have been cut short on its way');
+  }
+  return text === undefined ? refuse('the scene in it is larger than 100 MB') : readScene(text);
+}
+
+/** Small steps, so that what unpacks to far more than it should is given up early. */
+const STEP = 65_536;
+
+function inflated(bytes: Uint8Array): string | undefined {
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  let ended = false;
+  const inflate = new Inflate((part, isLast) => {
+    parts.push(part);
+    size += part.length;
+    ended = isLast;
+  });
+  for (let at = 0; at < bytes.length; at += STEP) {
+    inflate.push(bytes.subarray(at, at + STEP), at + STEP >= bytes.length);
+    if (size > MOST_UNPACKED) return undefined;
+  }
+  if (!ended) throw new Error('it ends too early');
+  const all = new Uint8Array(size);
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return strFromU8(all);
+}

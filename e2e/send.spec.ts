@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { openSample } from './desk.ts';
+import { differingShare } from './pictures.ts';
+
+async function toSend(page: Page, sample: RegExp): Promise<void> {
+  await openSample(page, sample);
+  await page.getByRole('link', { name: 'Send' }).click();
+  await expect(page.locator('.facts')).toContainText('Size');
+}
+
+/** A picture of what is shown of the output. */
+async function stagePicture(page: Page): Promise<Buffer> {
+  const box = (await page.locator('.output-view').boundingBox())!;
+  return page.screenshot({ clip: box });
+}
+
+/** Two of them, some time apart. */
+async function twoPictures(page: Page): Promise<readonly [Buffer, Buffer]> {
+  const first = await stagePicture(page);
+  await page.waitForTimeout(700);
+  return [first, await stagePicture(page)];
+}
+
+/** The mean of all channels of a picture, 0 to 255. */
+const brightness = (page: Page, picture: Buffer): Promise<number> =>
+  page.evaluate(async (data) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${data}`;
+    await image.decode();
+    const canvas = new OffscreenCanvas(image.width, image.height);
+    const context = canvas.getContext('2d')!;
+    context.drawImage(image, 0, 0);
+    const { data: rgba } = context.getImageData(0, 0, image.width, image.height);
+    return rgba.reduce((sum, value, i) => (i % 4 === 3 ? sum : sum + value), 0) / (rgba.length * 0.75);
+  }, picture.toString('base64'));
+
+test('an output is held, laid over the Desk’s picture, and shown as with less motion', async ({ page }) => {
+  test.setTimeout(120_000);
+  await toSend(page, /^Open the sample Two ferries, one loop/);
+  const button = (name: string) => page.getByRole('button', { name, exact: true });
+  for (const format of ['Animated SVG', 'Module']) {
+    await button(format).click();
+    await expect(page.locator('.output-view iframe')).toBeVisible();
+    await page.waitForTimeout(700);
+    const moving = await twoPictures(page);
+    await button('Difference').click();
+    await expect(button('Play')).toBeVisible();
+    for (const steps of [0, 20]) {
+      for (let i = 0; i < steps; i++) await page.getByRole('slider').press('PageUp');
+      await expect(page.locator('.desk-picture')).toBeVisible();
+      await page.waitForTimeout(500);
+      expect(await brightness(page, await stagePicture(page)), `${format} after ${steps}`).toBeLessThan(3);
+    }
+    // The Desk's own picture is no black one.
+    await button('Desk').click();
+    await page.waitForTimeout(300);
+    expect(await brightness(page, await stagePicture(page))).toBeGreaterThan(60);
+    await button('Play').click();
+    await expect(page.locator('.desk-picture')).toHaveCount(0);
+    await button('Less motion').click();
+    await page.waitForTimeout(900);
+    const calm = await twoPictures(page);
+    expect(await differingShare(page, calm)).toBe(0);
+    expect(await differingShare(page, moving)).toBeGreaterThan(0);
+    await button('Less motion').click();
+  }
+});
+
+test('at its true size it can be scrolled, and it stands on what is chosen', async ({ page }) => {
+  await toSend(page, /^Open the sample Tea to the basket/);
+  await page.getByRole('button', { name: '1:1' }).click();
+  expect((await page.locator('.output-view').boundingBox())!.width).toBe(960);
+  await page.getByRole('switch', { name: 'Paint the canvas’s background' }).uncheck({ force: true });
+  await page.getByRole('button', { name: 'Black', exact: true }).click();
+  await expect(page.locator('.output-view')).toHaveCSS('background-color', 'rgb(0, 0, 0)');
+});
+
+test('a link holds the scene in itself, and opens it as a new one', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await toSend(page, /^Open the sample Dragonfly among lanterns/);
+  await page.getByRole('button', { name: 'Copy a link' }).click();
+  await expect(page.getByText('was copied')).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  expect(link.length).toBeLessThan(60_000);
+  const asked: string[] = [];
+  const other = await context.newPage();
+  other.on('request', (request) => asked.push(request.url()));
+  await other.goto(link);
+  await other.locator('.canvas-edge').waitFor();
+  await expect(other).toHaveTitle(/Dragonfly among lanterns/);
+  // What is in it leaves the browser with no request.
+  const secret = new URL(link).hash.slice(1, 60);
+  expect(asked.filter((url) => url.includes(secret) && !url.includes('/open#'))).toEqual([]);
+  await other.goto(link.slice(0, 300));
+  await expect(other.getByRole('heading', { name: 'The scene in this link cannot be opened' })).toBeVisible();
+});
+
+test('a sent file that carries its scene opens it on the Shelf; one that does not is said to', async ({ page }) => {
+  await toSend(page, /^Open the sample Kite over the quay/);
+  const save = async (): Promise<string> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: /^Save / }).click(),
+    ]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  const plain = await save();
+  await page.getByRole('switch', { name: /^Carry the scene/ }).check({ force: true });
+  await page.waitForTimeout(400);
+  await expect(page.locator('.facts')).toContainText('Size');
+  const carrying = await save();
+  expect(carrying.startsWith(plain.trimEnd())).toBe(true);
+  const drop = (text: string) =>
+    page.evaluate((svg) => {
+      const data = new DataTransfer();
+      data.items.add(new File([svg], 'kite.svg', { type: 'image/svg+xml' }));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+    }, text);
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New scene' }).waitFor();
+  await drop(plain);
+  await expect(page.getByText('kite.svg was not opened')).toBeVisible();
+  await drop(carrying);
+  await page.locator('.canvas-edge').waitFor();
+  await expect(page).toHaveTitle(/Kite over the quay/);
+});

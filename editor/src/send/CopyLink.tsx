@@ -1,0 +1,25 @@
+import { linked, type Scene } from '@pace-line/core';
+import { warn } from '../look/notices.tsx';
+import { copyText } from './copy.ts';
+
+/** Characters that messages and address bars take. */
+const LONGEST_LINK = 60_000;
+
+/** Copies an address that holds the scene in itself: nothing is stored anywhere, and opened it is a new scene of whoever opens it. */
+export function CopyLink({ scene }: { scene: Scene }) {
+  const copy = (): void => {
+    const hasPixels = Object.keys(scene.assets).length > 0;
+    const link = hasPixels ? undefined : `${location.origin}/open#${linked({ ...scene, tracing: [] })}`;
+    if (link !== undefined && link.length <= LONGEST_LINK) void copyText(link, `A link that holds “${scene.name}”`);
+    else
+      warn(
+        'The scene is too large for a link',
+        hasPixels ? 'It has pictures in it. Send it as a scene instead.' : 'Send it as a scene instead.',
+      );
+  };
+  return (
+    <button type="button" className="bar-button" title="An address that holds the whole scene in itself" onClick={copy}>
+      Copy a link
+    </button>
+  );
+}

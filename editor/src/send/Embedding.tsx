@@ -1,0 +1,28 @@
+import { formatById, type Scene } from '@pace-line/core';
+import type { Output } from '../jobs/index.ts';
+import { copyText } from './copy.ts';
+
+interface EmbeddingProps {
+  readonly output: Output;
+  readonly format: string;
+  readonly scene: Scene;
+}
+
+/** What puts the output into a page, to be copied. */
+export function Embedding({ output, format, scene }: EmbeddingProps) {
+  const text = formatById(format)?.embed?.(
+    scene,
+    output.files.map(({ name }) => name),
+  );
+  if (text === undefined) return null;
+  return (
+    <div className="embedding">
+      <pre className="figures" tabIndex={0} aria-label="What puts it into a page">
+        {text}
+      </pre>
+      <button type="button" className="bar-button" onClick={() => void copyText(text, 'What puts it into a page')}>
+        Copy for a page
+      </button>
+    </div>
+  );
+}

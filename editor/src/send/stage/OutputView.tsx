@@ -1,0 +1,160 @@
+import { useEffect, useState, type CSSProperties, type ReactNode } from 'react';
+import { loopLength, type Scene } from '@pace-line/core';
+import type { Output, WrittenFile } from '../../jobs/index.ts';
+import { pickFiles } from '../../platform/files.ts';
+import { DeskPicture } from './DeskPicture.tsx';
+import { PageFrame } from './PageFrame.tsx';
+import { FilmOutput, ImageOutput } from './Pictures.tsx';
+import { calmPage, previewOf } from './preview.ts';
+import type { Backdrop, Side } from './showing.ts';
+import { StageBar } from './StageBar.tsx';
+import { TextOutput } from './TextOutput.tsx';
+import { useUrl } from './use-url.ts';
+
+interface OutputViewProps {
+  readonly output: Output;
+  readonly format: string;
+  readonly scene: Scene;
+  /** Whether the canvas's background is painted in it. */
+  readonly background: boolean;
+}
+
+/** The real output: playing in an image, or in a frame that has no origin; data as its first lines. */
+export function OutputView({ output, format, scene, background }: OutputViewProps) {
+  const [chosen, setChosen] = useState(0);
+  const { files } = output;
+  const page = usePreview(files, format);
+  const file = files[Math.min(chosen, files.length - 1)];
+  if (!file) return null;
+  return (
+    <>
+      {page !== undefined && <PageStage page={page} scene={scene} background={background} />}
+      {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} />}
+      {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
+      {files.length > 1 && (
+        <div className="segments" role="group" aria-label="Files of the output">
+          {files.map(({ name }, i) => (
+            <button key={name} type="button" aria-pressed={i === chosen} onClick={() => setChosen(i)}>
+              {name}
+            </button>
+          ))}
+        </div>
+      )}
+      {isText(file) && <TextOutput blob={file.blob} isShort={page !== undefined} />}
+      {file.type === 'application/pdf' && <p className="muted">A page to be printed: save it to look at it.</p>}
+    </>
+  );
+}
+
+const isText = ({ type }: WrittenFile): boolean =>
+  (type.startsWith('text/') && type !== 'text/html') || type === 'application/json';
+
+const isPicture = ({ type }: WrittenFile): boolean => type.startsWith('image/') || type === 'video/webm';
+
+/** The page in which an output is shown playing; undefined where it is none. */
+function usePreview(files: readonly WrittenFile[], format: string): string | undefined {
+  const [page, setPage] = useState<string>();
+  useEffect(() => {
+    let isCurrent = true;
+    setPage(undefined);
+    void previewOf(files, format).then((made) => isCurrent && setPage(made));
+    return () => {
+      isCurrent = false;
+    };
+  }, [files, format]);
+  return page;
+}
+
+/** What is behind, how large and whether it plays: kept while outputs change. */
+function useStage() {
+  const [playing, setPlaying] = useState(true);
+  const [actual, setActual] = useState(false);
+  const [backdrop, setBackdrop] = useState<Backdrop>('squares');
+  const [picture, setPicture] = useState<Blob | null>(null);
+  const url = useUrl(picture);
+  const choose = (next: Backdrop): void => {
+    if (next !== 'picture') return setBackdrop(next);
+    void pickFiles('image/*').then(([file]) => {
+      if (!file) return;
+      setPicture(file);
+      setBackdrop('picture');
+    });
+  };
+  return {
+    bar: { playing, onPlaying: setPlaying, actual, onActual: setActual, backdrop, onBackdrop: choose },
+    picture: backdrop === 'picture' ? url : null,
+  };
+}
+
+interface StageProps {
+  readonly scene: Scene;
+  readonly stage: ReturnType<typeof useStage>;
+  readonly children: ReactNode;
+}
+
+function Stage({ scene: { canvas }, stage: { bar, picture }, children }: StageProps) {
+  const style = {
+    '--ratio': String(canvas.width / canvas.height),
+    ...(bar.actual ? { width: canvas.width } : {}),
+    ...(picture ? { backgroundImage: `url("${picture}")` } : {}),
+  } as CSSProperties;
+  return (
+    <div className={`send-stage ${bar.actual ? 'actual' : ''}`}>
+      <div className={`output-view on-${bar.backdrop}`} style={style}>
+        {children}
+      </div>
+    </div>
+  );
+}
+
+function PictureStage({ file, scene }: { file: WrittenFile; scene: Scene }) {
+  const stage = useStage();
+  const { playing } = stage.bar;
+  return (
+    <>
+      <StageBar {...stage.bar} />
+      <Stage scene={scene} stage={stage}>
+        {file.type === 'video/webm' ? (
+          <FilmOutput blob={file.blob} playing={playing} />
+        ) : (
+          <ImageOutput blob={file.blob} playing={playing} />
+        )}
+      </Stage>
+    </>
+  );
+}
+
+function PageStage({ page, scene, background }: { page: string; scene: Scene; background: boolean }) {
+  const stage = useStage();
+  const [side, setSide] = useState<Side>('output');
+  const [time, setTime] = useState(0);
+  const [calm, setCalm] = useState(false);
+  const { playing, onPlaying } = stage.bar;
+  // What is scrolled past is larger than what is seen of it, and at no time of its own.
+  const canCompare = scene.driver.kind !== 'scroll' && !calm;
+  const onSide = (next: Side): void => {
+    setSide(next);
+    if (next !== 'output') onPlaying(false);
+  };
+  const onPlay = (next: boolean): void => {
+    onPlaying(next);
+    if (next) setSide('output');
+  };
+  const compared = { side, onSide, time, length: loopLength(scene.clock), onTime: setTime };
+  return (
+    <>
+      <StageBar
+        {...stage.bar}
+        onPlaying={onPlay}
+        calm={{ value: calm, onChange: setCalm }}
+        {...(canCompare ? { compared } : {})}
+      />
+      <Stage scene={scene} stage={stage}>
+        <PageFrame page={calm ? calmPage(page) : page} showing={{ playing, time: playing ? null : time }} />
+        {canCompare && !playing && side !== 'output' && (
+          <DeskPicture scene={scene} time={time} side={side} background={background} />
+        )}
+      </Stage>
+    </>
+  );
+}

@@ -1,0 +1,24 @@
+/** How an output is shown: playing, or held; at a time, s, where it can be held at one. */
+export interface Showing {
+  readonly playing: boolean;
+  readonly time: number | null;
+}
+
+/** What lies behind an output. */
+export type Backdrop = 'squares' | 'white' | 'black' | 'picture';
+
+export const BACKDROPS: readonly (readonly [Backdrop, string])[] = [
+  ['squares', 'Squares'],
+  ['white', 'White'],
+  ['black', 'Black'],
+  ['picture', 'Picture…'],
+];
+
+/** What is looked at: the output, the Desk's own picture, or in which places they differ. */
+export type Side = 'output' | 'desk' | 'difference';
+
+export const SIDES: readonly (readonly [Side, string])[] = [
+  ['output', 'Output'],
+  ['desk', 'Desk'],
+  ['difference', 'Difference'],
+];
