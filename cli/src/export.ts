@@ -21,6 +21,43 @@ export async function exportScene(
   return paths;
 }
 
+/** Formats that are written where there is no canvas. */
+const WITHOUT_CANVAS = FORMATS.filter(({ needs }) => needs !== 'pixels');
+
+/**
+ * Writes a scene in every format of text and data, each into a folder of its own within `out`; gives the paths written. A setting is of one format
+ * (`lottie.background=false`), or of all that have an option of that name.
+ */
+export async function exportAll(scene: Scene, out: string | undefined, settings: readonly string[]): Promise<string[]> {
+  if (!out) throw new UsageError('--out FOLDER is needed');
+  const chosen = settings.map((setting) => scopeOf(setting));
+  const paths: string[] = [];
+  // What is wrong with a setting is said before anything is written.
+  const ready = WITHOUT_CANVAS.map((format) => ({
+    format,
+    options: optionsOf(
+      format,
+      chosen.flatMap(({ to, text, name }) =>
+        to === format.id || (to === undefined && name in format.options.shape) ? [text] : [],
+      ),
+    ),
+  }));
+  for (const { format, options } of ready)
+    await send(scene, format, options, fileSink(join(out, format.id), paths, true), QUIET_RUN);
+  return paths;
+}
+
+/** Which format a setting of `--all` is for, and what it says there. */
+function scopeOf(setting: string): { readonly to: string | undefined; readonly name: string; readonly text: string } {
+  const [, to, text = setting] = /^([a-z-]+)\.(.*)$/s.exec(setting) ?? [];
+  const name = text.split('=')[0] ?? '';
+  const known = WITHOUT_CANVAS.filter((format) => to === undefined || format.id === to);
+  if (known.length === 0) throw new UsageError(`--set ${setting}: there is no format "${to}" without a canvas`);
+  if (!known.some((format) => name in format.options.shape))
+    throw new UsageError(`--set ${setting}: ${to ?? 'no format'} has ${to ? 'no' : 'an'} option "${name}"`);
+  return { to, name, text };
+}
+
 function optionsOf(format: Format, settings: readonly string[]): Record<string, unknown> {
   const read = readOptions(format, givenOptions(format, settings));
   if (!read.ok) throw new UsageError(`--set ${read.message}`);

@@ -1,8 +1,19 @@
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { fileStem, formatById, memorySink, QUIET_RUN, readScene, send, textOf, type Scene } from '@pace-line/core';
+import {
+  fileStem,
+  formatById,
+  FORMATS,
+  memorySink,
+  QUIET_RUN,
+  readScene,
+  send,
+  textOf,
+  writeScene,
+  type Scene,
+} from '@pace-line/core';
 import { run } from './run.ts';
 
 const ferries = 'samples/scenes/two-ferries.paceline.json';
@@ -116,6 +127,59 @@ describe('export', () => {
     await call('export', ferries, '--to', 'frames-csv', '--out', out);
     const sampled = (await call('sample', ferries)).out;
     expect(readFileSync(out, 'utf8')).toBe(sampled);
+  });
+  test('--all writes every format that needs no canvas into a folder of its own, byte for byte', async () => {
+    const all = join(mkdtempSync(join(tmpdir(), 'pace-line-')), 'all');
+    const set = ['--set', 'background=false', '--set', 'web-page.title=One page'];
+    const { code, out } = await call('export', ferries, '--all', '--out', all, ...set);
+    expect(code).toBe(0);
+    const ids = FORMATS.filter(({ needs }) => needs !== 'pixels').map(({ id }) => id);
+    expect(readdirSync(all).sort()).toEqual([...ids].sort());
+    const paths = out.trim().split('\n');
+    expect(new Set(paths).size).toBe(paths.length);
+    for (const [id, options] of [
+      ['lottie', { background: false }],
+      ['web-page', { background: false, title: 'One page' }],
+      ['frames-json', {}],
+    ] as const) {
+      const [path] = readdirSync(join(all, id));
+      expect(readFileSync(join(all, id, path!), 'utf8'), id).toBe(await written(scene(), id, options));
+    }
+  });
+  test.each([
+    [['--to', 'css', '--all'], 'not both'],
+    [['--all', '--set', 'nonsense=1'], 'no format has an option "nonsense"'],
+    [['--all', '--set', 'gif.scale=1'], 'no format "gif" without a canvas'],
+    [['--all', '--set', 'css.scale=1'], 'css has no option "scale"'],
+  ])('%j is refused before anything is written', async (args, words) => {
+    const all = join(folder, 'nothing');
+    const { code, err } = await call('export', ferries, '--out', all, ...args);
+    expect(code).toBe(2);
+    expect(err).toContain(words);
+    expect(existsSync(all)).toBe(false);
+  });
+  test('--watch writes again after each change, and goes on after a broken one', async () => {
+    const here = mkdtempSync(join(tmpdir(), 'pace-line-'));
+    const file = join(here, 'scene.json');
+    const path = join(here, 'out.svg');
+    copyFileSync(ferries, file);
+    const ending = new AbortController();
+    const said = { out: '', err: '' };
+    const args = ['export', file, '--to', 'animated-svg', '--out', path, '--watch'];
+    const code = run(args, { out: (text) => (said.out += text), err: (text) => (said.err += text) }, ending.signal);
+    await expect.poll(() => said.out).toBe(`${path}\n`);
+    writeFileSync(file, '{');
+    await expect.poll(() => said.err, { timeout: 5000 }).toContain('scene.json');
+    const renamed = { ...scene(), name: 'Another name' };
+    writeFileSync(file, writeScene(renamed));
+    await expect.poll(() => readFileSync(path, 'utf8'), { timeout: 5000 }).toContain('Another name');
+    ending.abort();
+    expect(await code).toBe(0);
+  });
+  test('a sent file that carries its scene is read as that scene', async () => {
+    const carrying = join(folder, 'carrying.svg');
+    await call('export', ferries, '--to', 'animated-svg', '--out', carrying, '--set', 'carry=true');
+    expect((await call('validate', carrying)).out).toContain('valid, "Two ferries, one loop"');
   });
   test('--help lists every format with its options', async () => {
     const { out } = await call('--help');

@@ -1,14 +1,16 @@
 import { parseArgs } from 'node:util';
 import { UsageError } from './errors.ts';
-import { exportScene } from './export.ts';
+import { exportAll, exportScene } from './export.ts';
 import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
 import { loadScene } from './scene.ts';
+import { onEachChange } from './watch.ts';
 
 const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
-  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …]
+  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--watch]
+  pace-line export FILE --all --out FOLDER [--set [FORMAT.]NAME=VALUE …] [--watch]
   pace-line validate FILE
 
 formats
@@ -27,6 +29,8 @@ const OPTIONS = {
   to: { type: 'string' },
   out: { type: 'string' },
   set: { type: 'string', multiple: true },
+  all: { type: 'boolean' },
+  watch: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
 } as const;
 
@@ -36,8 +40,39 @@ const ORDERS = /[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u206
 /** A line for the terminal: names and ids are anyone's. */
 const printable = (line: string): string => line.replace(/\s*\n\s*/g, ' ').replace(ORDERS, '\ufffd');
 
-/** Runs one command; gives the exit code: 0, or 2 with one line on standard error. */
-export async function run(argv: readonly string[], { out, err }: Output): Promise<number> {
+interface ExportValues {
+  readonly to?: string | undefined;
+  readonly out?: string | undefined;
+  readonly set?: readonly string[] | undefined;
+  readonly all?: boolean | undefined;
+  readonly watch?: boolean | undefined;
+}
+
+/** Writes a file's outputs, and with `--watch` again after each change of it, until it is ended; what is wrong then is said, and the next change waited for. */
+async function exported(
+  file: string | undefined,
+  { to, out: path, set = [], all, watch }: ExportValues,
+  { out, err }: Output,
+  until: AbortSignal | undefined,
+): Promise<number> {
+  if (all && to !== undefined) throw new UsageError('--to FORMAT or --all, not both');
+  const write = async (): Promise<void> => {
+    const scene = loadScene(file);
+    for (const written of await (all ? exportAll(scene, path, set) : exportScene(scene, to, path, set)))
+      out(`${written}\n`);
+  };
+  await write();
+  if (!watch || file === undefined) return 0;
+  await onEachChange(file, () => write().catch((error: unknown) => err(lineOf(error))), until);
+  return 0;
+}
+
+const lineOf = (error: unknown): string =>
+  `pace-line: ${printable(error instanceof Error ? error.message : String(error))}\n`;
+
+/** Runs one command; gives the exit code: 0, or 2 with one line on standard error. `until` ends one that goes on by itself. */
+export async function run(argv: readonly string[], output: Output, until?: AbortSignal): Promise<number> {
+  const { out, err } = output;
   try {
     const { values, positionals } = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true });
     const [name, file, extra] = positionals;
@@ -51,9 +86,7 @@ export async function run(argv: readonly string[], { out, err }: Output): Promis
         out(sample(loadScene(file), values));
         return 0;
       case 'export':
-        for (const path of await exportScene(loadScene(file), values.to, values.out, values.set ?? []))
-          out(`${path}\n`);
-        return 0;
+        return await exported(file, values, output, until);
       case 'validate': {
         const scene = loadScene(file);
         const words = `${file}: valid, "${scene.name}", ${scene.guides.length} guides, ${scene.riders.length} riders`;
@@ -64,7 +97,7 @@ export async function run(argv: readonly string[], { out, err }: Output): Promis
         throw new UsageError(name ? `there is no command "${name}"; try --help` : 'which command? try --help');
     }
   } catch (error) {
-    err(`pace-line: ${printable(error instanceof Error ? error.message : String(error))}\n`);
+    err(lineOf(error));
     return 2;
   }
 }
