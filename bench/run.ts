@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { coreRows } from './core.ts';
+import { encoderRows } from './editor/encoders.ts';
 import { measureEditor } from './editor/rows.ts';
 import type { Row } from './measure.ts';
 
@@ -8,6 +9,7 @@ const only = process.argv[2];
 const sections: [string, () => Row[] | Promise<Row[]>][] = [
   ['core', coreRows],
   ['editor', measureEditor],
+  ['encoders', encoderRows],
 ];
 
 const parts: string[] = [];

@@ -48,7 +48,7 @@ export function writeOutput(
   const parts = new Map<string, { type: string; chunks: BlobPart[] }>();
   const onChunk = ({ name, type, chunk }: FileChunk): void => {
     const file = parts.get(name) ?? { type, chunks: [] };
-    file.chunks.push(chunk as BlobPart);
+    file.chunks.push(chunk);
     parts.set(name, file);
   };
   const job = sent(

@@ -21,7 +21,8 @@ import { serveJobs } from './serve.ts';
 export interface FileChunk {
   readonly name: string;
   readonly type: string;
-  readonly chunk: string | Uint8Array;
+  /** Bytes as a blob: what is handed over is its name, not its content. */
+  readonly chunk: string | Blob;
 }
 
 /** What the checks find in a scene. */
@@ -58,7 +59,8 @@ const handlers = {
     if (!format) throw new Error(`there is no format "${id}"`);
     const sink: Sink = {
       open: (name, type) => ({
-        write: (chunk) => reports.chunk({ name, type, chunk }),
+        write: (chunk) =>
+          reports.chunk({ name, type, chunk: typeof chunk === 'string' ? chunk : new Blob([chunk as BlobPart]) }),
         close: () => undefined,
       }),
     };

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { gzippedSize } from '../platform/zip.ts';
+import { isText } from './texts.ts';
 import type { Writing } from './use-writing.ts';
 
 const kilobytes = (size: number): string =>
@@ -49,7 +50,8 @@ function usePacked(writing: Writing): number | undefined {
   useEffect(() => {
     let isCurrent = true;
     setPacked(undefined);
-    if (output)
+    // Pixels are compressed already.
+    if (output?.files.every(isText))
       void gzippedSize(output.files).then(
         (size) => isCurrent && setPacked(size),
         () => undefined,

@@ -1,14 +1,13 @@
-import type { Output, WrittenFile } from '../jobs/index.ts';
+import type { Output } from '../jobs/index.ts';
 import { warn } from '../look/notices.tsx';
 import { saveBlob } from '../platform/files.ts';
 import { zipped } from '../platform/zip.ts';
 import { copyText } from './copy.ts';
+import { isText } from './texts.ts';
 import { reasonOf } from '../words/reasons.ts';
 
 /** Characters that a clipboard is asked to take. */
 const MOST_COPIED = 20_000_000;
-
-const isText = ({ type }: WrittenFile): boolean => /^text\/|json|svg/.test(type);
 
 /** What is done with an output: its text copied, its file saved, or several of them in one archive. */
 export function Taking({ output: { files } }: { output: Output }) {

@@ -17,10 +17,14 @@ const CALM = 150;
 export function useWriting(scene: Scene, format: string, options: Options) {
   const [writing, setWriting] = useState<Writing>({ state: 'writing', share: 0 });
   const [turn, setTurn] = useState(0);
+  /** What was written last: another format is begun at once. */
+  const written = useRef('');
   const job = useRef<Job<Output> | null>(null);
   useEffect(() => {
     let isCurrent = true;
     setWriting({ state: 'writing', share: 0 });
+    const wait = written.current === format ? CALM : 0;
+    written.current = format;
     const timer = setTimeout(() => {
       const end = shown(`Writing ${scene.name}`, (onProgress) => {
         const begun = writeOutput(scene, format, options, {
@@ -37,7 +41,7 @@ export function useWriting(scene: Scene, format: string, options: Options) {
         if (ended.state === 'done') setWriting({ state: 'done', output: ended.result });
         else setWriting(ended.state === 'failed' ? ended : { state: 'stopped' });
       });
-    }, CALM);
+    }, wait);
     return () => {
       isCurrent = false;
       clearTimeout(timer);

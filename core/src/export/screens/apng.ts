@@ -6,6 +6,7 @@ import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
+import { oneAhead } from './ahead.ts';
 import { ByteWriter, crc32 } from './bytes.ts';
 import { pixelOptions } from './options.ts';
 
@@ -28,10 +29,12 @@ export const apng: Format<'pixels', typeof options> = {
     const delays = evenDelays(count, length, 1000);
     const out = new ByteWriter().add(SIGNATURE);
     let sequence = 0;
-    for (let i = 0; i < count; i++) {
+    const pieces = oneAhead(count, async (i) => {
       stopIfAborted(run);
       const rect = await pixels.changed(i);
-      const chunks = chunksOf(await pixels.picture(i, 'image/png', 1, rect));
+      return { i, rect, chunks: chunksOf(await pixels.picture(i, 'image/png', 1, rect)) };
+    });
+    for await (const { i, rect, chunks } of pieces) {
       const head = chunks.find(({ kind }) => kind === 'IHDR');
       if (i === 0 && head) {
         chunk(out, 'IHDR', head.data);

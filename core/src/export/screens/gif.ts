@@ -103,8 +103,12 @@ function hide(index: Uint8Array, rgba: Uint8ClampedArray, clear: number): void {
   for (let i = 0; i < index.length; i++) if ((rgba[4 * i + 3] ?? 0) < 128) index[i] = clear;
 }
 
-const unchangedHidden = (index: Uint8Array, before: Uint8Array, clear: number): Uint8Array =>
-  index.map((one, i) => (one === before[i] ? clear : one));
+/** What is as it was before is clear: what lies below it stays. */
+function unchangedHidden(index: Uint8Array, before: Uint8Array, clear: number): Uint8Array {
+  const shown = Uint8Array.from(index);
+  for (let i = 0; i < shown.length; i++) if (shown[i] === before[i]) shown[i] = clear;
+  return shown;
+}
 
 /** A pattern of four by four that each shade is compared with (B. E. Bayer, 1973), as steps of eight bits. */
 const PATTERN = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5].map((one) => (one / 16 - 0.5) * 14);

@@ -6,6 +6,7 @@ import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
+import { oneAhead } from './ahead.ts';
 import { ByteWriter } from './bytes.ts';
 import { pixelOptions } from './options.ts';
 
@@ -40,10 +41,12 @@ export const webp: Format<'pixels', typeof options> = {
         .low(height - 1, 3),
     );
     riff(body, 'ANIM', new ByteWriter().low(0, 4).low(times ?? 0, 2));
-    for (let i = 0; i < count; i++) {
+    const pieces = oneAhead(count, async (i) => {
       stopIfAborted(run);
       const rect = evenly(await pixels.changed(i));
-      const picture = bareOf(await pixels.picture(i, 'image/webp', quality / 100, rect));
+      return { i, rect, picture: bareOf(await pixels.picture(i, 'image/webp', quality / 100, rect)) };
+    });
+    for await (const { i, rect, picture } of pieces) {
       const [noBlending] = [0x02];
       const frame = new ByteWriter()
         .low(rect.x / 2, 3)

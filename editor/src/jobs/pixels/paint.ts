@@ -15,8 +15,12 @@ import {
 } from '@pace-line/core';
 import type { Pictures } from './pictures.ts';
 
-/** Paints a scene at any time on a canvas of its size times a scale. */
-export type Paint = (context: OffscreenCanvasRenderingContext2D, time: number) => void;
+/** Paints a scene at any time on a canvas of its size times a scale, or the piece of it that begins at a place, delivered px. */
+export type Paint = (
+  context: OffscreenCanvasRenderingContext2D,
+  time: number,
+  from?: { readonly x: number; readonly y: number },
+) => void;
 
 export interface PaintOptions {
   readonly scale: number;
@@ -37,12 +41,12 @@ export function painterOf(scene: Scene, pictures: Pictures, { scale, background 
     ),
   );
   const { width, height, background: paper } = scene.canvas;
-  return (context, time) => {
+  return (context, time, from = { x: 0, y: 0 }) => {
     const poses = motion.poseAt(time);
     const viewAt = (parallax: number): Float64Array =>
       camera < 0 ? PLAIN : viewOf(scene.canvas, poses.data, camera, parallax);
     const set = ([a = 1, b = 0, c = 0, d = 1, e = 0, f = 0]: Float64Array): void =>
-      context.setTransform(a * scale, b * scale, c * scale, d * scale, e * scale, f * scale);
+      context.setTransform(a * scale, b * scale, c * scale, d * scale, e * scale - from.x, f * scale - from.y);
     set(PLAIN);
     context.clearRect(0, 0, width, height);
     context.imageSmoothingQuality = 'high';

@@ -1,16 +1,8 @@
-import {
-  frameTimes,
-  loopLength,
-  type PixelOptions,
-  type PixelRect,
-  type Pixels,
-  type Scene,
-  type SheetLayout,
-} from '@pace-line/core';
-import { Changes } from './changes.ts';
+import { frameTimes, loopLength, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
 import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
+import { Touched } from './touched.ts';
 
 /** Frames that are painted. */
 const MOST_FRAMES = 10_000;
@@ -40,10 +32,12 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   const length = isWhole
     ? whole
     : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
-  const changes = new Changes(width, height);
+  const touched = new Touched(scene, pictures, scale, { width, height });
   const isClear = !background || scene.canvas.background === null;
+  let shown = -1;
   const painted = (frame: number): OffscreenCanvas => {
-    paint(context, times[frame] ?? 0);
+    if (frame !== shown) paint(context, times[frame] ?? 0);
+    shown = frame;
     return canvas;
   };
   return {
@@ -54,12 +48,14 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
       painted(frame);
       return Promise.resolve(context.getImageData(0, 0, width, height).data);
     },
-    changed: (frame) => {
-      painted(frame);
-      return Promise.resolve(changes.since(frame, context));
+    changed: (frame) => Promise.resolve(touched.since(frame, times[frame] ?? 0)),
+    picture: async (frame, type, quality, rect = { x: 0, y: 0, width, height }) => {
+      // On a canvas of its own: it is encoded while the next is painted.
+      const piece = new OffscreenCanvas(rect.width, rect.height);
+      const on = piece.getContext('2d', { willReadFrequently: true });
+      if (on) paint(on, times[frame] ?? 0, rect);
+      return bytesOf(await piece.convertToBlob({ type, quality }));
     },
-    picture: async (frame, type, quality, rect) =>
-      bytesOf(await cut(painted(frame), rect).convertToBlob({ type, quality })),
     sheet: (layout) => sheetOf(layout, paint, times, width, height),
     film: (rate, onProgress) => filmOf({ canvas, count: times.length, length, rate, onProgress, isClear }, painted),
   };
@@ -84,12 +80,4 @@ async function sheetOf(
     if (place) on.drawImage(frame, place.x, place.y);
   });
   return bytesOf(await sheet.convertToBlob({ type: 'image/png' }));
-}
-
-/** A piece of a canvas as one of its own; without a piece the canvas itself. */
-function cut(canvas: OffscreenCanvas, rect: PixelRect | undefined): OffscreenCanvas {
-  if (!rect || (rect.width === canvas.width && rect.height === canvas.height)) return canvas;
-  const piece = new OffscreenCanvas(rect.width, rect.height);
-  piece.getContext('2d')?.drawImage(canvas, -rect.x, -rect.y);
-  return piece;
 }
