@@ -18,76 +18,80 @@ export function expectedCorners(scene: Scene, motion: Motion, rider: number, tim
   ].map(([x = 0, y = 0]) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const);
 }
 
-/**
- * Where the browser shows them in an animated SVG that is in the page: all CSS animations are paused and set to the time, and the art's own
- * matrix to the drawing's pixels is read back. Riders are the moving groups in order of drawing.
- */
-export async function shownCorners(
-  page: Page,
-  times: readonly number[],
-  boxes: readonly { width: number; height: number }[],
-  seek = true,
-): Promise<Corners[][]> {
-  return page.evaluate(
-    ({ times, boxes, seek }) => {
-      const svg = document.querySelector('svg');
-      if (!svg) throw new Error('no drawing');
-      const animations = document.getAnimations();
-      if (seek) animations.forEach((animation) => animation.pause());
-      const clipped = svg.querySelector(':scope > g');
-      if (!clipped) throw new Error('no riders');
-      const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
-      const isPose = (element: Element): boolean => element.localName === 'g' && element.hasAttribute('class');
-      // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
-      const isWrapper = (element: Element | null | undefined): element is SVGGElement =>
-        element?.localName === 'g' &&
-        (element.childElementCount === 1 || [...element.children].every(isPose)) &&
-        element.attributes.length > 0 &&
-        [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity'].includes(name));
-      const inner = riders.map((group) => {
-        let deepest = group;
-        while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild))
-          deepest = deepest.firstElementChild;
-        return deepest;
-      });
-      return times.map((time) => {
-        if (seek) animations.forEach((animation) => (animation.currentTime = time * 1000));
-        const outer = svg.getScreenCTM();
-        if (!outer) throw new Error('no matrix');
-        return inner.map((element, i) => {
-          const matrix = outer.inverse().multiply(element.getScreenCTM()!);
-          const { width, height } = boxes[i]!;
-          return [
-            [0, 0],
-            [width, 0],
-            [0, height],
-            [width, height],
-          ].map(([x = 0, y = 0]) => {
-            const point = new DOMPoint(x, y).matrixTransform(matrix);
-            return [point.x, point.y] as const;
-          });
-        });
-      });
-    },
-    { times, boxes, seek },
-  );
+/** What is asked of a page: at which times, s, and for boxes of which sizes; without `seek` as it is by itself. */
+export interface Asked {
+  readonly times: readonly number[];
+  readonly boxes: readonly { readonly width: number; readonly height: number }[];
+  readonly seek: boolean;
 }
 
-/** The largest gap between what is shown and what the evaluator says, over times and riders, px; without `seek` of what the page shows by itself. */
-export async function worstGap(
-  page: Page,
+/**
+ * Runs in a page that shows an animated SVG: all CSS animations are paused and set to each time, and the matrix of each rider's art to the drawing's pixels is read
+ * back. Riders are the moving groups in order of drawing. Its text stands alone, so that other browsers can be given it.
+ */
+export function cornersInPage({ times, boxes, seek }: Asked): Corners[][] {
+  const frame = document.querySelector('object')?.contentDocument;
+  const svg = (frame ?? document).querySelector('svg');
+  if (!svg) throw new Error('no drawing');
+  const animations = (frame ?? document).getAnimations();
+  if (seek) animations.forEach((animation) => animation.pause());
+  const clipped = svg.querySelector(':scope > g');
+  if (!clipped) throw new Error('no riders');
+  const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
+  const isPose = (element: Element): boolean => element.localName === 'g' && element.hasAttribute('class');
+  // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
+  const isWrapper = (element: Element | null | undefined): element is SVGGElement =>
+    element?.localName === 'g' &&
+    (element.childElementCount === 1 || [...element.children].every(isPose)) &&
+    element.attributes.length > 0 &&
+    [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity'].includes(name));
+  const inner = riders.map((group) => {
+    let deepest = group;
+    while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild)) deepest = deepest.firstElementChild;
+    return deepest;
+  });
+  return times.map((time) => {
+    if (seek) animations.forEach((animation) => (animation.currentTime = time * 1000));
+    const outer = svg.getScreenCTM();
+    if (!outer) throw new Error('no matrix');
+    return inner.map((element, i) => {
+      const matrix = outer.inverse().multiply(element.getScreenCTM()!);
+      const { width, height } = boxes[i]!;
+      return [
+        [0, 0],
+        [width, 0],
+        [0, height],
+        [width, height],
+      ].map(([x = 0, y = 0]) => {
+        const point = new DOMPoint(x, y).matrixTransform(matrix);
+        return [point.x, point.y] as const;
+      });
+    });
+  });
+}
+
+/** How often a loop is asked, and what it answers: the largest gap, the rider and the time, s. */
+export interface Gap {
+  readonly gap: number;
+  readonly rider: string;
+  readonly time: number;
+}
+
+/** The largest gap, px, between what a browser shows and what the evaluator says, over times and riders; `ask` runs `cornersInPage` there. */
+export async function gapShown(
   scene: Scene,
   times: readonly number[],
-  { seek = true }: { readonly seek?: boolean } = {},
-): Promise<{ gap: number; rider: string; time: number }> {
+  ask: (asked: Asked) => Promise<Corners[][]>,
+  seek = true,
+): Promise<Gap> {
   const motion = prepare(scene);
   const sent = scene.riders.map((rider, index) => ({ rider, index })).filter(({ rider }) => rider.output);
   const boxes = sent.map(({ rider }) => {
     const art = artById(scene, rider.art);
     return { width: art?.width ?? 0, height: art?.height ?? 0 };
   });
-  const shown = await shownCorners(page, times, boxes, seek);
-  let worst = { gap: 0, rider: '', time: 0 };
+  const shown = await ask({ times, boxes, seek });
+  let worst: Gap = { gap: 0, rider: '', time: 0 };
   times.forEach((time, t) =>
     sent.forEach(({ rider, index }, i) => {
       expectedCorners(scene, motion, index, time).forEach(([x, y], k) => {
@@ -99,3 +103,11 @@ export async function worstGap(
   );
   return worst;
 }
+
+/** The same in a page of the browser tests; without `seek` of what the page shows by itself. */
+export const worstGap = (
+  page: Page,
+  scene: Scene,
+  times: readonly number[],
+  { seek = true }: { readonly seek?: boolean } = {},
+): Promise<Gap> => gapShown(scene, times, (asked) => page.evaluate(cornersInPage, asked), seek);

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openSample } from './desk.ts';
+import { openSample, openScene } from './desk.ts';
 import { differingShare } from './pictures.ts';
+import { redScene } from './red-rider.ts';
 
 async function toSend(page: Page, sample: RegExp): Promise<void> {
   await openSample(page, sample);
@@ -124,4 +125,34 @@ test('a sent file that carries its scene opens it on the Shelf; one that does no
   await drop(carrying);
   await page.locator('.canvas-edge').waitFor();
   await expect(page).toHaveTitle(/Kite over the quay/);
+});
+
+test('what takes long goes on while the hand is back on the Desk, and is offered when it is there', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openScene(page, { ...redScene, clock: { ...redScene.clock, fps: 60 } });
+  await page.getByRole('link', { name: 'Send' }).click();
+  await page.getByRole('button', { name: 'GIF', exact: true }).click();
+  await page.getByLabel('px for each px of the canvas, up to 4').fill('2');
+  await expect(page.getByRole('button', { name: 'Cancel', exact: true })).toBeVisible();
+  await page.waitForTimeout(500);
+  await page.getByRole('link', { name: 'Back to the Desk' }).click();
+  await page.locator('.canvas-edge').waitFor();
+  const save = page.getByRole('button', { name: /^Save .+\.gif$/ });
+  await expect(save).toBeVisible({ timeout: 60_000 });
+  const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
+  expect(
+    readFileSync(await download.path())
+      .subarray(0, 6)
+      .toString(),
+  ).toBe('GIF89a');
+  await expect(save).toHaveCount(0);
+});
+
+test('a larger size is a larger drawing, and what puts it into a page says so', async ({ page }) => {
+  await toSend(page, /^Open the sample Tea to the basket/);
+  await page.getByLabel(/^Size, px for each px/).fill('2');
+  await expect(page.getByLabel('What puts it into a page')).toContainText('width="1920" height="1200"');
+  await expect(page.locator('.facts')).toContainText('Off the Desk by at most');
 });

@@ -78,6 +78,17 @@ export async function ensureDecoders() {
   console.log('Without ffmpeg and webp the tests by independent decoders are skipped: apt-get install ffmpeg webp');
 }
 
+/** Installs the two other engines, and a screen that is none for the one that needs it. */
+export async function ensureEngines() {
+  if (existsSync('/usr/bin/firefox-esr') && existsSync('/usr/bin/WebKitWebDriver') && existsSync('/usr/bin/xvfb-run'))
+    return;
+  const packages = ['firefox-esr', 'webkit2gtk-driver', 'xvfb', 'xauth'];
+  const words = `apt-get install ${packages.join(' ')}`;
+  if (!canInstall()) fail(`The other engines are needed: run  sudo ${words}`);
+  console.log('Installing the other engines from the system’s packages…');
+  if (!(await installed(packages))) fail(`They could not be installed: run  ${words}`);
+}
+
 export async function build() {
   const code = await run(bin('tsc'), ['-b', 'core', 'cli', 'server']);
   if (code !== 0) fail('The core, the command line or the server does not compile.');

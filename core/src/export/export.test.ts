@@ -28,6 +28,19 @@ async function written(scene: Scene, id: string, given: object = {}): Promise<{ 
   return { name: files[0]!.name, text: new TextDecoder().decode(bytesOf(files[0]!)) };
 }
 
+test.each(['animated-svg', 'web-page', 'module'])(
+  '%s is delivered at a scale: its size is that, and its keys are as fine as that needs',
+  async (id) => {
+    const scene = WRITER_SCENES['hairpin']!;
+    const [plain, large] = [await written(scene, id), await written(scene, id, { scale: 4 })];
+    const widthOf = (text: string): number => Number(/width=\\?"(\d+)/.exec(text)?.[1]);
+    expect(widthOf(large.text)).toBe(4 * widthOf(plain.text));
+    const viewOf = (text: string): string | undefined => /viewBox=\\?"([^"\\]+)/.exec(text)?.[1];
+    expect(viewOf(large.text)).toBe(viewOf(plain.text));
+    expect(large.text.length).toBeGreaterThan(1.05 * plain.text.length);
+  },
+);
+
 describe.each(FORMATS.map(({ id }) => id))('%s', (id) => {
   test('the same scene gives the same bytes', async () => {
     expect((await written(WRITER_SCENES['eased']!, id)).text).toBe(

@@ -40,7 +40,7 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   /** What is to be known of it for a scene, a sentence each. */
   readonly notes?: (scene: Scene, options: z.infer<O>) => readonly string[];
   /** What puts it into a page, with the names of its files. */
-  readonly embed?: (scene: Scene, files: readonly string[]) => string;
+  readonly embed?: (scene: Scene, files: readonly string[], options: z.infer<O>) => string;
   /** Same source and options, same bytes. */
   write(source: Sources[N], options: z.infer<O>, sink: Sink, run: Run): Promise<void>;
 }

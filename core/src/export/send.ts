@@ -1,6 +1,7 @@
 import { bake, framesOf, sheetsOf, type PixelOptions, type Pixels, type Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
 import { carryingSink } from './carry.ts';
+import { scaleOf } from './delivered.ts';
 import type { Format, Sources } from './format.ts';
 import { stopIfAborted, type Run } from './run.ts';
 import type { Sink } from './sink.ts';
@@ -50,7 +51,7 @@ export async function send(
     run.progress(share * SOURCE_SHARE);
   };
   const sources: { readonly [N in keyof Sources]: () => Sources[N] | Promise<Sources[N]> } = {
-    take: () => bake(scene, { onProgress }),
+    take: () => bake(scene, { onProgress, scale: scaleOf(options) }),
     frames: () => framesOf(scene, { onProgress }),
     sheets: () => {
       onProgress(1);

@@ -77,6 +77,8 @@ export interface Take {
   /** Seconds of one way. */
   readonly duration: number;
   readonly repeat: Repeat;
+  /** Delivered px of a canvas px: the tolerance is of those. */
+  readonly scale: number;
   /** The scene's frames a second; its curves are continuous. */
   readonly fps: number;
   /** How often it is played; null: for ever. */
@@ -118,15 +120,15 @@ export function bake(
     tell(1);
     return drawn ? [drawn] : [];
   });
-  return takeOf(scene, motion, view?.curves ?? null, drawing);
+  return takeOf(scene, motion, view?.curves ?? null, drawing, scale);
 }
 
-function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[]): Take {
+function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[], scale = 1): Take {
   const { name, canvas, clock, driver } = scene;
   const { duration, repeat, fps } = clock;
   const times = repeat === 'once' ? 1 : clock.times;
   return {
-    ...{ name, canvas, length: motion.length, duration, repeat, fps, times, driver, view, drawing },
+    ...{ name, canvas, length: motion.length, duration, repeat, scale, fps, times, driver, view, drawing },
     assets: assetsOf(scene, drawing),
   };
 }

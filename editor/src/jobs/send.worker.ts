@@ -43,7 +43,7 @@ export interface SendInput {
 }
 
 export interface SendResult {
-  /** How far the output's own keys are from the editor's motion; null for what has no keys, or where it is not asked. */
+  /** How far the output's own keys are from the editor's motion, delivered px; null for what has no keys, or where it is not asked. */
   readonly error: TakeError | null;
   readonly keys: number;
 }
@@ -75,7 +75,9 @@ const handlers = {
         sum + (drawn.kind === 'art' ? Object.values(drawn.curves).reduce((n, curve) => n + curve.length, 0) : 0),
       0,
     );
-    return { error: isMeasured ? measureTake(scene, take) : null, keys };
+    if (!isMeasured) return { error: null, keys };
+    const error = measureTake(scene, take);
+    return { error: { ...error, px: error.px * take.scale }, keys };
   },
 };
 

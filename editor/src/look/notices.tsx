@@ -31,22 +31,25 @@ export const warnUntaken = (name: string, why: string): void =>
   warn(`${name} was not taken in`, `Reason: ${reasonOf(new Error(why))}. Nothing was changed.`);
 
 /** Says what was taken away, with a button that brings it back. */
-export function offerUndo(title: string, restore: () => Promise<void>): void {
+export const offerUndo = (title: string, restore: () => Promise<void>): void => offer(title, 'Undo', restore, 12_000);
+
+/** Says something, with a button that acts on it; stays for so many ms, or until it is closed. */
+export function offer(title: string, action: string, act: () => Promise<void>, stays: number | false): void {
   const note = notifications.show({
     title: plainDirection(title),
     withBorder: true,
-    autoClose: 12_000,
+    autoClose: stays,
     closeButtonProps: { 'aria-label': 'Close this notice' },
     message: (
       <button
         type="button"
         className="small-button"
         onClick={() => {
-          void restore();
+          void act();
           notifications.hide(note);
         }}
       >
-        Undo
+        {action}
       </button>
     ),
   });

@@ -68,13 +68,7 @@ export function SendView() {
           />
           <Notes scene={scene} lost={lostFeatures(scene, format.holds)} notes={format.notes?.(scene, options) ?? []} />
         </section>
-        <Result
-          key={formatId}
-          scene={scene}
-          format={formatId}
-          background={(options as Options)['background'] !== false}
-          {...result}
-        />
+        <Result key={formatId} scene={scene} format={formatId} options={options} {...result} />
       </div>
     </main>
   );
@@ -168,13 +162,13 @@ function Notes({ scene, lost, notes }: NotesProps) {
 interface ResultProps {
   readonly scene: Scene;
   readonly format: string;
-  readonly background: boolean;
+  readonly options: Options;
   readonly writing: Writing;
   readonly cancel: () => void;
   readonly again: () => void;
 }
 
-function Result({ scene, format, background, writing, cancel, again }: ResultProps) {
+function Result({ scene, format, options, writing, cancel, again }: ResultProps) {
   return (
     <section className="send-result" aria-label="Result">
       <div className="send-facts">
@@ -196,8 +190,13 @@ function Result({ scene, format, background, writing, cancel, again }: ResultPro
       {writing.state === 'failed' && <p role="alert">It could not be written: {writing.message}</p>}
       {writing.state === 'done' && (
         <>
-          <OutputView output={writing.output} format={format} scene={scene} background={background} />
-          <Embedding output={writing.output} format={format} scene={scene} />
+          <OutputView
+            output={writing.output}
+            format={format}
+            scene={scene}
+            background={options['background'] !== false}
+          />
+          <Embedding output={writing.output} format={format} scene={scene} options={options} />
         </>
       )}
     </section>

@@ -1,10 +1,7 @@
 import type { Output } from '../jobs/index.ts';
-import { warn } from '../look/notices.tsx';
-import { saveBlob } from '../platform/files.ts';
-import { zipped } from '../platform/zip.ts';
 import { copyText } from './copy.ts';
+import { saveOutput, savedName } from './save.ts';
 import { isText } from './texts.ts';
-import { reasonOf } from '../words/reasons.ts';
 
 /** Characters that a clipboard is asked to take. */
 const MOST_COPIED = 20_000_000;
@@ -13,16 +10,7 @@ const MOST_COPIED = 20_000_000;
 export function Taking({ output: { files } }: { output: Output }) {
   const [first] = files;
   if (!first) return null;
-  const stem = first.name.replace(/\..*$/, '');
   const copy = async (): Promise<void> => copyText(await first.blob.text(), first.name);
-  const save = async (): Promise<void> => {
-    try {
-      if (files.length === 1) saveBlob(first.name, first.blob);
-      else saveBlob(`${stem}.zip`, await zipped(files));
-    } catch (error) {
-      warn('It could not be saved', reasonOf(error));
-    }
-  };
   return (
     <>
       {isText(first) && first.blob.size <= MOST_COPIED && (
@@ -30,8 +18,8 @@ export function Taking({ output: { files } }: { output: Output }) {
           Copy
         </button>
       )}
-      <button type="button" className="bar-button strong" onClick={() => void save()}>
-        Save {files.length === 1 ? first.name : `${stem}.zip`}
+      <button type="button" className="bar-button strong" onClick={() => void saveOutput(files)}>
+        Save {savedName(files)}
       </button>
     </>
   );

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Scene } from '@pace-line/core';
+import { formatById, type Scene } from '@pace-line/core';
 import { shown, writeOutput, type Job, type Output } from '../jobs/index.ts';
+import { offer } from '../look/notices.tsx';
+import { saveOutput, savedName } from './save.ts';
 
 export type Options = Readonly<Record<string, unknown>>;
 
@@ -13,15 +15,28 @@ export type Writing =
 /** ms. Changes that follow each other this fast, as of a typed title, are written once. */
 const CALM = 150;
 
-/** Writes anew whenever what is sent changes; what was under way is given up. */
+/** What takes long goes on when the view is left; its file is offered once it is there. */
+const goesOn = (format: string): boolean => formatById(format)?.needs === 'pixels';
+
+/** Writes anew whenever what is sent changes; what was under way is given up then. */
 export function useWriting(scene: Scene, format: string, options: Options) {
   const [writing, setWriting] = useState<Writing>({ state: 'writing', share: 0 });
   const [turn, setTurn] = useState(0);
   /** What was written last: another format is begun at once. */
   const written = useRef('');
   const job = useRef<Job<Output> | null>(null);
+  const isLeaving = useRef(false);
+  // Before the effect that writes: what that cleans up depends on it.
+  useEffect(() => {
+    isLeaving.current = false;
+    return () => {
+      isLeaving.current = true;
+    };
+  }, []);
   useEffect(() => {
     let isCurrent = true;
+    let isOffered = false;
+    let isEnded = false;
     setWriting({ state: 'writing', share: 0 });
     const wait = written.current === format ? CALM : 0;
     written.current = format;
@@ -37,6 +52,11 @@ export function useWriting(scene: Scene, format: string, options: Options) {
         return begun;
       });
       void end.then((ended) => {
+        isEnded = true;
+        if (isOffered && ended.state === 'done') {
+          const { files } = ended.result;
+          offer(`“${scene.name}” was written`, `Save ${savedName(files)}`, () => saveOutput(files), false);
+        }
         if (!isCurrent) return;
         if (ended.state === 'done') setWriting({ state: 'done', output: ended.result });
         else setWriting(ended.state === 'failed' ? ended : { state: 'stopped' });
@@ -45,7 +65,8 @@ export function useWriting(scene: Scene, format: string, options: Options) {
     return () => {
       isCurrent = false;
       clearTimeout(timer);
-      job.current?.cancel();
+      if (isLeaving.current && goesOn(format) && !isEnded) isOffered = true;
+      else job.current?.cancel();
     };
   }, [scene, format, options, turn]);
   return { writing, cancel: () => job.current?.cancel(), again: () => setTurn((n) => n + 1) };

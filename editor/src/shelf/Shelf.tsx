@@ -45,11 +45,15 @@ export function Shelf() {
   };
   const open = (files: readonly File[]): void => void openFiles(files).then(go);
   useDroppedFiles(open);
+  // What is below the kept scenes is shown once their number is known: nothing moves away under a hand.
+  const { data: cards, error } = useSWR<unknown, unknown>('shelf', listCards);
   return (
     <main className="shelf">
       <Head onFiles={open} onNew={() => void startNew().then(go)} />
       <KeptScenes />
-      <Samples onOpen={(sample) => void openSample(sample).then(go)} />
+      {(cards !== undefined || error !== undefined) && (
+        <Samples onOpen={(sample) => void openSample(sample).then(go)} />
+      )}
     </main>
   );
 }

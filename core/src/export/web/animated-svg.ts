@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CARRY } from '../carry.ts';
+import { SCALE } from '../delivered.ts';
 import { DRAWN } from '../features.ts';
 import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -10,6 +11,7 @@ import { svgOf } from './svg.ts';
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  ...SCALE,
   ...CARRY,
 });
 
@@ -24,6 +26,9 @@ export const animatedSvg: Format<'take', typeof options> = {
   options,
   needs: 'take',
   holds: DRAWN,
+  notes: () => [
+    'Pasted into a page whose policy forbids inline styles it stands still: put it into an image element there.',
+  ],
   embed: imageElement,
   write: (take, given, sink) =>
     writeFile(sink, `${fileStem(take.name)}.svg`, 'image/svg+xml', `${svgOf(take, given)}\n`),

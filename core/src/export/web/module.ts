@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';
+import { SCALE } from '../delivered.ts';
 import { DRAWN } from '../features.ts';
 import { mountedModule } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -14,6 +15,7 @@ import { drawnSvg } from './svg.ts';
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
+  ...SCALE,
   ...CARRY,
 });
 type Options = z.infer<typeof moduleOptions>;

@@ -68,12 +68,13 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const drawing = drawingMarkup(writing);
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
+  const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
   return {
     prefix,
     tracks: [...writing.tracks.values()],
     markup: (style) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
       `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
       `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
       `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`,

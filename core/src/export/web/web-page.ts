@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';
+import { SCALE } from '../delivered.ts';
 import { DRAWN } from '../features.ts';
 import { frameElement } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -16,6 +17,7 @@ const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
+  ...SCALE,
   ...CARRY,
 });
 type Options = z.infer<typeof options>;

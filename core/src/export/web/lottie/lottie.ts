@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { artById, pictureOf, posesOf, type Scene } from '../../../scene/index.ts';
 import { CARRY } from '../../carry.ts';
+import { FINENESS } from '../../delivered.ts';
 import { DRAWN } from '../../features.ts';
 import type { Format } from '../../format.ts';
 import { writeFile } from '../../sink.ts';
@@ -11,6 +12,7 @@ import { rounded } from './values.ts';
 
 const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  ...FINENESS,
   ...CARRY,
 });
 
