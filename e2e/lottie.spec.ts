@@ -3,8 +3,8 @@ import { expect, test, type Page } from '@playwright/test';
 import { artById, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
-import { expectedCorners, type Corners } from './motion.ts';
-import { differingShare } from './pictures.ts';
+import { expectedCorners, tellingTimes, type Corners } from './motion.ts';
+import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
 
 /** What is used here of the independent player. */
@@ -66,14 +66,13 @@ const corners = (page: Page, boxes: readonly (readonly [string, number, number])
     });
   }, boxes);
 
-/** Times that share no step with frames, and a millisecond on either side of every event; but for those within a thousandth of a frame of another event, on which jumps' keys are. */
+/** Times at which a look is telling, but for those within a thousandth of a frame of an event: jumps' keys stand there. */
 function lookTimes(scene: Scene): number[] {
   const motion = prepare(scene);
   const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
-  const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
-  const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
-  const isOnEvent = (time: number): boolean => events.some((event) => Math.abs(event - time) * scene.clock.fps < 0.002);
-  return [...around, ...spread].filter((time) => time >= 0 && time < motion.length && !isOnEvent(time));
+  return tellingTimes(motion).filter((time) =>
+    events.every((event) => Math.abs(event - time) * scene.clock.fps >= 0.002),
+  );
 }
 
 for (const [name, scene] of Object.entries(WRITER_SCENES))
@@ -111,17 +110,7 @@ for (const { file, scene } of SAMPLES)
     const { length } = prepare(scene);
     const times = [0.07, 0.31, 0.52, 0.83].map((share) => share * length);
     const svg = await write(scene, 'animated-svg');
-    await page.setContent(`<!doctype html><body style="margin:0;background:#fff">${svg.text}</body>`);
-    const wanted: Buffer[] = [];
-    for (const time of times) {
-      await page.evaluate((ms) => {
-        for (const animation of document.getAnimations()) {
-          animation.pause();
-          animation.currentTime = ms;
-        }
-      }, time * 1000);
-      wanted.push(await page.screenshot());
-    }
+    const wanted = await drawingAt(page, svg.text, times);
     await load(page, (await write(scene, 'lottie')).text, scene.canvas);
     const shares: number[] = [];
     for (const [i, time] of times.entries()) {

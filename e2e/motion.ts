@@ -18,6 +18,14 @@ export function expectedCorners(scene: Scene, motion: Motion, rider: number, tim
   ].map(([x = 0, y = 0]) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const);
 }
 
+/** 60 times that share no step with frames, and a millisecond on either side of every event, s. */
+export function tellingTimes({ riders, length }: Motion): number[] {
+  const events = riders.flatMap((rider) => rider.events(0, length));
+  const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
+  const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * length);
+  return [...around, ...spread].filter((time) => time >= 0 && time < length);
+}
+
 /** What is asked of a page: at which times, s, and for boxes of which sizes; without `seek` as it is by itself. */
 export interface Asked {
   readonly times: readonly number[];

@@ -1,25 +1,9 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { optimize } from 'svgo';
 import { prepare } from '@pace-line/core';
 import { SAMPLES } from '../samples/scenes.ts';
-import { differingShare } from './pictures.ts';
+import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
-
-/** Pictures of a drawing that is put into a page, at some times of its loop, s. */
-async function picturesAt(page: Page, text: string, times: readonly number[]): Promise<Buffer[]> {
-  await page.setContent(`<!doctype html><body style="margin:0;background:#fff">${text}</body>`);
-  const pictures: Buffer[] = [];
-  for (const time of times) {
-    await page.evaluate((ms) => {
-      for (const animation of document.getAnimations()) {
-        animation.pause();
-        animation.currentTime = ms;
-      }
-    }, time * 1000);
-    pictures.push(await page.screenshot());
-  }
-  return pictures;
-}
 
 for (const { file, scene } of SAMPLES)
   test(`${file} looks the same after an optimiser with its default settings`, async ({ page }) => {
@@ -28,8 +12,8 @@ for (const { file, scene } of SAMPLES)
     expect(optimised.length).toBeLessThan(text.length);
     const { length } = prepare(scene);
     const times = [0.07, 0.31, 0.52, 0.83].map((share) => share * length);
-    const before = await picturesAt(page, text, times);
-    const after = await picturesAt(page, optimised, times);
+    const before = await drawingAt(page, text, times);
+    const after = await drawingAt(page, optimised, times);
     const shares: number[] = [];
     for (const [i, picture] of before.entries()) shares.push(await differingShare(page, [picture, after[i]!]));
     expect(Math.max(...shares)).toBeLessThan(0.0002);

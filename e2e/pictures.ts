@@ -24,3 +24,19 @@ export async function differingShare(page: Page, [a, b]: readonly [Buffer, Buffe
     [a.toString('base64'), b.toString('base64')],
   );
 }
+
+/** Pictures of a drawing that is put into a page, at some times of its loop, s. */
+export async function drawingAt(page: Page, text: string, times: readonly number[]): Promise<Buffer[]> {
+  await page.setContent(`<!doctype html><body style="margin:0;background:#fff">${text}</body>`);
+  const pictures: Buffer[] = [];
+  for (const time of times) {
+    await page.evaluate((ms) => {
+      for (const animation of document.getAnimations()) {
+        animation.pause();
+        animation.currentTime = ms;
+      }
+    }, time * 1000);
+    pictures.push(await page.screenshot());
+  }
+  return pictures;
+}

@@ -5,22 +5,13 @@ import { build, type Rolldown } from 'vite';
 import { pathOfGuide, prepare, renameScene, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
-import { worstGap } from './motion.ts';
+import { tellingTimes, worstGap } from './motion.ts';
 import { write } from './writing.ts';
 
 const scenes: Record<string, Scene> = {
   ...WRITER_SCENES,
   ...Object.fromEntries(SAMPLES.map(({ file, scene }) => [file, scene])),
 };
-
-/** 60 times that share no step with frames, and a millisecond on either side of every event. */
-function lookTimes(scene: Scene): number[] {
-  const motion = prepare(scene);
-  const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
-  const around = [...new Set(events)].flatMap((time) => [time - 0.001, time + 0.001]);
-  const spread = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length);
-  return [...around, ...spread].filter((time) => time >= 0 && time < motion.length);
-}
 
 for (const [name, scene] of Object.entries(scenes))
   for (const id of ['animated-svg', 'web-page'])
@@ -29,7 +20,7 @@ for (const [name, scene] of Object.entries(scenes))
       await page.setContent(
         id === 'web-page' ? file.text : `<!doctype html><body style="margin:0">${file.text}</body>`,
       );
-      const times = lookTimes(scene);
+      const times = tellingTimes(prepare(scene));
       expect(times.length).toBeGreaterThanOrEqual(60);
       const worst = await worstGap(page, scene, times);
       expect(worst.gap, `${worst.rider} at ${worst.time}`).toBeLessThan(0.5);
