@@ -125,6 +125,15 @@ test('a sent file that carries its scene opens it on the Shelf; one that does no
   await drop(carrying);
   await page.locator('.canvas-edge').waitFor();
   await expect(page).toHaveTitle(/Kite over the quay/);
+  // On the Desk of another scene as well, as a scene file does; one that carries none is art there.
+  const before = page.url();
+  await drop(carrying);
+  await expect(page).not.toHaveURL(before);
+  await page.locator('.canvas-edge').waitFor();
+  const now = page.url();
+  await drop(plain);
+  await expect(page.getByText('kite', { exact: true }).first()).toBeVisible();
+  expect(page.url()).toBe(now);
 });
 
 test('what takes long goes on while the hand is back on the Desk, and is offered when it is there', async ({

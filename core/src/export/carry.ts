@@ -4,7 +4,7 @@ import type { Sink } from './sink.ts';
 
 /** The option of formats of text in whose files a scene can go along. */
 export const CARRY = {
-  carry: z.boolean().default(false).describe('Carry the scene: dropped on the Shelf, the file opens it again'),
+  carry: z.boolean().default(false).describe('Carry the scene: dropped on Pace Line, the file opens it again'),
 };
 
 /** How a text of a type carries another, where readers of the type do not see it. */

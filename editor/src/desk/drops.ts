@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { looksLikeCollection } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { isSceneFile, isSvgFile } from '../platform/files.ts';
-import { openSceneFile } from '../shelf/open-scene.ts';
+import { isCarrier, openSceneFile } from '../shelf/open-scene.ts';
 import { useDesk } from './context.ts';
 import { importArt, importArtText } from './import-art.ts';
 import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
@@ -16,24 +16,24 @@ import { pastePathData } from './actions/outlines.ts';
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
 
-/** Files dropped or pasted anywhere on the Desk: SVG becomes art, a scene file is opened; copy and paste of things in the scene. */
+/** Files dropped or pasted anywhere on the Desk: SVG becomes art, a scene file or a sent file that carries one is opened; copy and paste of things in the scene. */
 export function useFileDrops(): void {
   const desk = useDesk();
   const navigate = useNavigate();
   useEffect(() => {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
-        if (isGuideFile(file)) await importGuideFiles([file], desk);
+        const isScene = isSceneFile(file) && !looksLikeCollection(await file.slice(0, 400).text());
+        if (isScene || (await isCarrier(file))) {
+          const id = await openSceneFile(file);
+          if (id !== undefined) return void navigate(`/scene/${id}`);
+        } else if (isGuideFile(file)) await importGuideFiles([file], desk);
         else if (isRasterFile(file) && useDeskView.getState().drawer === 'art') await importRaster(file, desk);
         else if (isPictureFile(file)) await addTracingFile(file, desk);
         else if (isSvgFile(file)) {
           if (await importArt(file, desk)) useDeskView.getState().set({ drawer: 'art' });
-        } else if (isSceneFile(file) && looksLikeCollection(await file.slice(0, 400).text())) {
-          await importGuideFiles([file], desk);
-        } else if (isSceneFile(file)) {
-          const id = await openSceneFile(file);
-          if (id !== undefined) return void navigate(`/scene/${id}`);
-        } else
+        } else if (isSceneFile(file)) await importGuideFiles([file], desk);
+        else
           warn(
             `${file.name} was not taken in`,
             'The Desk takes SVG drawings, pictures to draw over, lists of points (CSV), GPX tracks and Pace Line files. Nothing was changed.',

@@ -3,15 +3,14 @@ import { useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { carriesScene } from '@pace-line/core';
 import { collectUnused, listCards, onShelfChange } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
-import { isSceneFile, mayCarryScene, pickFiles } from '../platform/files.ts';
+import { isSceneFile, pickFiles } from '../platform/files.ts';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
-import { openSceneFile, startNew } from './open-scene.ts';
+import { isCarrier, openSceneFile, startNew } from './open-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
 import { loadSamples, openSample, type Sample } from './samples.ts';
 import { useDroppedFiles } from './use-dropped-files.ts';
@@ -21,8 +20,7 @@ import './shelf.css';
 async function openFiles(files: readonly File[]): Promise<string | undefined> {
   let last: string | undefined;
   for (const file of files) {
-    if (isSceneFile(file) || (mayCarryScene(file) && carriesScene(await file.text())))
-      last = (await openSceneFile(file)) ?? last;
+    if (isSceneFile(file) || (await isCarrier(file))) last = (await openSceneFile(file)) ?? last;
     else
       warn(
         `${file.name} was not opened`,

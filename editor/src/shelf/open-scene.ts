@@ -1,7 +1,8 @@
-import { emptyScene, wordingOf, type Scene } from '@pace-line/core';
+import { carriesScene, emptyScene, wordingOf, type Scene } from '@pace-line/core';
 import { keepNewScene, listCards } from '../document/index.ts';
 import { readSceneFile } from '../jobs/index.ts';
 import { warn } from '../look/notices.tsx';
+import { mayCarryScene } from '../platform/files.ts';
 import { newSceneId } from '../platform/ids.ts';
 import { reasonOf } from '../words/reasons.ts';
 
@@ -23,6 +24,9 @@ export async function startNew(): Promise<string | undefined> {
   while (names.has(n === 1 ? 'New scene' : `New scene ${n}`)) n++;
   return keepNew(emptyScene(n === 1 ? 'New scene' : `New scene ${n}`));
 }
+
+/** Whether a file is one that was sent with its scene in it. */
+export const isCarrier = async (file: File): Promise<boolean> => mayCarryScene(file) && carriesScene(await file.text());
 
 /** Reads a scene file into this browser; says what is wrong with a bad one. Gives its id. */
 export async function openSceneFile(file: File): Promise<string | undefined> {
