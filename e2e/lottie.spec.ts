@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { artById, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
-import { expectedCorners, tellingTimes, type Corners } from './motion.ts';
+import { calmTimes, expectedCorners, tellingTimes, type Corners } from './motion.ts';
 import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
 
@@ -107,8 +107,7 @@ for (const { file, scene } of SAMPLES)
   test(`lottie of ${file} looks like the animated SVG`, async ({ page }) => {
     const { width, height } = scene.canvas;
     await page.setViewportSize({ width, height });
-    const { length } = prepare(scene);
-    const times = [0.07, 0.31, 0.52, 0.83].map((share) => share * length);
+    const times = calmTimes(prepare(scene), [0.07, 0.31, 0.52, 0.83]);
     const svg = await write(scene, 'animated-svg');
     const wanted = await drawingAt(page, svg.text, times);
     await load(page, (await write(scene, 'lottie')).text, scene.canvas);

@@ -26,6 +26,16 @@ export function tellingTimes({ riders, length }: Motion): number[] {
   return [...around, ...spread].filter((time) => time >= 0 && time < length);
 }
 
+/** Times near shares of the loop at which nothing changes at once within 4 ms, s: rounding cannot tell which of two pictures is there. */
+export function calmTimes({ riders, length }: Motion, shares: readonly number[]): number[] {
+  const changes = riders.flatMap((rider) => [...rider.events(0, length), ...rider.steps(0, length)]);
+  return shares.map((share) => {
+    let time = share * length;
+    while (changes.some((change) => Math.abs(change - time) < 0.004)) time += 0.003;
+    return time;
+  });
+}
+
 /** What is asked of a page: at which times, s, and for boxes of which sizes; without `seek` as it is by itself. */
 export interface Asked {
   readonly times: readonly number[];

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { optimize } from 'svgo';
 import { prepare } from '@pace-line/core';
 import { SAMPLES } from '../samples/scenes.ts';
+import { calmTimes } from './motion.ts';
 import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
 
@@ -10,8 +11,7 @@ for (const { file, scene } of SAMPLES)
     const { text } = await write(scene, 'animated-svg');
     const optimised = optimize(text).data;
     expect(optimised.length).toBeLessThan(text.length);
-    const { length } = prepare(scene);
-    const times = [0.07, 0.31, 0.52, 0.83].map((share) => share * length);
+    const times = calmTimes(prepare(scene), [0.07, 0.31, 0.52, 0.83]);
     const before = await drawingAt(page, text, times);
     const after = await drawingAt(page, optimised, times);
     const shares: number[] = [];

@@ -30,11 +30,13 @@ export async function drawingAt(page: Page, text: string, times: readonly number
   await page.setContent(`<!doctype html><body style="margin:0;background:#fff">${text}</body>`);
   const pictures: Buffer[] = [];
   for (const time of times) {
-    await page.evaluate((ms) => {
+    await page.evaluate(async (ms) => {
       for (const animation of document.getAnimations()) {
         animation.pause();
         animation.currentTime = ms;
       }
+      // What is held is shown in the next frame but one: some of it is moved beside the page's own thread.
+      for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame);
     }, time * 1000);
     pictures.push(await page.screenshot());
   }

@@ -132,7 +132,7 @@ test('a sent file that carries its scene opens it on the Shelf; one that does no
   await page.locator('.canvas-edge').waitFor();
   const now = page.url();
   await drop(plain);
-  await expect(page.getByText('kite', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Close Art' })).toBeVisible();
   expect(page.url()).toBe(now);
 });
 
