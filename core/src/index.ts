@@ -128,6 +128,7 @@ export {
   readScene,
   sceneIn,
   carriesScene,
+  withoutTracing,
   linked,
   linkedScene,
   type Rider,

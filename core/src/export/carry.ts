@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { carried, usedAssets, type Scene } from '../scene/index.ts';
+import { carried, type Scene } from '../scene/index.ts';
 import type { Sink } from './sink.ts';
 
 /** The option of formats of text in whose files a scene can go along. */
@@ -16,10 +16,8 @@ const PLACES: Readonly<Record<string, (text: string, more: string) => string>> =
   'application/json': (text, more) => text.replace(/\}\s*$/, `,"meta":{"d":"${more}"}}\n`),
 };
 
-/** A sink whose first file carries a scene. What is only drawn over stays behind. */
+/** A sink whose first file carries a scene. */
 export function carryingSink(sink: Sink, scene: Scene): Sink {
-  const used = new Set(usedAssets(scene.art));
-  const assets = Object.fromEntries(Object.entries(scene.assets).filter(([name]) => used.has(name)));
   let isFirst = true;
   return {
     open(name, type) {
@@ -34,7 +32,7 @@ export function carryingSink(sink: Sink, scene: Scene): Sink {
           chunks.push(chunk);
         },
         async close() {
-          await file.write(place(chunks.join(''), carried({ ...scene, tracing: [], assets })));
+          await file.write(place(chunks.join(''), carried(scene)));
           await file.close();
         },
       };

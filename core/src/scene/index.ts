@@ -3,7 +3,7 @@ export { problemsOf } from './check.ts';
 export { emptyScene, newGuide, newHeading, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
 export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
 export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dependence.ts';
-export { carried, carriesScene, linked, linkedScene, sceneIn } from './packed.ts';
+export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } from './packed.ts';
 export { migrate } from './migrations.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {

@@ -1,6 +1,7 @@
 import { base64, base64urlnopad } from '@scure/base';
 import { deflateSync, Inflate, strFromU8, strToU8 } from 'fflate';
 import { readScene, writeScene, type SceneReading } from './file.ts';
+import { usedAssets } from './schema/assets.ts';
 import type { Scene } from './schema/index.ts';
 
 /** Stands before a scene that a file of another format carries. */
@@ -9,13 +10,20 @@ const CARRIED = 'pace-line-scene:';
 /** Bytes of a scene's text when it is unpacked: as much as a scene file may have. */
 const MOST_UNPACKED = 100 * 1024 * 1024;
 
+/** A scene with the pixels of its art alone: those of what is only drawn over are large, and never sent. */
+export function withoutTracing(scene: Scene): Scene {
+  const used = new Set(usedAssets(scene.art));
+  const assets = Object.fromEntries(Object.entries(scene.assets).filter(([name]) => used.has(name)));
+  return { ...scene, tracing: [], assets };
+}
+
 /** A scene for a file of text that carries it: what `carriedScene` finds. Letters, digits and + / = alone. */
 export const carried = (scene: Scene): string => `${CARRIED}${base64.encode(deflated(scene))}`;
 
 /** A scene for the end of an address: letters, digits, - and _ alone. */
 export const linked = (scene: Scene): string => base64urlnopad.encode(deflated(scene));
 
-const deflated = (scene: Scene): Uint8Array => deflateSync(strToU8(writeScene(scene)), { level: 9 });
+const deflated = (scene: Scene): Uint8Array => deflateSync(strToU8(writeScene(withoutTracing(scene))), { level: 9 });
 
 /** Whether a file of text carries a scene. */
 export const carriesScene = (text: string): boolean => text.includes(CARRIED);

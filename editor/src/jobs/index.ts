@@ -1,5 +1,5 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import { formatById, paintingOf, type Scene, type SceneReading } from '@pace-line/core';
+import { formatById, paintingOf, withoutTracing, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
 import { paintedPictures } from './pixels/pictures.ts';
@@ -138,16 +138,6 @@ const withLines = (scene: Scene): Scene => ({
 /** What of a scene is handed over for a format: all of it where the scene itself is written. */
 const neededOf = (scene: Scene, format: string): Scene =>
   formatById(format)?.needs === 'scene' ? scene : withoutTracing(scene);
-
-/** A scene with the pixels of its art alone: those of what is only drawn over are large, and never sent. */
-function withoutTracing(scene: Scene): Scene {
-  const used = new Set(scene.art.flatMap((art) => (art.kind === 'image' ? [art.asset] : [])));
-  return {
-    ...scene,
-    tracing: [],
-    assets: Object.fromEntries(Object.entries(scene.assets).filter(([name]) => used.has(name))),
-  };
-}
 
 /** A scene without the pixels of its pictures: they are large, and checks need none. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });

@@ -33,6 +33,7 @@ export function pickFiles(accept: string): Promise<File[]> {
 }
 
 export const isSvgFile = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+
 /** Whether a sent file may carry a scene in it. */
 export const mayCarryScene = (file: File): boolean => /\.(svg|html?|jsx?|css)$/i.test(file.name);
 

@@ -1,4 +1,4 @@
-import { linked, type Scene } from '@pace-line/core';
+import { linked, usedAssets, type Scene } from '@pace-line/core';
 import { warn } from '../look/notices.tsx';
 import { copyText } from './copy.ts';
 
@@ -14,11 +14,8 @@ const drawn = ({ art }: Scene): number =>
 /** Copies an address that holds the scene in itself: nothing is stored anywhere, and opened it is a new scene of whoever opens it. */
 export function CopyLink({ scene }: { scene: Scene }) {
   const copy = (): void => {
-    const hasPixels = Object.keys(scene.assets).length > 0;
-    const link =
-      hasPixels || drawn(scene) > MOST_DRAWN
-        ? undefined
-        : `${location.origin}/open#${linked({ ...scene, tracing: [] })}`;
+    const hasPixels = usedAssets(scene.art).length > 0;
+    const link = hasPixels || drawn(scene) > MOST_DRAWN ? undefined : `${location.origin}/open#${linked(scene)}`;
     if (link !== undefined && link.length <= LONGEST_LINK) void copyText(link, `A link that holds “${scene.name}”`);
     else
       warn(

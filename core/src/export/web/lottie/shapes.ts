@@ -142,7 +142,7 @@ function paintedOf(element: ArtElement, matrix: Matrix, style: Attributes, walk:
   const width = lengthOf(style['stroke-width'] ?? '1') * scaleOf(matrix);
   const hasStroke = stroke.kind !== 'none' && width > 0;
   if (hasStroke && !isEven(matrix)) throw new NoShapeError('a stroke that is stretched');
-  const edge = hasStroke ? (width / 2) * Math.max(1, style['stroke-linejoin'] === undefined ? 4 : 1) : 0;
+  const edge = hasStroke ? (width / 2) * Math.max(1, (style['stroke-linejoin'] ?? 'miter') === 'miter' ? 4 : 1) : 0;
   for (const { nodes, closed } of moved) {
     const { left, top, right, bottom } = boundsOf(nodes, closed);
     walk.box = unionOf(walk.box, { left: left - edge, top: top - edge, right: right + edge, bottom: bottom + edge });
