@@ -3,6 +3,7 @@ import { svgPathProperties } from 'svg-path-properties';
 import { CubicBezierCurve, CurvePath, Vector2 } from 'three';
 import {
   bake,
+  keysOf,
   countIntegrations,
   emptyFrame,
   moveNodes,
@@ -22,7 +23,7 @@ import { countedRandom } from '../core/src/testing/random.ts';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { callsPerSecond, medianTime, mediansInTurn, millions, ms, type Row } from './measure.ts';
 import { riding } from './riders.ts';
-import { keysOf, takeRows } from './takes.ts';
+import { takeRows } from './takes.ts';
 
 interface Truth {
   readonly id: string;

@@ -7,7 +7,7 @@ import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
 
 for (const { file, scene } of SAMPLES)
-  test(`${file} looks the same after an optimiser with its default settings`, async ({ page }) => {
+  test(`${file} looks the same after an optimiser with its default settings`, async ({ page, browser }) => {
     const { text } = await write(scene, 'animated-svg');
     const optimised = optimize(text).data;
     expect(optimised.length).toBeLessThan(text.length);
@@ -19,4 +19,14 @@ for (const { file, scene } of SAMPLES)
     expect(Math.max(...shares)).toBeLessThan(0.0002);
     // The check sees what is elsewhere: other times of the loop are other pictures.
     expect(await differingShare(page, [before[0]!, before[1]!])).toBeGreaterThan(0.0005);
+    // It stands still for those who asked for that, and for nobody else.
+    const calm = await browser.newPage({ reducedMotion: 'reduce' });
+    const running: number[] = [];
+    for (const one of [page, calm]) {
+      await one.setContent(`<!doctype html><body>${optimised}</body>`);
+      running.push(await one.evaluate(() => document.getAnimations().length));
+    }
+    expect(running[0]).toBeGreaterThan(0);
+    expect(running[1]).toBe(0);
+    await calm.close();
   });

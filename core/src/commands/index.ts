@@ -53,6 +53,7 @@ export { beThere, closesAt, setDown, type SetDown } from './rider/set-down.ts';
 export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { lengthenLoop } from './scene/lengthen.ts';
 export { lastMoment, renameScene, setClock, setDriver, setRoom } from './scene/scene.ts';
+export { addSet, deleteSet, dropOutput, isSameOutput, keepOutput, renameSet } from './scene/sets.ts';
 export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

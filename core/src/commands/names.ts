@@ -18,6 +18,7 @@ export function withFitNames(before: Scene, after: Scene): Scene {
     guides: fitted(before.guides, after.guides),
     riders: fitted(before.riders, after.riders),
     tracing: fitted(before.tracing, after.tracing),
+    sets: fitted(before.sets, after.sets),
     name: before.name === after.name ? after.name : asName(after.name),
   };
   const isSame = (Object.keys(next) as (keyof typeof next)[]).every((key) => next[key] === after[key]);

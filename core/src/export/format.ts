@@ -35,6 +35,8 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   /** Options with their defaults; `.describe()` words each. */
   readonly options: O;
   readonly needs: N;
+  /** Of a take: it plays motion along paths, repetitions that are ahead, and ways there and back, not curves alone. */
+  readonly ways?: true;
   /** What of a scene it can hold; the rest is told before it is written. */
   readonly holds: readonly Feature[];
   /** What is to be known of it for a scene, a sentence each. */

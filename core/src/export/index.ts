@@ -1,60 +1,14 @@
-import { chartPdf } from './data/chart/chart-pdf.ts';
-import { chartSvg } from './data/chart/chart-svg.ts';
-import { exposureCsv } from './data/exposure-csv.ts';
-import { framesCsv } from './data/frames-csv.ts';
-import { framesJson } from './data/frames-json.ts';
-import { guidesSvg } from './data/guides-svg.ts';
-import { paceCss } from './data/pace-css.ts';
-import { sceneFile } from './data/scene-file.ts';
-import type { Format } from './format.ts';
-import { apng } from './screens/apng.ts';
-import { gif } from './screens/gif.ts';
-import { pngSequence } from './screens/png-sequence.ts';
-import { spriteSheet } from './screens/sprite-sheet.ts';
-import { webm } from './screens/webm.ts';
-import { webp } from './screens/webp.ts';
-import { animatedSvg } from './web/animated-svg.ts';
-import { lottie } from './web/lottie/lottie.ts';
-import { moduleFormat } from './web/module.ts';
-import { react } from './web/react.ts';
-import { riderCss } from './web/rider-css.ts';
-import { webPage } from './web/web-page.ts';
-
 export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from './data/pose-rows.ts';
 export { framesShape } from './data/frames-json.ts';
 export { sheetShape } from './screens/sprite-sheet.ts';
 export { lostFeatures } from './features.ts';
 export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
+export { formatById, FORMATS } from './formats.ts';
 export { describeOptions, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
 export { NoPainterError, readOptions, send, type Painter } from './send.ts';
-export { stillSvg } from './web/svg.ts';
+export { foldersOf, keptOutput, readOutput, type ReadOutput } from './sets.ts';
+export { stillSvg } from './web/svg/svg.ts';
 export { bytesOf, memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';
-
-/** Every format, in the order in which they are offered. To add one: write its file, add it here. */
-export const FORMATS: readonly Format[] = [
-  animatedSvg,
-  webPage,
-  moduleFormat,
-  react,
-  riderCss,
-  lottie,
-  gif,
-  apng,
-  webp,
-  webm,
-  pngSequence,
-  spriteSheet,
-  framesCsv,
-  framesJson,
-  guidesSvg,
-  paceCss,
-  chartSvg,
-  chartPdf,
-  exposureCsv,
-  sceneFile,
-];
-
-export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

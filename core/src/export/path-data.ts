@@ -18,3 +18,26 @@ export function pathData(nodes: readonly PathNode[], closed: boolean, digits = 3
   }
   return pieces.join('') + (closed ? 'Z' : '');
 }
+
+/** The same in whole numbers, each relative to the point before: as short as it can be written. What is rounded does not add up along the way. */
+export function shortPathData(nodes: readonly PathNode[], closed: boolean, scale: number): string {
+  const [first] = nodes;
+  if (!first) return '';
+  const whole = (value: number): number => Math.round(value * scale) + 0;
+  const written = (numbers: readonly number[]): string => numbers.join(' ').replace(/ -/g, '-');
+  let [x, y] = [whole(first.x), whole(first.y)];
+  const pieces = [`M${written([x, y])}`];
+  const count = closed ? nodes.length : nodes.length - 1;
+  for (let i = 0; i < count; i++) {
+    const a = nodes[i] ?? first;
+    const b = nodes[(i + 1) % nodes.length] ?? first;
+    const [ox, oy] = a.out ?? [0, 0];
+    const [ix, iy] = b.in ?? [0, 0];
+    const end = [whole(b.x) - x, whole(b.y) - y] as const;
+    const controls = [whole(a.x + ox) - x, whole(a.y + oy) - y, whole(b.x + ix) - x, whole(b.y + iy) - y];
+    pieces.push(a.out || b.in ? `c${written([...controls, ...end])}` : `l${written(end)}`);
+    x += end[0];
+    y += end[1];
+  }
+  return pieces.join('') + (closed ? 'z' : '');
+}

@@ -51,7 +51,7 @@ export async function send(
     run.progress(share * SOURCE_SHARE);
   };
   const sources: { readonly [N in keyof Sources]: () => Sources[N] | Promise<Sources[N]> } = {
-    take: () => bake(scene, { onProgress, scale: scaleOf(options) }),
+    take: () => bake(scene, { onProgress, scale: scaleOf(options), ways: format.ways === true }),
     frames: () => framesOf(scene, { onProgress }),
     sheets: () => {
       onProgress(1);

@@ -30,7 +30,9 @@ export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,
   MOST,
+  MOST_OUTPUTS,
   MOST_POSES,
+  MOST_SETS,
   PIXEL_TYPES,
   SCENE_FORMAT,
   SCENE_VERSION,
@@ -50,6 +52,8 @@ export {
   type Keys,
   type Mark,
   type Node,
+  type Output,
+  type OutputSet,
   type Pace,
   type Place,
   type Rider,

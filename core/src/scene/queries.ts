@@ -48,6 +48,7 @@ export function idsIn(scene: Scene): Set<string> {
     for (const channel of KEY_CHANNELS) for (const key of rider.keys[channel]) ids.add(key.id);
   }
   for (const picture of scene.tracing) ids.add(picture.id);
+  for (const set of scene.sets) ids.add(set.id);
   return ids;
 }
 

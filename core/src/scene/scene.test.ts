@@ -246,6 +246,25 @@ describe('versions', () => {
     expect(riders.find(({ id }) => id === 'barrel')?.pace.recipe).toEqual({
       ...{ kind: 'waver', speed: 0.4, sway: 12, waves: 6, seed: 1 },
     });
+    expect(read.scene.sets).toEqual([]);
+  });
+  test('the frozen scene of version 7 is read, with sets of outputs that may be of a later program', () => {
+    const text = readFileSync(new URL('./frozen/version-7.paceline.json', import.meta.url), 'utf8');
+    const read = readScene(text);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.sets).toEqual([
+      {
+        id: 'for-the-site',
+        name: 'For the site',
+        outputs: [
+          { format: 'animated-svg', options: {} },
+          { format: 'gif', options: { scale: 0.5, dither: true, background: true } },
+          { format: 'hologram', options: { depth: 3, title: 'Of a later version' } },
+        ],
+      },
+    ]);
+    const again = readScene(writeScene(read.scene));
+    expect(again.ok && again.scene.sets).toEqual(read.scene.sets);
   });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
@@ -295,7 +314,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 6 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 7 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -14,7 +14,7 @@ export const valuesOfCurves = (curves: Readonly<Record<Channel, Curve>>, time: n
 });
 
 /** Share of a step at which a piece's ends are looked at, so that a jump is not. */
-const BESIDE = 1e-6;
+export const BESIDE = 1e-6;
 
 /** Largest distance of the corners under curves from those of the samples that they were made of, px. */
 export function gapOfCurves(

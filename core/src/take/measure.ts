@@ -1,7 +1,10 @@
 import { prepare } from '../motion/index.ts';
+import { pathThrough, type Path } from '../geometry/index.ts';
 import { artById, type Scene } from '../scene/index.ts';
+import { valuesAlong } from './along.ts';
+import type { DrawnArt } from './drawn-art.ts';
 import { valuesOfCurves } from './gap.ts';
-import { cornerGap, pivotBoxOf, sampleAt } from './sample.ts';
+import { cornerGap, pivotBoxOf, sampleAt, type ChannelValues } from './sample.ts';
 import type { Take } from './take.ts';
 
 /** How far a take is from the evaluator. */
@@ -28,16 +31,24 @@ export function measureTake(scene: Scene, take: Take): TakeError {
     const rider = motion.rider(drawn.id);
     const art = artById(scene, scene.riders[motion.indexOf(drawn.id)]?.art ?? '');
     if (!rider || !art || rider.varies.length === 0) continue;
+    const shownAt = playerOf(drawn);
     const events = rider.events(0, take.length);
     const count = Math.min(20_000, Math.ceil(take.length * LOOKS));
     for (let i = 0; i < count; i++) {
       const time = ((i * 0.6180339887498949 + 0.137) % 1) * take.length;
       if (isNearOne(events, time)) continue;
-      const px = cornerGap(valuesOfCurves(drawn.curves, time), sampleAt(rider, time), pivotBoxOf(art));
+      const px = cornerGap(shownAt(time), sampleAt(rider, time), pivotBoxOf(art));
       if (px > worst.px) worst = { px, rider: drawn.id, time };
     }
   }
   return worst;
+}
+
+/** What is shown of a rider at a time, s: by the way that is taken for it. */
+function playerOf({ curves, along }: DrawnArt): (time: number) => ChannelValues {
+  if (!along) return (time) => valuesOfCurves(curves, time);
+  const path: Path = pathThrough(along.nodes, along.closed);
+  return (time) => valuesAlong(along, path, time);
 }
 
 /** Whether a time is so near to one of ascending events that what jumps there may jump that much earlier or later. */

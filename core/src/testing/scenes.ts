@@ -244,6 +244,32 @@ export const WRITER_SCENES: Readonly<Record<string, Scene>> = {
       ),
     ],
   }),
+  following: sceneOf({
+    guides: [LOOPS],
+    riders: [
+      ...[0, 0.7, -2.2].map((delay, i) =>
+        riderOn(
+          `follower-${i}`,
+          'loops',
+          [
+            { time: 0, place: at('l1'), ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
+            { time: 1.5, place: at('l3'), dwell: 0.5 },
+            { time: 4, place: at('l1', { lap: 1 }) },
+          ],
+          { heading: { mode: 'level' }, scale: [0.6, 0.6], pace: { delay } },
+        ),
+      ),
+      riderOn(
+        'other',
+        'loops',
+        [
+          { time: 0, place: at('l2') },
+          { time: 4, place: at('l2', { lap: 1 }) },
+        ],
+        { scale: [0.2, 0.2], heading: { mode: 'along', offset: 20 }, lift: 25 },
+      ),
+    ],
+  }),
   rolling: sceneOf({
     guides: [LOOPS],
     riders: [

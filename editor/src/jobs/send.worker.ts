@@ -2,6 +2,7 @@ import {
   checkJumps,
   checkSeam,
   formatById,
+  keysOf,
   measureTake,
   QUIET_RUN,
   send,
@@ -70,11 +71,7 @@ const handlers = {
       : undefined;
     const take = await send(scene, format, format.options.parse(options), sink, run, painter);
     if (!take) return { error: null, keys: 0 };
-    const keys = take.drawing.reduce(
-      (sum, drawn) =>
-        sum + (drawn.kind === 'art' ? Object.values(drawn.curves).reduce((n, curve) => n + curve.length, 0) : 0),
-      0,
-    );
+    const keys = keysOf(take);
     if (!isMeasured) return { error: null, keys };
     const error = measureTake(scene, take);
     return { error: { ...error, px: error.px * take.scale }, keys };

@@ -6,7 +6,7 @@ import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { svgOf } from './svg.ts';
+import { svgOf } from './svg/svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
@@ -25,6 +25,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   type: 'image/svg+xml',
   options,
   needs: 'take',
+  ways: true,
   holds: DRAWN,
   notes: () => [
     'Pasted into a page whose policy forbids inline styles it stands still: put it into an image element there.',

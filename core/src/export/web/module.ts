@@ -10,7 +10,7 @@ import { fileStem, formatNumber } from '../text.ts';
 import { DRIVE_SCRIPT } from './drive-script.ts';
 import { MODULE_SCRIPT, ridersText, specText, tracksText } from './module-script.ts';
 import { originRule } from './style.ts';
-import { drawnSvg } from './svg.ts';
+import { drawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),

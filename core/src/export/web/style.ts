@@ -1,27 +1,67 @@
-import type { Take } from '../../take/index.ts';
+import type { Curve, Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 import { keyframesOf } from './css.ts';
 import { stepFramesOf } from './steps.ts';
-import { declarationOf, type Track } from './tracks.ts';
+import type { EchoRule } from './svg/writing.ts';
+import { declarationOf, type Track, type TrackPath } from './tracks.ts';
 
-/** Rules about one point, whatever a page says of its drawings: transforms turn and scale about the canvas's corner, as they are written. */
+/**
+ * Transforms turn and scale about the canvas's corner, as they are written, whatever a page says of its drawings. It names no class that has other rules: an optimiser that puts a rule
+ * of one element into it takes the class away.
+ */
 export const originRule = (prefix: string): string =>
-  `.${prefix}-m,.${prefix}-f{transform-box:view-box;transform-origin:0 0}`;
+  `[class^=${prefix}-]{transform-box:view-box;transform-origin:0 0}`;
 
 /**
  * The style sheet of a drawing: all that moves has the class `prefix-m`. For those who asked for less motion it stands still, unless something else than time drives it: then
- * `driven` says how it stands until that does.
+ * `driven` says how it stands until that does. The rule that sets all in motion is in a condition: optimisers leave it where it is, and do not put it into the one element that
+ * moves, where it would outdo that one's own.
  */
-export function styleOf(take: Take, prefix: string, tracks: readonly Track[], driven = ''): string {
+export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven = ''): string {
   const origin = originRule(prefix);
   if (tracks.length === 0) return `<style>${origin}</style>`;
-  const timing = `${formatNumber(take.length, 6)}s linear ${take.times === null ? 'infinite' : `${take.times} both`}`;
-  const calm = `@media (prefers-reduced-motion:reduce){.${prefix}-m{animation:none!important}}`;
-  return `<style>${origin}.${prefix}-m{animation:${timing}}${tracks.map((track) => ruleOf(track, take.length)).join('')}${driven || calm}</style>`;
+  const comesBack = tracks.every(({ mirrored }) => mirrored);
+  const timing = `${seconds(comesBack ? take.duration : take.length)} linear ${take.times === null ? 'infinite' : `${take.times} both`}${comesBack ? ' alternate' : ''}`;
+  const runs = `.${prefix}-m{animation:${timing}}`;
+  const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
+  const rules = tracks.map((track) => ruleOf(track, take, track.mirrored && !comesBack));
+  const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
+  return `<style>${origin}${all}${rules.join('')}${ahead.join('')}${driven}</style>`;
 }
 
-function ruleOf({ name, property, curve, steps }: Track, length: number): string {
+/** What moves in a drawing. */
+export interface Moving {
+  readonly prefix: string;
+  readonly tracks: readonly Track[];
+  readonly echoes: ReadonlyMap<string, EchoRule>;
+}
+
+const seconds = (time: number): string => `${formatNumber(time, 6)}s`;
+
+function ruleOf(track: Track, { length, duration }: Take, isOneThatComesBack: boolean): string {
+  const { name, property, curve, steps, path, mirrored } = track;
   const declaration = (value: number): string => declarationOf(property, value);
-  if (curve) return `.${name}{animation-name:${name}}${keyframesOf(name, curve, length, declaration)}`;
-  return `.${name}{animation-name:${name};animation-timing-function:step-end}${stepFramesOf(name, steps ?? [], length, declaration)}`;
+  const back = isOneThatComesBack ? `;animation-duration:${seconds(duration)};animation-direction:alternate` : '';
+  const whole = mirrored ? duration : length;
+  if (!curve) {
+    const shown = mirrored ? (steps ?? []).filter(({ time }) => time < duration) : (steps ?? []);
+    return `.${name}{animation-name:${name};animation-timing-function:step-end${back}}${stepFramesOf(name, shown, whole, declaration)}`;
+  }
+  const keys = mirrored ? firstHalf(curve, duration) : curve;
+  const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}${back}}`;
+  return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
+}
+
+/** What goes along a path stands where that is, not where it stands for those who know no such motion. */
+const alongRule = ({ data, turns }: TrackPath): string =>
+  `transform:none;offset-path:path("${data}");offset-rotate:${turns ? 'auto' : '0deg'};`;
+
+/** What is ahead of its tracks; and, as for less motion it stands where it begins, where that is. */
+const echoRule = (name: string, { ahead, share }: EchoRule): string =>
+  `.${name}{animation-delay:-${seconds(ahead)}${share === null ? '' : `;${declarationOf('p', share)}`}}`;
+
+/** Keys of a curve up to a time, s, at which it has one. */
+function firstHalf(curve: Curve, until: number): Curve {
+  const last = curve.findIndex(({ time }) => time > until - 1e-9);
+  return curve.slice(0, last + 1);
 }

@@ -9,6 +9,16 @@ export interface Track {
   readonly curve: Curve | null;
   /** Of what changes at once instead of a curve. */
   readonly steps: Steps | null;
+  /** The path along which it goes. */
+  readonly path: TrackPath | null;
+  /** The second half of the loop is the first one backward. */
+  readonly mirrored: boolean;
+}
+
+/** A path as data of SVG, and whether what goes along it turns with it. */
+export interface TrackPath {
+  readonly data: string;
+  readonly turns: boolean;
 }
 
 export const degrees = (value: number): string => formatNumber((value * 180) / Math.PI, 4);
@@ -16,7 +26,7 @@ export const px = (value: number): string => formatNumber(value, 4);
 export const factor = (value: number): string => formatNumber(value, 6);
 export const share = (value: number): string => formatNumber(value, 4);
 
-/** What a track animates: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn; each as the number that is written, and as the declaration of CSS that holds it. */
+/** What a track animates: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn, share of a path that is gone; each as the number that is written, and as the declaration of CSS that holds it. */
 const WRITTEN = {
   x: [px, (n: string) => `transform:translate(${n}px)`],
   y: [px, (n: string) => `transform:translateY(${n}px)`],
@@ -26,6 +36,7 @@ const WRITTEN = {
   h: [factor, (n: string) => `transform:scaleY(${n})`],
   o: [share, (n: string) => `opacity:${n}`],
   d: [(v: number) => formatNumber(1 - v, 6), (n: string) => `stroke-dashoffset:${n}`],
+  p: [(v: number) => formatNumber(v * 100, 5), (n: string) => `offset-distance:${n}%`],
 } as const;
 export type Tracked = keyof typeof WRITTEN;
 

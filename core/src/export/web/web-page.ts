@@ -10,7 +10,7 @@ import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
 import { DRIVE_SCRIPT, driveSpecOf } from './drive-script.ts';
 import { scrollRules } from './scroll.ts';
 import { styleOf } from './style.ts';
-import { drawnSvg } from './svg.ts';
+import { drawnSvg } from './svg/svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title of the page; empty: the scene’s name'),
@@ -32,6 +32,7 @@ export const webPage: Format<'take', typeof options> = {
   type: 'text/html',
   options,
   needs: 'take',
+  ways: true,
   holds: [...DRAWN, 'driver'],
   embed: frameElement,
   write: (take, given, sink) =>
@@ -76,10 +77,11 @@ const PAUSE_STYLE =
   '@media (prefers-reduced-motion:reduce){#pause{display:none}}';
 
 function runningPage(take: Take, given: Options): string {
-  const { prefix, tracks, markup } = drawnSvg(take, given);
+  const drawn = drawnSvg(take, given);
+  const { prefix, tracks, markup } = drawn;
   const pauses = given.pause && tracks.length > 0;
   const style = pauses ? `${PAUSE_STYLE}#pause:checked~svg .${prefix}-m{animation-play-state:paused!important}` : '';
-  const svg = markup(styleOf(take, prefix, tracks));
+  const svg = markup(styleOf(take, drawn));
   return pageOf(take, given, { style, body: pauses ? `${PAUSE}\n${svg}` : svg, scripts: '' });
 }
 
@@ -93,7 +95,8 @@ drive(box, (time) => all.forEach((one) => (one.currentTime = time * 1000)), SPEC
 const BY_SCRIPT = `!CSS.supports('animation-timeline: view()') || matchMedia('(prefers-reduced-motion: reduce)').matches`;
 
 function drivenPage(take: Take, given: Options): string {
-  const { prefix, tracks, markup } = drawnSvg(take, given);
+  const drawn = drawnSvg(take, given);
+  const { prefix, markup } = drawn;
   const { driver } = take;
   const scrolls = driver.kind === 'scroll' ? scrollRules(take, driver, prefix) : undefined;
   const nonce = `n${shortHash(prefix)}`;
@@ -106,7 +109,7 @@ function drivenPage(take: Take, given: Options): string {
   const hand = driver.kind === 'click' ? 'body>svg{cursor:pointer}' : '';
   return pageOf(take, given, {
     style: `${passage}${hand}${scrolls?.root ?? ''}`,
-    body: `${markup(styleOf(take, prefix, tracks, driven))}\n<script nonce="${nonce}">${guarded}</script>`,
+    body: `${markup(styleOf(take, drawn, driven))}\n<script nonce="${nonce}">${guarded}</script>`,
     scripts: `'nonce-${nonce}'`,
   });
 }

@@ -6,6 +6,7 @@ export { sceneSchema } from './invariants.ts';
 export { KEY_CHANNELS } from './keys.ts';
 export { markSchema, paceSchema } from './pace.ts';
 export { riderSchema } from './rider.ts';
+export { MOST_OUTPUTS, MOST_SETS } from './sets.ts';
 export { MOST, SCENE_FORMAT, SCENE_VERSION, sceneShape } from './scene.ts';
 export type {
   Art,
@@ -23,6 +24,8 @@ export type {
   Keys,
   Mark,
   Node,
+  Output,
+  OutputSet,
   Pace,
   Place,
   Rider,

@@ -28,6 +28,7 @@ function checkIds(scene: Shape, issue: TellIssue): void {
       one.keys[channel].forEach((each, j) => claim(each.id, ['riders', i, 'keys', channel, j]));
   });
   scene.tracing.forEach((one, i) => claim(one.id, ['tracing', i]));
+  scene.sets.forEach((one, i) => claim(one.id, ['sets', i]));
 }
 
 /** Marks in order, none overlapping the next, none past the cycle. The sum is compared with a hair's breadth for rounding. */

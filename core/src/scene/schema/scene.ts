@@ -5,10 +5,11 @@ import { driverSchema } from './driver.ts';
 import { guideSchema } from './guide.ts';
 import { assetId, color, id, name } from './ids.ts';
 import { riderSchema } from './rider.ts';
+import { MOST_SETS, setSchema } from './sets.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 6;
+export const SCENE_VERSION = 7;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
@@ -54,6 +55,8 @@ export const sceneShape = z.strictObject({
   driver: driverSchema.default({ kind: 'time' }),
   /** The rider through which it is looked at. */
   camera: id.nullable().default(null),
+  /** What is sent together, again and again. */
+  sets: z.array(setSchema).max(MOST_SETS).readonly().default([]),
   tracing: z.array(tracingSchema).max(MOST.tracing).readonly().default([]),
   assets: assetsSchema.default({}),
 });

@@ -36,4 +36,6 @@ export type Clock = Scene['clock'];
 export type Driver = Scene['driver'];
 export type GuideLink = NonNullable<Guide['link']>;
 export type GuideStroke = NonNullable<Guide['stroke']>;
+export type OutputSet = Scene['sets'][number];
+export type Output = OutputSet['outputs'][number];
 export type Tracing = Scene['tracing'][number];

@@ -1,0 +1,83 @@
+import { placedArt } from '../../../scene/index.ts';
+import { isConstant, valueOfCurve, type DrawnArt, type Inside } from '../../../take/index.ts';
+import { pathData } from '../../path-data.ts';
+import { formatNumber } from '../../text.ts';
+import { stepsWhere } from '../steps.ts';
+import { px } from '../tracks.ts';
+import { factorsOf, groupsOf } from './groups.ts';
+import { alongGroups } from './path.ts';
+import { animated, identified, ownMoves, picturesOf, stepped, type Moves, type Writing } from './writing.ts';
+
+/** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
+export function artMarkup(writing: Writing, drawn: DrawnArt): string {
+  const { prefix, take } = writing;
+  const name = `${prefix}-${firstPlace(writing, drawn.id)}`;
+  const { leader, moves } = movesOf(writing, drawn, name);
+  const curves = leader.along?.rest ?? leader.curves;
+  const { opacity } = curves;
+  const [pivotX, pivotY] = drawn.art.pivot;
+  const groups: string[] = [];
+  if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
+  if (drawn.shown.length > 1) {
+    const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
+    groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);
+  }
+  if (!isConstant(opacity)) groups.push(`<g${animated(writing, moves, 'o', opacity)}>`);
+  const along = leader.along && alongGroups(writing, moves, leader.along);
+  if (along) groups.push(...along.groups);
+  const pivot = pivotX !== 0 || pivotY !== 0 ? `translate(${px(-pivotX)} ${px(-pivotY)})` : '';
+  const faded = isConstant(opacity) ? valueOfCurve(opacity, 0) : 1;
+  const more = faded === 1 ? '' : ` opacity="${formatNumber(faded, 4)}"`;
+  groups.push(...groupsOf(writing, moves, factorsOf(curves), { before: along?.before ?? '', after: pivot, more }));
+  if (groups.length === 0) groups.push('<g>');
+  const inside = posesMarkup(writing, drawn, name, moves).replace(
+    /^<[a-z]+/,
+    (tag) => tag + identified(writing, `${name}i`),
+  );
+  return groups.join('') + inside + '</g>'.repeat(groups.length);
+}
+
+/** The number of a rider's first place in the drawing: the places in which one rider is drawn at times share its keyframes. */
+const firstPlace = ({ take }: Writing, id: string): number =>
+  take.drawing.findIndex((one) => one.kind === 'art' && one.id === id) + 1;
+
+/** Whose tracks a rider moves by, and how: its own, or those of the rider that it repeats. */
+function movesOf(writing: Writing, drawn: DrawnArt, name: string): { leader: DrawnArt; moves: Moves } {
+  const { prefix, take, echoes } = writing;
+  const { echo, mirrored } = drawn;
+  const leader = echo && take.drawing.find((one) => one.kind === 'art' && one.id === echo.of);
+  if (leader?.kind !== 'art') return { leader: drawn, moves: { ...ownMoves(name), mirrored } };
+  const { ahead } = echo ?? { ahead: 0 };
+  const delayed = `${name}e`;
+  if (ahead > 0) echoes.set(delayed, { ahead, share: leader.along && valueOfCurve(leader.along.share, ahead) });
+  const tracks = `${prefix}-${firstPlace(writing, leader.id)}`;
+  return { leader, moves: { name: tracks, ahead, echo: ahead > 0 ? delayed : '', mirrored: leader.mirrored } };
+}
+
+/** The picture of a rider, or each of those that it shows with the times at which it does. */
+function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Moves): string {
+  const pictures = [...picturesOf(drawn)];
+  return pictures
+    .map(([pose, picture]) => {
+      const shared = writing.shared.get(picture);
+      const isOne = pictures.length === 1;
+      const inside =
+        shared === undefined
+          ? placedArt(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
+          : `<use href="#${writing.prefix}-a${shared}"/>`;
+      const times = stepsWhere(drawn.pose, (value) => value === pose);
+      return times.length > 1 ? `<g${stepped(writing, moves, `p${pose}`, times)}>${inside}</g>` : inside;
+    })
+    .join('');
+}
+
+/** The clip that shows what is within a line, or what is not; gives its id. */
+function clipOf({ definitions, take }: Writing, { nodes, keep }: Inside, id: string): string {
+  const { width, height } = take.canvas;
+  // So far out that nothing on the canvas, nor beside it while a camera passes, lies beyond.
+  const [w, h] = [width * 50, height * 50].map((size) => formatNumber(size, 3));
+  const around = keep === 'outside' ? `M-${w}-${h}H${w}V${h}H-${w}Z` : '';
+  const path = `<path d="${around}${pathData(nodes, true)}" clip-rule="evenodd"/>`;
+  definitions.set(id, `<clipPath id="${id}">${path}</clipPath>`);
+  return id;
+}

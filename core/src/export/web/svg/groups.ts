@@ -1,0 +1,56 @@
+import { isConstant, valueOfCurve, type Curve, type DrawnArt } from '../../../take/index.ts';
+import { ATTRIBUTES } from '../tracks.ts';
+import { animated, fixedOf, identified, type Moves, type Writing } from './writing.ts';
+
+/** One factor of a matrix: as an attribute while it stands still, as a track while it moves. */
+export interface Factor {
+  readonly key: keyof typeof ATTRIBUTES;
+  readonly curve: Curve;
+}
+
+/** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
+export const factorsOf = ({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'], 'opacity'>): Factor[] => [
+  { key: 'x', curve: x },
+  { key: 'y', curve: y },
+  { key: 't', curve: angle },
+  { key: 'k', curve: skew },
+  { key: 'w', curve: scaleX },
+  { key: 'h', curve: scaleY },
+];
+
+/** What stands around a thing's factors: attributes before the first and after the last, and more of the innermost group. */
+export interface Around {
+  readonly before?: string;
+  readonly after?: string;
+  readonly more?: string;
+}
+
+/**
+ * Opening tags of a group for each factor that moves, each with its own keyframes; what stands still is an attribute of the next group, the rest one of a last group with `more`.
+ * Each has an id, as optimisers fold groups without one into each other, though one of them moves.
+ */
+export function groupsOf(
+  writing: Writing,
+  moves: Moves,
+  factors: readonly Factor[],
+  { before = '', after = '', more = '' }: Around = {},
+): string[] {
+  const { name, ahead } = moves;
+  const groups: string[] = [];
+  let still = before;
+  const fixed = (): string =>
+    `<g class="${fixedOf(writing)}"${identified(writing, `${name}f${groups.length || ''}`)} transform="${still}"`;
+  for (const { key, curve } of factors) {
+    const first = ATTRIBUTES[key](valueOfCurve(curve, ahead));
+    if (isConstant(curve)) still += first;
+    else {
+      if (still) groups.push(`${fixed()}>`);
+      still = '';
+      const moving = animated(writing, moves, key, curve);
+      groups.push(`<g${moving}${identified(writing, `${name}${key}`)}${first ? ` transform="${first}"` : ''}>`);
+    }
+  }
+  still += after;
+  if (still || more) groups.push(`${still ? fixed() : '<g'}${more}>`);
+  return groups;
+}

@@ -1,0 +1,141 @@
+import { placedArt, type Picture, type Scene } from '../../../scene/index.ts';
+import {
+  isConstant,
+  stillTake,
+  type Curve,
+  type Drawn,
+  type DrawnStroke,
+  type Take,
+  type View,
+} from '../../../take/index.ts';
+import { pathData } from '../../path-data.ts';
+import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
+import { styleOf } from '../style.ts';
+import { px, type Track } from '../tracks.ts';
+import { artMarkup } from './art.ts';
+import { factorsOf, groupsOf } from './groups.ts';
+import { animated, ownMoves, picturesOf, type EchoRule, type Writing } from './writing.ts';
+
+export interface SvgOptions {
+  readonly title: string;
+  readonly background: boolean;
+}
+
+/** A drawing apart from how it is set in motion. */
+export interface DrawnSvg {
+  /** Stands before every id and class. */
+  readonly prefix: string;
+  /** The <svg> element with a style sheet in it. */
+  readonly markup: (style: string) => string;
+  readonly tracks: readonly Track[];
+  /** What is ahead of tracks that it shares, by the name of its class. */
+  readonly echoes: ReadonlyMap<string, EchoRule>;
+}
+
+/** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
+export function svgOf(take: Take, options: SvgOptions): string {
+  const drawn = drawnSvg(take, options);
+  return drawn.markup(styleOf(take, drawn));
+}
+
+/** A picture of a scene at one time, s, exactly as the evaluator has it. */
+export const stillSvg = (scene: Scene, time: number, options: SvgOptions): string =>
+  svgOf(stillTake(scene, time), options);
+
+/** The drawing of a take, and all that moves in it. */
+export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSvg {
+  const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
+  const shared = sharedPictures(take.drawing);
+  const writing: Writing = {
+    ...{ prefix, take, shared },
+    ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map() },
+  };
+  for (const [picture, n] of shared) {
+    const id = `${prefix}-a${n}`;
+    writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
+  }
+  const drawing = drawingMarkup(writing);
+  const { width, height, background: paper } = take.canvas;
+  const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
+  const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
+  const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
+  return {
+    prefix,
+    tracks: [...writing.tracks.values()],
+    echoes: writing.echoes,
+    markup: (style) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
+      `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
+      `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
+      `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`,
+  };
+}
+
+/** A take with the names of its pixels, which are made of them, instead of them; without any where it has none. */
+function withoutPixels({ assets, ...take }: Take): object {
+  const names = Object.keys(assets);
+  return names.length > 0 ? { ...take, assets: names } : take;
+}
+
+function sharedPictures(drawing: readonly Drawn[]): Map<Picture, number> {
+  const uses = new Map<Picture, number>();
+  for (const drawn of drawing)
+    if (drawn.kind === 'art')
+      for (const picture of picturesOf(drawn).values()) uses.set(picture, (uses.get(picture) ?? 0) + 1);
+  return new Map([...uses].filter(([, count]) => count > 1).map(([picture], i) => [picture, i + 1]));
+}
+
+/** All that is drawn; what a camera moves alike stands in one group. */
+function drawingMarkup(writing: Writing): string {
+  const { drawing, view } = writing.take;
+  const parts: string[] = [];
+  let last: number | undefined;
+  let close = '';
+  drawing.forEach((drawn, i) => {
+    const parallax = drawn.kind === 'art' ? drawn.parallax : 1;
+    if (view && parallax !== last) {
+      const groups = viewMarkup(writing, view, parallax);
+      parts.push(close, groups.join(''));
+      close = '</g>'.repeat(groups.length);
+      last = parallax;
+    }
+    parts.push(drawn.kind === 'art' ? artMarkup(writing, drawn) : strokeMarkup(writing, drawn, i + 1));
+  });
+  return parts.join('') + close;
+}
+
+/** The groups of a view, from the outermost: translate(middle) · scale · rotate(−angle) · translate(−place). */
+function viewMarkup(writing: Writing, { x, y, angle, zoomX, zoomY }: View, parallax: number): string[] {
+  const { width, height } = writing.take.canvas;
+  const name = `${writing.prefix}-v${formatNumber(parallax, 4).replace(/[^\d]/g, '_')}`;
+  const away = (curve: Curve, middle: number): Curve => mapped(curve, (v) => -(middle + parallax * (v - middle)));
+  const factors = factorsOf({
+    x: away(x, width / 2),
+    y: away(y, height / 2),
+    angle: mapped(angle, (v) => -v),
+    skew: STILL,
+    scaleX: zoomX,
+    scaleY: zoomY,
+  });
+  const order = ['w', 'h', 't', 'x', 'y'];
+  const sorted = order.flatMap((key) => factors.filter((one) => one.key === key));
+  return groupsOf(writing, ownMoves(name), sorted, { before: `translate(${px(width / 2)} ${px(height / 2)})` });
+}
+
+const STILL: Curve = [{ time: 0, value: 0 }];
+
+const mapped = (curve: Curve, of: (value: number) => number): Curve =>
+  curve.map((key) => ({ ...key, value: of(key.value) }));
+
+/** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */
+function strokeMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnStroke, number: number): string {
+  const dashed = stroke.dash ? ` stroke-dasharray="${stroke.dash.map((one) => formatNumber(one, 3)).join(' ')}"` : '';
+  const line =
+    `d="${pathData(nodes, closed)}" fill="none" stroke="${stroke.color}" stroke-width="${formatNumber(stroke.width, 3)}" ` +
+    `stroke-linejoin="round"`;
+  if (!share) return `<path ${line} stroke-linecap="round"${dashed}/>`;
+  const offset = (value: number): string => formatNumber(1 - value, 6);
+  const drawn = `${line} pathLength="1" stroke-dasharray="1 1" stroke-dashoffset="${offset(share[0]?.value ?? 0)}"`;
+  if (isConstant(share)) return `<path ${drawn}/>`;
+  return `<path${animated(writing, ownMoves(`${writing.prefix}-${number}`), 'd', share)} ${drawn}/>`;
+}

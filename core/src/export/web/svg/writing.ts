@@ -1,0 +1,89 @@
+import { pictureOf, type Picture } from '../../../scene/index.ts';
+import type { Curve, DrawnArt, Steps, Take } from '../../../take/index.ts';
+import type { Track, Tracked, TrackPath } from '../tracks.ts';
+
+/** What the pieces of one drawing share while it is written. */
+export interface Writing {
+  /** Stands before every id, class and keyframes' name, so that several drawings can stand in one page. */
+  readonly prefix: string;
+  readonly take: Take;
+  /** Pictures that are shown more than once, numbered: written once and used. */
+  readonly shared: ReadonlyMap<Picture, number>;
+  /** All that moves, by the name of its class. */
+  readonly tracks: Map<string, Track>;
+  /** What is ahead of the tracks that it shares, by the name of its class. */
+  readonly echoes: Map<string, EchoRule>;
+  /** Every id that is given to a group. */
+  readonly ids: Set<string>;
+  /** What stands in <defs>, by its id. */
+  readonly definitions: Map<string, string>;
+}
+
+/** How far something is ahead of what its tracks were made of, s, and the share of its path at which it begins. */
+export interface EchoRule {
+  readonly ahead: number;
+  readonly share: number | null;
+}
+
+/** What names the tracks of one thing and says how they are played. */
+export interface Moves {
+  /** Stands before the tracks' keys. */
+  readonly name: string;
+  /** s by which it is ahead of them. */
+  readonly ahead: number;
+  /** The class that says so; empty where it is not. */
+  readonly echo: string;
+  /** The second half of the loop is the first one backward. */
+  readonly mirrored: boolean;
+}
+
+/** Tracks of a thing's own, played as they are. */
+export const ownMoves = (name: string): Moves => ({ name, ahead: 0, echo: '', mirrored: false });
+
+/** The class of what stands still but for what it lies in: a page’s own styles do not turn it about another point. */
+export const fixedOf = ({ prefix }: Writing): string => `${prefix}-f`;
+
+/** An id of its own as an attribute: what is drawn in several places has a number more in each. */
+export function identified({ ids }: Writing, wanted: string): string {
+  let id = wanted;
+  for (let n = 2; ids.has(id); n++) id = `${wanted}_${n}`;
+  ids.add(id);
+  return ` id="${id}"`;
+}
+
+/** Notes something that moves; gives its class attribute. */
+export function animated(
+  { tracks, prefix }: Writing,
+  { name, echo, mirrored }: Moves,
+  property: Tracked,
+  curve: Curve,
+  path: TrackPath | null = null,
+): string {
+  const track = name + property;
+  if (!tracks.has(track)) tracks.set(track, { name: track, property, curve, steps: null, path, mirrored });
+  return ` class="${prefix}-m ${track}${echo && ` ${echo}`}"`;
+}
+
+/** Opacity that nobody sees: of nothing at all an optimiser takes the whole group away, though it is shown later. */
+const HIDDEN = '.001';
+
+/** The same for what is there at times and at others not: opacity, as that hides whatever the drawing says of itself. */
+export function stepped(
+  { tracks, prefix }: Writing,
+  { name, echo, mirrored }: Moves,
+  key: string,
+  steps: Steps,
+): string {
+  const track = name + key;
+  if (!tracks.has(track)) tracks.set(track, { name: track, property: 'o', curve: null, steps, path: null, mirrored });
+  return ` class="${prefix}-m ${track}${echo && ` ${echo}`}"${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
+}
+
+/** The pictures that a rider shows over the loop, by their poses. */
+export const picturesOf = ({ art, pose }: DrawnArt): Map<number, Picture> =>
+  new Map(
+    pose.flatMap(({ value }) => {
+      const picture = pictureOf(art, value);
+      return picture ? [[value, picture] as const] : [];
+    }),
+  );

@@ -1,0 +1,102 @@
+import type { PathNode } from '../geometry/index.ts';
+import type { Channel, Displayed, Motion } from '../motion/index.ts';
+import { artById, guideById, type Art, type Rider, type Scene } from '../scene/index.ts';
+import { alongOf, isShorter, type Along } from './along.ts';
+import type { Curve } from './curve.ts';
+import { constantCurves, curvesOf } from './curves-of.ts';
+import type { DrawnStroke } from './drawn-stroke.ts';
+import { isMirrored } from './echoes.ts';
+import { lookedAt } from './reduction.ts';
+import { pivotBoxOf } from './sample.ts';
+import { stepsOf, type Steps } from './steps.ts';
+
+/** A rider's art, and each channel of its pose over the loop. */
+export interface DrawnArt {
+  readonly kind: 'art';
+  /** Id and name of the rider. */
+  readonly id: string;
+  readonly name: string;
+  readonly art: Art;
+  readonly curves: Readonly<Record<Channel, Curve>>;
+  /** The same by a motion along its guide, where that is written shorter and was asked for. */
+  readonly along: Along | null;
+  /** The rider whose motion it repeats, and by how much it is ahead of it, s; null where it has its own, or that was not asked for. */
+  readonly echo: Echo | null;
+  /** The second half of the loop is the first one backward; told where that was asked for. */
+  readonly mirrored: boolean;
+  /** The pose that is shown, counted from 1; 0: nothing is. */
+  readonly pose: Steps;
+  /** 1 while it is drawn at this place of the order, else 0: what goes behind something stands in it more than once. */
+  readonly shown: Steps;
+  /** The line within which it is seen, or outside of which, by the even-odd rule; on the canvas. */
+  readonly inside: Inside | null;
+  /** How far the view's movement moves it. */
+  readonly parallax: number;
+}
+
+export type Drawn = DrawnArt | DrawnStroke;
+
+export interface Echo {
+  readonly of: string;
+  readonly ahead: number;
+}
+
+export interface Inside {
+  readonly nodes: readonly PathNode[];
+  readonly keep: 'inside' | 'outside';
+}
+
+/** How riders are baked. */
+export interface Baking {
+  readonly scene: Scene;
+  readonly motion: Motion;
+  readonly tolerance: number;
+  readonly cubic: boolean;
+  readonly ways: boolean;
+}
+
+/** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
+export function drawnArt(
+  { scene, motion, tolerance, cubic, ways }: Baking,
+  { rider, index, under }: Displayed & { kind: 'rider' },
+  tell: (share: number) => void,
+): DrawnArt | undefined {
+  const art = artById(scene, rider.art);
+  const moving = motion.riders[index];
+  if (!rider.output || !art || !moving) return undefined;
+  const { length } = motion;
+  const shown = stepsOf(moving, length, 'under', (value) => (value === under ? 1 : 0));
+  if (shown.every(({ value }) => value === 0)) return undefined;
+  const pose = stepsOf(moving, length, 'pose');
+  const { id, name, parallax } = rider;
+  const still = { along: null, echo: null, mirrored: false, pose, shown, inside: insideOf(scene, rider), parallax };
+  if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
+  const box = pivotBoxOf(art);
+  const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
+  const curves = curvesOf(moving, looked);
+  tell(0.75);
+  const guide = ways && guideById(scene, rider.guide);
+  const along = guide ? alongOf(moving, guide, length, looked) : null;
+  const mirrored =
+    ways && isEndless(scene) && scene.clock.repeat === 'there-and-back' && isMirrored(moving, length, box);
+  return {
+    kind: 'art',
+    id,
+    name,
+    art,
+    curves,
+    ...still,
+    along: along && isShorter(along, curves) ? along : null,
+    mirrored,
+  };
+}
+
+/** Whether a scene is played for ever, by its time alone: then it does not matter where a rider begins. */
+export const isEndless = ({ clock, driver }: Scene): boolean =>
+  clock.repeat !== 'once' && clock.times === null && driver.kind === 'time';
+
+/** The line within which a rider is seen. */
+export function insideOf(scene: Scene, { inside }: Rider): Inside | null {
+  const guide = inside && guideById(scene, inside.guide);
+  return guide ? { nodes: guide.nodes, keep: inside.keep } : null;
+}
