@@ -20,7 +20,12 @@ export default defineConfig({
     ],
   },
   worker: { format: 'es' },
-  build: { target: 'es2023', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2023',
+    chunkSizeWarningLimit: 900,
+    // The second page paints pixels for the command line.
+    rollupOptions: { input: [at('index.html'), at('render.html')] },
+  },
   server: {
     host: '127.0.0.1',
     port: 5173,

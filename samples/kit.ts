@@ -43,8 +43,8 @@ export const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', nod
 
 /** A scene with all that is not given as the schema has it. */
 export const scene = (
-  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera' | 'driver' | 'clock'> &
-    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera' | 'driver'>> & {
+  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera' | 'driver' | 'sets' | 'clock'> &
+    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera' | 'driver' | 'sets'>> & {
       readonly clock: Omit<Scene['clock'], 'tempo' | 'times'>;
     },
 ): Scene => {

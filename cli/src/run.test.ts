@@ -12,8 +12,10 @@ import {
   send,
   textOf,
   writeScene,
+  type Output,
   type Scene,
 } from '@pace-line/core';
+import { findBrowser } from './pixels/browser.ts';
 import { run } from './run.ts';
 
 const ferries = 'samples/scenes/two-ferries.paceline.json';
@@ -102,10 +104,49 @@ describe('export', () => {
     const [, imported] = /from '\.\/([^']+\.module\.js)'/.exec(readFileSync(join(folder, component), 'utf8'))!;
     expect(readdirSync(folder)).toContain(imported);
   });
-  test('pixels are said to need a canvas', async () => {
-    const { code, err } = await call('export', ferries, '--to', 'gif', '--out', 'x.gif');
-    expect(code).toBe(2);
-    expect(err).toContain('there is no canvas here');
+  test('pixels are said to need a browser, where there is none', async () => {
+    const out = join(folder, 'x.gif');
+    const env = { ...process.env };
+    try {
+      process.env['CHROMIUM'] = '/nowhere/chromium';
+      expect(await call('export', ferries, '--to', 'gif', '--out', out)).toMatchObject({
+        code: 2,
+        err: expect.stringMatching(/there is no such file|not built yet/) as string,
+      });
+      expect(existsSync(out)).toBe(false);
+    } finally {
+      process.env = env;
+    }
+    expect(() => findBrowser({ PATH: '/nowhere' })).toThrow(/install Chromium, or set CHROMIUM/);
+    expect(() => findBrowser({ CHROMIUM: '/nowhere/chromium' })).toThrow(/no such file/);
+    expect(findBrowser({ CHROMIUM: process.execPath })).toBe(process.execPath);
+  });
+  test('a set that the scene holds is written, each output with its own options', async () => {
+    const file = join(folder, 'kept.paceline.json');
+    const outputs: Output[] = [
+      { format: 'animated-svg', options: { background: false } },
+      { format: 'animated-svg', options: { scale: 2 } },
+      { format: 'react', options: {} },
+    ];
+    writeFileSync(file, writeScene({ ...scene(), sets: [{ id: 's', name: 'For the site', outputs }] }));
+    const out = join(folder, 'kept');
+    const { code } = await call('export', file, '--kept', 'For the site', '--out', out);
+    expect(code).toBe(0);
+    expect(readdirSync(out).sort()).toEqual(['animated-svg-2x', 'react', 'two-ferries-one-loop.svg']);
+    const kept = readFileSync(join(out, 'two-ferries-one-loop.svg'), 'utf8');
+    expect(kept).toBe(await written(scene(), 'animated-svg', { background: false }));
+    const double = readFileSync(join(out, 'animated-svg-2x', 'two-ferries-one-loop.svg'), 'utf8');
+    expect(double).toBe(await written(scene(), 'animated-svg', { scale: 2 }));
+    for (const [args, words] of [
+      [['--kept', 'Nothing'], 'there is no set "Nothing"; there is: For the site'],
+      [['--kept', 'For the site', '--set', 'scale=2'], '--set does not go with --kept'],
+      [['--kept', 'For the site', '--all'], 'not both'],
+      [['--to', 'css', '--pixels'], '--pixels goes with --all'],
+    ] as const) {
+      const refused = await call('export', file, '--out', join(folder, 'none'), ...args);
+      expect(refused.code).toBe(2);
+      expect(refused.err).toContain(words);
+    }
   });
   test('writes what the format writes, byte for byte', async () => {
     const out = join(folder, 'ferries.svg');
@@ -149,7 +190,7 @@ describe('export', () => {
   test.each([
     [['--to', 'css', '--all'], 'not both'],
     [['--all', '--set', 'nonsense=1'], 'no format has an option "nonsense"'],
-    [['--all', '--set', 'gif.scale=1'], 'no format "gif" without a canvas'],
+    [['--all', '--set', 'gif.scale=1'], 'no format "gif" among what is written'],
     [['--all', '--set', 'css.scale=1'], 'css has no option "scale"'],
   ])('%j is refused before anything is written', async (args, words) => {
     const all = join(folder, 'nothing');

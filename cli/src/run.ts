@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
+import type { Scene } from '@pace-line/core';
 import { UsageError } from './errors.ts';
-import { exportAll, exportScene } from './export.ts';
+import { exportAll, exportKept, exportScene } from './export.ts';
 import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
 import { loadScene } from './scene.ts';
@@ -10,7 +11,8 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
   pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--watch]
-  pace-line export FILE --all --out FOLDER [--set [FORMAT.]NAME=VALUE …] [--watch]
+  pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--watch]
+  pace-line export FILE --kept SET --out FOLDER [--watch]
   pace-line validate FILE
 
 formats
@@ -30,6 +32,8 @@ const OPTIONS = {
   out: { type: 'string' },
   set: { type: 'string', multiple: true },
   all: { type: 'boolean' },
+  pixels: { type: 'boolean' },
+  kept: { type: 'string' },
   watch: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
 } as const;
@@ -45,24 +49,35 @@ interface ExportValues {
   readonly out?: string | undefined;
   readonly set?: readonly string[] | undefined;
   readonly all?: boolean | undefined;
+  readonly pixels?: boolean | undefined;
+  readonly kept?: string | undefined;
   readonly watch?: boolean | undefined;
+}
+
+/** Writes what was asked for; gives the paths. */
+function outputsOf(scene: Scene, { to, all, pixels, kept, out, set = [] }: ExportValues): Promise<string[]> {
+  if ([to, all, kept].filter((one) => one !== undefined).length > 1)
+    throw new UsageError('--to FORMAT, --all or --kept SET, not both');
+  if (pixels && !all) throw new UsageError('--pixels goes with --all');
+  if (kept !== undefined && set.length > 0)
+    throw new UsageError('a set that is kept has its own options: --set does not go with --kept');
+  if (kept !== undefined) return exportKept(scene, kept, out);
+  return all ? exportAll(scene, out, set, pixels === true) : exportScene(scene, to, out, set);
 }
 
 /** Writes a file's outputs, and with `--watch` again after each change of it, until it is ended; what is wrong then is said, and the next change waited for. */
 async function exported(
   file: string | undefined,
-  { to, out: path, set = [], all, watch }: ExportValues,
+  values: ExportValues,
   { out, err }: Output,
   until: AbortSignal | undefined,
 ): Promise<number> {
-  if (all && to !== undefined) throw new UsageError('--to FORMAT or --all, not both');
   const write = async (): Promise<void> => {
     const scene = loadScene(file);
-    for (const written of await (all ? exportAll(scene, path, set) : exportScene(scene, to, path, set)))
-      out(`${written}\n`);
+    for (const written of await outputsOf(scene, values)) out(`${written}\n`);
   };
   await write();
-  if (!watch || file === undefined) return 0;
+  if (!values.watch || file === undefined) return 0;
   await onEachChange(file, () => write().catch((error: unknown) => err(lineOf(error))), until);
   return 0;
 }

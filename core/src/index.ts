@@ -73,6 +73,7 @@ export {
   frameCount,
   freeId,
   freeName,
+  freshIds,
   type Guide,
   countedIds,
   guideById,

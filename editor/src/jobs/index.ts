@@ -6,7 +6,7 @@ import { paintedPictures } from './pixels/pictures.ts';
 import { reasonOf } from '../words/reasons.ts';
 import type { FileChunk, Found, SendHandlers, SendInput, SendResult } from './send.worker.ts';
 
-export type { Job } from './pool.ts';
+export type { Job, JobEnd } from './pool.ts';
 export type { Found } from './send.worker.ts';
 export { JobNotes } from './JobNotes.tsx';
 import { shown } from './store.ts';

@@ -6,9 +6,11 @@ import {
   FORMATS,
   formatById,
   frameCount,
+  keptOutput,
   lostFeatures,
   loopLength,
   type FormatGroup,
+  type Output,
   type Scene,
 } from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
@@ -21,6 +23,8 @@ import { CopyLink } from './CopyLink.tsx';
 import { Facts } from './Facts.tsx';
 import { OptionFields } from './OptionFields.tsx';
 import { Embedding } from './Embedding.tsx';
+import { Sets } from './sets/Sets.tsx';
+import { useSentScene } from './sets/use-sent-scene.ts';
 import { OutputView } from './stage/OutputView.tsx';
 import { Taking } from './Taking.tsx';
 import { useWriting, type Options, type Writing } from './use-writing.ts';
@@ -35,7 +39,12 @@ export function SendView() {
   const [given, setGiven] = useState<Record<string, Options>>({});
   const format = formatById(formatId);
   const options = useMemo(() => ({ ...format?.options.parse({}), ...given[formatId] }), [format, given, formatId]);
-  const result = useWriting(scene, formatId, options);
+  const sent = useSentScene(scene, formatId === 'scene' || options['carry'] === true);
+  const result = useWriting(sent, formatId, options);
+  const show = ({ format: id, options: kept }: Output): void => {
+    setFormatId(id);
+    setGiven({ ...given, [id]: kept });
+  };
   useEffect(() => {
     document.title = plainDirection(`Send ${scene.name} · Pace Line`);
   }, [scene.name]);
@@ -57,6 +66,7 @@ export function SendView() {
       </header>
       <div className="send-body">
         <section className="send-choice" aria-label="Format and options">
+          <Sets scene={scene} output={keptOutput(format, options)} onShow={show} />
           <h2>As</h2>
           <FormatList chosen={formatId} onChoose={setFormatId} />
           <p className="format-about">{format.about}</p>
@@ -68,7 +78,7 @@ export function SendView() {
           />
           <Notes scene={scene} lost={lostFeatures(scene, format.holds)} notes={format.notes?.(scene, options) ?? []} />
         </section>
-        <Result key={formatId} scene={scene} format={formatId} options={options} {...result} />
+        <Result key={formatId} scene={sent} format={formatId} options={options} {...result} />
       </div>
     </main>
   );

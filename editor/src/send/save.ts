@@ -10,12 +10,13 @@ export function savedName([first, ...more]: readonly WrittenFile[]): string {
   return more.length === 0 ? first.name : `${first.name.replace(/\..*$/, '')}.zip`;
 }
 
-/** Saves an output's file, or several of them in one archive. */
-export async function saveOutput(files: readonly WrittenFile[]): Promise<void> {
+/** Saves an output's file, or several of them in one archive that is called as is said. */
+export async function saveOutput(files: readonly WrittenFile[], archive = savedName(files)): Promise<void> {
   const [first] = files;
   if (!first) return;
   try {
-    saveBlob(savedName(files), files.length === 1 ? first.blob : await zipped(files));
+    if (files.length === 1) saveBlob(savedName(files), first.blob);
+    else saveBlob(archive, await zipped(files));
   } catch (error) {
     warn('It could not be saved', reasonOf(error));
   }

@@ -1,0 +1,51 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { delimiter, join } from 'node:path';
+import { UsageError } from '../errors.ts';
+
+/** What the browser that paints is called, where it is not said by CHROMIUM. */
+const NAMES = ['chromium', 'chromium-browser'];
+
+/** The path of a Chromium, or a message that says how to get one. */
+export function findBrowser(env: NodeJS.ProcessEnv = process.env): string {
+  const said = env['CHROMIUM'];
+  if (said !== undefined) {
+    if (existsSync(said)) return said;
+    throw new UsageError(`CHROMIUM: there is no such file (${said})`);
+  }
+  const folders = (env['PATH'] ?? '').split(delimiter).filter(Boolean);
+  const found = folders.flatMap((folder) => NAMES.map((name) => join(folder, name))).find((path) => existsSync(path));
+  if (found) return found;
+  throw new UsageError('pixels are painted by a browser: install Chromium, or set CHROMIUM to its path');
+}
+
+/** A browser without a window that shows one page. */
+export interface Headless {
+  readonly process: ChildProcess;
+  readonly close: () => Promise<void>;
+}
+
+/** Opens a page, with a profile of its own that is gone afterwards. */
+export function openHeadless(browser: string, address: string): Headless {
+  const profile = mkdtempSync(join(tmpdir(), 'pace-line-browser-'));
+  const asRoot = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
+  const quiet = [
+    '--no-first-run',
+    '--no-default-browser-check',
+    '--disable-extensions',
+    '--disable-background-networking',
+  ];
+  const args = ['--headless=new', ...asRoot, ...quiet, '--disable-gpu', `--user-data-dir=${profile}`, address];
+  const child = spawn(browser, args, { stdio: 'ignore' });
+  const close = async (): Promise<void> => {
+    const ended = new Promise((resolve) =>
+      child.exitCode === null && child.signalCode === null ? child.once('exit', resolve) : resolve(null),
+    );
+    child.kill('SIGKILL');
+    await ended;
+    // Its helpers may still write for a moment.
+    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+  };
+  return { process: child, close };
+}
