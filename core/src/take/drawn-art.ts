@@ -5,8 +5,8 @@ import { alongOf, isShorter, type Along } from './along.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import type { DrawnStroke } from './drawn-stroke.ts';
-import { isMirrored } from './echoes.ts';
 import { lookedAt } from './reduction.ts';
+import { isMirrored } from './same.ts';
 import { pivotBoxOf } from './sample.ts';
 import { stepsOf, type Steps } from './steps.ts';
 

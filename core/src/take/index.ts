@@ -7,7 +7,7 @@ export { keysOf } from './keys.ts';
 export { measureTake, type TakeError } from './measure.ts';
 export type { Steps } from './steps.ts';
 export type { Along } from './along.ts';
-export type { Drawn, DrawnArt, Echo, Inside } from './drawn-art.ts';
+export type { Drawn, DrawnArt, Inside } from './drawn-art.ts';
 export type { DrawnStroke } from './drawn-stroke.ts';
 export { bake, stillTake, type Take } from './take.ts';
 export type { View } from './view.ts';
