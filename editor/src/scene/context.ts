@@ -28,6 +28,14 @@ export function useFrame(listener: FrameListener): void {
   useEffect(() => playback.onFrame((frame) => latest.current(frame)), [playback]);
 }
 
+/** The same for what stands beside the canvas: while frames come late, on every second of them, as each place of the window that changes makes all of it slower. */
+export function useSpareFrame(listener: FrameListener): void {
+  const { playback } = useOpenScene();
+  useFrame((frame) => {
+    if (!playback.isSpare) listener(frame);
+  });
+}
+
 /** ms. While it plays a reader follows no more than ten figures a second; each costs a layout. */
 const FIGURES_EVERY = 100;
 
@@ -37,7 +45,7 @@ export function useFigure(say: FrameListener): void {
   const said = useRef(-1);
   useFrame((frame) => {
     const now = Math.floor(performance.now() / FIGURES_EVERY);
-    if (playback.isPlaying && now === said.current) return;
+    if (playback.isPlaying && (now === said.current || playback.isSpare)) return;
     said.current = now;
     say(frame);
   });

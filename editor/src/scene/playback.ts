@@ -12,6 +12,11 @@ export interface Frame {
 /** s before a loop's end at which its end is shown: at the end itself it is at its start again. */
 const BEFORE_END = 1e-9;
 
+/** ms between frames, smoothed, from which on they are said to come late, and below which they are not any more: of screens with 60 a second. */
+const LATE = 19.5;
+const IN_TIME = 17.5;
+const SMOOTHING = 0.1;
+
 /** What runs a scene instead of its clock: asked in every frame, with the seconds since the last, for the time that is shown, s, and whether it goes on. */
 export type Drive = (seconds: number) => { readonly time: number; readonly moves: boolean };
 
@@ -27,6 +32,10 @@ export class Playback {
   #last: number | undefined;
   #once = false;
   #poses = new Poses(0);
+  /** ms between frames while it plays, smoothed. */
+  #between = 0;
+  #isLate = false;
+  #isSpare = false;
   readonly #loop: FrameLoop;
   readonly #shown: () => Scene;
   /** What runs it instead of the clock. */
@@ -49,6 +58,10 @@ export class Playback {
   }
   get isPlaying(): boolean {
     return this.#playing;
+  }
+  /** Whether what stands beside the canvas can do without this frame: while it plays and frames come late, every second one. */
+  get isSpare(): boolean {
+    return this.#isSpare;
   }
   get speed(): number {
     return this.#speed;
@@ -157,13 +170,27 @@ export class Playback {
   }
 
   readonly #advance = (now: number): void => {
-    if (this.#driver) return this.#driven(this.#driver, now);
+    if (this.#driver) {
+      this.#isSpare = false;
+      return this.#driven(this.#driver, now);
+    }
     if (this.#playing && this.#holds === 0) {
-      if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
+      if (this.#last !== undefined) {
+        this.#moveOn(((now - this.#last) / 1000) * this.#speed);
+        this.#watch(now - this.#last);
+      }
       this.#last = now;
     } else this.#last = undefined;
+    this.#isSpare = this.#playing && this.#isLate && !this.#isSpare;
     if (this.#playing && this.#listeners.size > 0) this.invalidate();
   };
+
+  /** Notes how long a frame took, ms. */
+  #watch(took: number): void {
+    this.#between += (took - this.#between) * SMOOTHING;
+    if (this.#between > LATE) this.#isLate = true;
+    else if (this.#between < IN_TIME) this.#isLate = false;
+  }
 
   #driven(by: Drive, now: number): void {
     const seconds = this.#last === undefined ? 0 : ((now - this.#last) / 1000) * this.#speed;
