@@ -7,7 +7,9 @@ export interface Row {
   readonly kept: boolean;
 }
 
-const median = (times: number[]): number => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+/** The middle of some figures; of an even number the upper one of the two. */
+export const median = (list: readonly number[]): number =>
+  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 
 function timeOf(run: () => void): number {
   const started = performance.now();

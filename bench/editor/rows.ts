@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
-import type { Row } from '../measure.ts';
+import { median, type Row } from '../measure.ts';
 import { bare, barePath } from './bare-pages.ts';
 import { open, PORT, shapeMark, takeNode } from './hands.ts';
 import { crowd, longGuide } from './scenes.ts';
@@ -19,7 +19,6 @@ interface Watched {
 type Shown = Awaited<ReturnType<typeof watch>>;
 
 const idle = ({ page }: Watched) => page.waitForTimeout(SECONDS * 1000);
-const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0;
 const fps = (value: number): string => value.toFixed(1);
 const figure = ({ fps: shown, task }: Shown): string =>
   `${fps(shown)} frames/s shown, ${((task / SECONDS) * 100).toFixed(0)} % of the main thread`;

@@ -6,7 +6,7 @@ import { isConstant, valueOfCurve, type Curve } from './curve.ts';
 import { BESIDE, valuesOfCurves } from './gap.ts';
 import { reducedCurve, type Point } from './reduce.ts';
 import { reducedChannel, reducedTogether, type Looked } from './reduction.ts';
-import { cornerGap, quantised, type ChannelValues, type Sample } from './sample.ts';
+import { cornerGap, quantised, type ChannelValues, type PivotBox, type Sample } from './sample.ts';
 
 /** A rider's place as a share of a path, for targets that move things along paths by themselves: another way to the same poses. */
 export interface Along {
@@ -41,6 +41,9 @@ const LONGEST = 5000;
 const AT_CORNER = 0.05;
 const PASSED = 1e-3;
 
+/** Share of what is allowed that players may be off by themselves where something turns with its path: the rest is for its keys. */
+const MOST_SLACK = 0.9;
+
 /** Share of what is allowed within which something counts as the same all the time. */
 const SAME_SHARE = 0.05;
 
@@ -51,7 +54,8 @@ export function alongOf(rider: RiderMotion, guide: Guide, length: number, looked
   const feet = looked.pieces.map((piece) => piece.map(({ time }, i) => rider.footAt(time, sideOf(piece, i))));
   const ridden: Ridden = { rider, guide, path, looked, feet };
   const fixed = fixedOn(ridden);
-  const turning = fixed && !restsAtCorner(ridden) ? reducedAlong(ridden, fixed) : null;
+  const isNear = fixed !== null && mostSlack(ridden) < looked.allowed * MOST_SLACK && !restsAtCorner(ridden);
+  const turning = isNear ? reducedAlong(ridden, fixed) : null;
   return turning ?? (isOn(ridden) ? reducedAlong(ridden, null) : null);
 }
 
@@ -170,7 +174,6 @@ function gapAlong(
   feet: readonly (readonly number[])[],
   rounding: number,
 ): number {
-  const reach = Math.hypot(Math.max(-box[0], box[2]), Math.max(-box[1], box[3]));
   let worst = 0;
   for (const [p, piece] of pieces.entries())
     for (const [i, sample] of piece.entries()) {
@@ -182,13 +185,28 @@ function gapAlong(
       const isEnd = i === 0 || i === piece.length - 1;
       const foot = isEnd && Math.abs(at - exact) < rounding ? exact : at;
       const shown = valuesAlong(along, path, time, sideOf(piece, i), foot);
-      const slack = along.turns ? turnSlack(FRAME) * reach * largest(sample) : 0;
-      worst = Math.max(worst, cornerGap(shown, sample, box) + PLACE_SLACK + slack);
+      worst = Math.max(worst, cornerGap(shown, sample, box) + slackAt(FRAME, along.turns, box, sample));
     }
   return worst;
 }
 
-const largest = ({ scaleX, scaleY }: Sample): number => Math.max(Math.abs(scaleX), Math.abs(scaleY));
+/** px that players may be off by themselves at a place of a path. */
+function slackAt(frame: Frame, turns: boolean, box: PivotBox, { scaleX, scaleY }: Sample): number {
+  const reach = Math.hypot(Math.max(-box[0], box[2]), Math.max(-box[1], box[3]));
+  return PLACE_SLACK + (turns ? turnSlack(frame) * reach * Math.max(Math.abs(scaleX), Math.abs(scaleY)) : 0);
+}
+
+/** The most of that wherever a rider goes that turns with its path. */
+function mostSlack({ path, looked: { pieces, box }, feet }: Ridden): number {
+  let most = 0;
+  for (const [p, piece] of pieces.entries())
+    for (const [i, sample] of piece.entries())
+      most = Math.max(
+        most,
+        slackAt(path.frameAtDistance(feet[p]?.[i] ?? 0, sideOf(piece, i), FRAME), true, box, sample),
+      );
+  return most;
+}
 
 /** rad by which a player's tangent may be off at a place of a path. */
 const turnSlack = ({ curvature }: Frame): number =>
