@@ -41,6 +41,33 @@ test('what a gesture does to riders the sheet shows at once, the cards a few tim
   expect(doc.calm.getState().shown).toBe(doc.state.committed);
 });
 
+test('where frames come late the sheet leaves half of them to what plays', () => {
+  let isLate = false;
+  const doc = new SceneDocument(
+    emptyScene('A'),
+    (callback) => void setTimeout(callback, 1),
+    () => isLate,
+  );
+  const seen = new Set<Scene>();
+  doc.sheet.subscribe((state) => seen.add(state.shown));
+  const gesture = doc.begin('Move mark');
+  const drag = (frames: number): number => {
+    seen.clear();
+    for (let i = 0; i < frames; i++) {
+      gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+      vi.advanceTimersByTime(25);
+    }
+    return seen.size;
+  };
+  expect(drag(20)).toBe(20);
+  isLate = true;
+  const late = drag(40);
+  expect(late).toBeGreaterThan(12);
+  expect(late).toBeLessThan(28);
+  gesture.commit();
+  expect(doc.sheet.getState().shown).toBe(doc.state.committed);
+});
+
 test('what is chosen while a hand moves something is passed on at once', () => {
   const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
   const gesture = doc.begin('Move mark');

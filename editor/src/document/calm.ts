@@ -6,6 +6,9 @@ const CALM = 120;
 /** ms. The same for what is drawn on the canvas beside it. */
 export const HALF_CALM = 50;
 
+/** ms. The same for the sheet where frames come late: half of them are left to the riders, and a mark still follows the hand. */
+export const LATE_CALM = 40;
+
 /** What is asked of a state. */
 interface Settling {
   readonly shown: { readonly riders: unknown; readonly guides: unknown };

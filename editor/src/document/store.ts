@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Scene } from '@pace-line/core';
-import { calmed, HALF_CALM, isBending, isMoving, isTiming } from './calm.ts';
+import { calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
 
@@ -50,7 +50,7 @@ export class SceneDocument {
   readonly store: StoreApi<DocumentState>;
   /** The same at a calmer pace while a hand moves anything: for figures and cards. */
   readonly calm: StoreApi<DocumentState>;
-  /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand. */
+  /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand, in every frame unless frames come late. */
   readonly sheet: StoreApi<DocumentState>;
   /** The same at half of the frames or less while only times change: for the spacing ticks. */
   readonly spacing: StoreApi<DocumentState>;
@@ -64,7 +64,12 @@ export class SceneDocument {
   whenRefused: (() => void) | undefined;
   readonly #nextFrame: NextFrame;
 
-  constructor(scene: Scene, nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback)) {
+  /** `isLate` tells whether frames come late. */
+  constructor(
+    scene: Scene,
+    nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback),
+    isLate: () => boolean = () => false,
+  ) {
     this.#nextFrame = nextFrame;
     this.store = createStore<DocumentState>(() => ({
       committed: scene,
@@ -75,7 +80,8 @@ export class SceneDocument {
       readOnly: false,
     }));
     this.calm = calmed(this.store, isMoving);
-    this.sheet = calmed(this.store, isBending);
+    const bends = calmed(this.store, isBending);
+    this.sheet = calmed(bends, (state) => isTiming(state) && isLate(), LATE_CALM);
     this.spacing = calmed(this.store, isTiming, HALF_CALM);
   }
 

@@ -1,6 +1,14 @@
 /** Asks the browser for the next frame; tests bring their own. */
 type NextFrame = (callback: (now: number) => void) => void;
 
+/** ms between frames, smoothed, from which on they are said to come late, and below which they are not any more: of screens with 60 a second. */
+const LATE = 19.5;
+const IN_TIME = 17.5;
+const SMOOTHING = 0.1;
+
+/** ms. After a longer pause the loop has slept: that is no late frame. */
+const ASLEEP = 250;
+
 /**
  * The one frame loop: in each frame gestures first change what is shown, then time moves on, then everything is drawn. It sleeps while nobody asks for a
  * frame.
@@ -8,6 +16,10 @@ type NextFrame = (callback: (now: number) => void) => void;
 export class FrameLoop {
   readonly #next: NextFrame;
   #requested = false;
+  #last = -Infinity;
+  /** ms between frames, smoothed. */
+  #between = 0;
+  #isLate = false;
   #changes: (() => void)[] = [];
   readonly #advances = new Set<(now: number) => void>();
   readonly #draws = new Set<() => void>();
@@ -19,6 +31,11 @@ export class FrameLoop {
   ) {
     this.#next = next;
     this.#failed = failed;
+  }
+
+  /** Whether frames come late: then what stands beside the canvas leaves some of them to it. */
+  get isLate(): boolean {
+    return this.#isLate;
   }
 
   /** Asks for a frame. */
@@ -49,12 +66,22 @@ export class FrameLoop {
 
   readonly #frame = (now: number): void => {
     this.#requested = false;
+    this.#watch(now - this.#last);
+    this.#last = now;
     const changes = this.#changes;
     this.#changes = [];
     for (const change of changes) this.#guarded(change);
     for (const advance of this.#advances) this.#guarded(() => advance(now));
     for (const draw of this.#draws) this.#guarded(draw);
   };
+
+  /** Notes how long it is since the last frame, ms. */
+  #watch(took: number): void {
+    if (took > ASLEEP) return;
+    this.#between += (took - this.#between) * SMOOTHING;
+    if (this.#between > LATE) this.#isLate = true;
+    else if (this.#between < IN_TIME) this.#isLate = false;
+  }
 
   /** What breaks in a frame does not take the others of the frame with it, nor the next frame. */
   #guarded(work: () => void): void {

@@ -12,11 +12,6 @@ export interface Frame {
 /** s before a loop's end at which its end is shown: at the end itself it is at its start again. */
 const BEFORE_END = 1e-9;
 
-/** ms between frames, smoothed, from which on they are said to come late, and below which they are not any more: of screens with 60 a second. */
-const LATE = 19.5;
-const IN_TIME = 17.5;
-const SMOOTHING = 0.1;
-
 /** What runs a scene instead of its clock: asked in every frame, with the seconds since the last, for the time that is shown, s, and whether it goes on. */
 export type Drive = (seconds: number) => { readonly time: number; readonly moves: boolean };
 
@@ -32,9 +27,6 @@ export class Playback {
   #last: number | undefined;
   #once = false;
   #poses = new Poses(0);
-  /** ms between frames while it plays, smoothed. */
-  #between = 0;
-  #isLate = false;
   #isSpare = false;
   readonly #loop: FrameLoop;
   readonly #shown: () => Scene;
@@ -175,22 +167,12 @@ export class Playback {
       return this.#driven(this.#driver, now);
     }
     if (this.#playing && this.#holds === 0) {
-      if (this.#last !== undefined) {
-        this.#moveOn(((now - this.#last) / 1000) * this.#speed);
-        this.#watch(now - this.#last);
-      }
+      if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
       this.#last = now;
     } else this.#last = undefined;
-    this.#isSpare = this.#playing && this.#isLate && !this.#isSpare;
+    this.#isSpare = this.#playing && this.#loop.isLate && !this.#isSpare;
     if (this.#playing && this.#listeners.size > 0) this.invalidate();
   };
-
-  /** Notes how long a frame took, ms. */
-  #watch(took: number): void {
-    this.#between += (took - this.#between) * SMOOTHING;
-    if (this.#between > LATE) this.#isLate = true;
-    else if (this.#between < IN_TIME) this.#isLate = false;
-  }
 
   #driven(by: Drive, now: number): void {
     const seconds = this.#last === undefined ? 0 : ((now - this.#last) / 1000) * this.#speed;

@@ -38,7 +38,11 @@ export function useOpenDocument(id: string): OpenState {
       setHeld(scene.held);
       if (scene.stored.state !== 'ok') return setOpen(null);
       const loop = new FrameLoop();
-      const made = new SceneDocument(scene.stored.scene, (callback) => loop.change(callback));
+      const made = new SceneDocument(
+        scene.stored.scene,
+        (callback) => loop.change(callback),
+        () => loop.isLate,
+      );
       made.setReadOnly(!scene.held);
       doc = made;
       setOpen({ ...scene, doc: made, playback: new Playback(loop, () => made.state.shown) });

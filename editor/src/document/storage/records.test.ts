@@ -266,7 +266,7 @@ describe('earlier states', () => {
   test('what an earlier version of the application wrote is kept as it was', async () => {
     await storage.keepNewScene('one', emptyScene('One'));
     stores.get('scenes')!.set('one', { ...emptyScene('Old'), version: 1, assets: {} });
-    expect((await opened('one')).version).toBe(6);
+    expect((await opened('one')).version).toBe(7);
     const [card] = await storage.listVersions('one');
     expect(card?.why).toBe('migration');
     expect(stores.get('versions')!.get(card!.key)).toMatchObject({ name: 'Old', version: 1 });

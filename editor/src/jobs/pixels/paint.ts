@@ -47,8 +47,9 @@ export function painterOf(scene: Scene, pictures: Pictures, { scale, background 
       camera < 0 ? PLAIN : viewOf(scene.canvas, poses.data, camera, parallax);
     const set = ([a = 1, b = 0, c = 0, d = 1, e = 0, f = 0]: Float64Array): void =>
       context.setTransform(a * scale, b * scale, c * scale, d * scale, e * scale - from.x, f * scale - from.y);
+    context.resetTransform();
+    context.clearRect(0, 0, context.canvas.width, context.canvas.height);
     set(PLAIN);
-    context.clearRect(0, 0, width, height);
     context.imageSmoothingQuality = 'high';
     if (background && paper !== null) {
       context.fillStyle = paper;

@@ -2,6 +2,7 @@ import { frameTimes, loopLength, type PixelOptions, type Pixels, type Scene, typ
 import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
+import { Canvases, coarse } from './pool.ts';
 import { Touched } from './touched.ts';
 
 /** Frames that are painted. */
@@ -33,6 +34,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
     ? whole
     : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
   const touched = new Touched(scene, pictures, scale, { width, height });
+  const canvases = new Canvases();
   const isClear = !background || scene.canvas.background === null;
   let shown = -1;
   const painted = (frame: number): OffscreenCanvas => {
@@ -48,13 +50,14 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
       painted(frame);
       return Promise.resolve(context.getImageData(0, 0, width, height).data);
     },
-    changed: (frame) => Promise.resolve(touched.since(frame, times[frame] ?? 0)),
+    changed: (frame) => Promise.resolve(coarse(touched.since(frame, times[frame] ?? 0), { width, height })),
     picture: async (frame, type, quality, rect = { x: 0, y: 0, width, height }) => {
       // On a canvas of its own: it is encoded while the next is painted.
-      const piece = new OffscreenCanvas(rect.width, rect.height);
-      const on = piece.getContext('2d', { willReadFrequently: true });
-      if (on) paint(on, times[frame] ?? 0, rect);
-      return bytesOf(await piece.convertToBlob({ type, quality }));
+      const piece = canvases.take(rect.width, rect.height);
+      paint(piece, times[frame] ?? 0, rect);
+      const blob = await piece.canvas.convertToBlob({ type, quality });
+      canvases.giveBack(piece);
+      return bytesOf(blob);
     },
     sheet: (layout) => sheetOf(layout, paint, times, width, height),
     film: (rate, onProgress) => filmOf({ canvas, count: times.length, length, rate, onProgress, isClear }, painted),

@@ -28,7 +28,7 @@ export function OutputView({ output, format, scene, background }: OutputViewProp
   if (!file) return null;
   return (
     <>
-      {page !== undefined && <PageStage page={page} scene={scene} background={background} />}
+      {page !== undefined && <PageStage page={page} scene={scene} background={background} knowsCalm={format !== 'lottie'} />}
       {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} />}
       {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
       {files.length > 1 && (
@@ -124,7 +124,15 @@ function PictureStage({ file, scene }: { file: WrittenFile; scene: Scene }) {
   );
 }
 
-function PageStage({ page, scene, background }: { page: string; scene: Scene; background: boolean }) {
+interface PageStageProps {
+  readonly page: string;
+  readonly scene: Scene;
+  readonly background: boolean;
+  /** What plays it asks whether less motion is wished for. */
+  readonly knowsCalm: boolean;
+}
+
+function PageStage({ page, scene, background, knowsCalm }: PageStageProps) {
   const stage = useStage();
   const [side, setSide] = useState<Side>('output');
   const [time, setTime] = useState(0);
@@ -146,7 +154,7 @@ function PageStage({ page, scene, background }: { page: string; scene: Scene; ba
       <StageBar
         {...stage.bar}
         onPlaying={onPlay}
-        calm={{ value: calm, onChange: setCalm }}
+        {...(knowsCalm ? { calm: { value: calm, onChange: setCalm } } : {})}
         {...(canCompare ? { compared } : {})}
       />
       <Stage scene={scene} stage={stage}>

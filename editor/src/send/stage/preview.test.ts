@@ -14,5 +14,8 @@ test('a page is shown as it is, a module in a page that mounts it, all else not'
   );
   expect(react).toContain('const SPEC = 1;');
   expect(react).not.toContain('jsx');
+  const played = await previewOf([file('a.json', 'application/json', '{"nm":"</script><b>"}')], 'lottie');
+  expect(played).toContain('loadAnimation');
+  expect(played!.match(/<\/script>/g)).toHaveLength(2);
   expect(await previewOf([file('a.css', 'text/css', '')], 'css')).toBeUndefined();
 });
