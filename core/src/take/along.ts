@@ -48,15 +48,15 @@ const MOST_SLACK = 0.9;
 const SAME_SHARE = 0.05;
 
 /** The same motion by a share of the rider's guide; null where it is not on it, or where a player would be farther off than is allowed. */
-export function alongOf(rider: RiderMotion, guide: Guide, length: number, looked: Looked): Along | null {
-  const path = pathOfGuide(guide);
+export function alongOf(rider: RiderMotion, ridden: Guide, length: number, looked: Looked): Along | null {
+  const path = pathOfGuide(ridden);
   if (!(path.length > 0) || path.length > LONGEST || rider.takenAt(length / 3) !== length / 3) return null;
   const feet = looked.pieces.map((piece) => piece.map(({ time }, i) => rider.footAt(time, sideOf(piece, i))));
-  const ridden: Ridden = { rider, guide, path, looked, feet };
-  const fixed = fixedOn(ridden);
-  const isNear = fixed !== null && mostSlack(ridden) < looked.allowed * MOST_SLACK && !restsAtCorner(ridden);
-  const turning = isNear ? reducedAlong(ridden, fixed) : null;
-  return turning ?? (isOn(ridden) ? reducedAlong(ridden, null) : null);
+  const riding: Ridden = { rider, guide: ridden, path, looked, feet };
+  const fixed = fixedOn(riding);
+  const isNear = fixed !== null && mostSlack(riding) < looked.allowed * MOST_SLACK && !restsAtCorner(riding);
+  const turning = isNear ? reducedAlong(riding, fixed) : null;
+  return turning ?? (isOn(riding) ? reducedAlong(riding, null) : null);
 }
 
 /** A rider on its guide, and where its foot was on it, px, whenever it was looked at. */

@@ -18,7 +18,12 @@ export function Taking({ output: { files } }: { output: Output }) {
           Copy
         </button>
       )}
-      <button type="button" className="bar-button strong" onClick={() => void saveOutput(files)}>
+      <button
+        type="button"
+        className="bar-button strong"
+        title={savedName(files)}
+        onClick={() => void saveOutput(files)}
+      >
         Save {savedName(files)}
       </button>
     </>

@@ -28,7 +28,9 @@ export function OutputView({ output, format, scene, background }: OutputViewProp
   if (!file) return null;
   return (
     <>
-      {page !== undefined && <PageStage page={page} scene={scene} background={background} knowsCalm={format !== 'lottie'} />}
+      {page !== undefined && (
+        <PageStage page={page} scene={scene} background={background} knowsCalm={format !== 'lottie'} />
+      )}
       {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} />}
       {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
       {files.length > 1 && (
