@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+
 /** A way in which an output stands in a page. */
 export interface Place {
   readonly name: string;
@@ -18,6 +20,23 @@ const SVG = 'animated-svg';
 const mounted = (module: string): string =>
   page(
     `<div id="here"></div><script type="module">${module}\nmount(document.getElementById('here'), { driver: 'none' });</script>`,
+  );
+
+/** An element as large as the rules say, with the class that they are for. */
+function ruled(css: string): string {
+  const [, width, height] = /box is ([\d.]+) by ([\d.]+) px/.exec(css) ?? [];
+  const [, name] = /^\.([\w-]+) \{/m.exec(css) ?? [];
+  return page(
+    `<style>${css}</style><div class="${name}" style="width:${width}px;height:${height}px;background:#b33"></div>`,
+  );
+}
+
+const PLAYER = readFileSync('node_modules/lottie-web/build/player/lottie_light.min.js', 'utf8');
+
+const played = (json: string): string =>
+  page(
+    `<div id="here" style="width:1280px;height:720px"></div><script>${PLAYER}</script>` +
+      `<script>lottie.loadAnimation({ container: document.getElementById('here'), renderer: 'svg', animationData: ${json} });</script>`,
   );
 
 export const PLACES: readonly Place[] = [
@@ -47,6 +66,8 @@ export const PLACES: readonly Place[] = [
   },
   { name: 'a web page', format: 'web-page', page: (html) => html, measured: true },
   { name: 'a module on an element', format: 'module', page: mounted, measured: true },
+  { name: 'rules on an element of one’s own', format: 'css', page: ruled, measured: false },
+  { name: 'in a player', format: 'lottie', page: played, measured: false },
 ];
 
 const scaled = (svg: string, factor: number): string =>

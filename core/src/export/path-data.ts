@@ -1,22 +1,33 @@
 import type { PathNode } from '../geometry/index.ts';
 import { formatNumber } from './text.ts';
 
+/** A span of an outline: where it goes, px; by its control points, or straight. */
+interface Span {
+  readonly from: PathNode;
+  readonly to: PathNode;
+  readonly controls: readonly [x1: number, y1: number, x2: number, y2: number] | null;
+}
+
+function spansOf(nodes: readonly PathNode[], closed: boolean): Span[] {
+  return nodes.slice(0, closed ? nodes.length : -1).flatMap((from, i) => {
+    const to = nodes[(i + 1) % nodes.length];
+    if (!to) return [];
+    const [ox, oy] = from.out ?? [0, 0];
+    const [ix, iy] = to.in ?? [0, 0];
+    const controls = [from.x + ox, from.y + oy, to.x + ix, to.y + iy] as const;
+    return [{ from, to, controls: from.out || to.in ? controls : null }];
+  });
+}
+
 /** Nodes as SVG path data, px, with at most `digits` decimals: M, L, C and Z, absolute. */
 export function pathData(nodes: readonly PathNode[], closed: boolean, digits = 3): string {
   const [first] = nodes;
   if (!first) return '';
   const n = (value: number): string => formatNumber(value, digits);
-  const pieces = [`M${n(first.x)} ${n(first.y)}`];
-  const count = closed ? nodes.length : nodes.length - 1;
-  for (let i = 0; i < count; i++) {
-    const a = nodes[i] ?? first;
-    const b = nodes[(i + 1) % nodes.length] ?? first;
-    const [ox, oy] = a.out ?? [0, 0];
-    const [ix, iy] = b.in ?? [0, 0];
-    if (a.out || b.in) pieces.push(`C${n(a.x + ox)} ${n(a.y + oy)} ${n(b.x + ix)} ${n(b.y + iy)} ${n(b.x)} ${n(b.y)}`);
-    else pieces.push(`L${n(b.x)} ${n(b.y)}`);
-  }
-  return pieces.join('') + (closed ? 'Z' : '');
+  const spans = spansOf(nodes, closed).map(({ to, controls }) =>
+    controls ? `C${[...controls, to.x, to.y].map(n).join(' ')}` : `L${n(to.x)} ${n(to.y)}`,
+  );
+  return `M${n(first.x)} ${n(first.y)}${spans.join('')}${closed ? 'Z' : ''}`;
 }
 
 /** The same in whole numbers, each relative to the point before: as short as it can be written. What is rounded does not add up along the way. */
@@ -25,19 +36,10 @@ export function shortPathData(nodes: readonly PathNode[], closed: boolean, scale
   if (!first) return '';
   const whole = (value: number): number => Math.round(value * scale) + 0;
   const written = (numbers: readonly number[]): string => numbers.join(' ').replace(/ -/g, '-');
-  let [x, y] = [whole(first.x), whole(first.y)];
-  const pieces = [`M${written([x, y])}`];
-  const count = closed ? nodes.length : nodes.length - 1;
-  for (let i = 0; i < count; i++) {
-    const a = nodes[i] ?? first;
-    const b = nodes[(i + 1) % nodes.length] ?? first;
-    const [ox, oy] = a.out ?? [0, 0];
-    const [ix, iy] = b.in ?? [0, 0];
-    const end = [whole(b.x) - x, whole(b.y) - y] as const;
-    const controls = [whole(a.x + ox) - x, whole(a.y + oy) - y, whole(b.x + ix) - x, whole(b.y + iy) - y];
-    pieces.push(a.out || b.in ? `c${written([...controls, ...end])}` : `l${written(end)}`);
-    x += end[0];
-    y += end[1];
-  }
-  return pieces.join('') + (closed ? 'z' : '');
+  const spans = spansOf(nodes, closed).map(({ from, to, controls }) => {
+    const start = [whole(from.x), whole(from.y)];
+    const relative = [...(controls ?? []), to.x, to.y].map((value, i) => whole(value) - (start[i % 2] ?? 0));
+    return (controls ? 'c' : 'l') + written(relative);
+  });
+  return `M${written([whole(first.x), whole(first.y)])}${spans.join('')}${closed ? 'z' : ''}`;
 }
