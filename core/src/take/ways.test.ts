@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { PathNode } from '../geometry/index.ts';
 import { POSE, prepare } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
-import { LINE, riderOn, sceneOf, SQUARE, WRITER_SCENES } from '../testing/scenes.ts';
+import { colouredStrip, LINE, LOOPS, riderOn, sceneOf, SQUARE, WRITER_SCENES } from '../testing/scenes.ts';
 import { bake, keysOf, measureTake, valueOfCurve, type Along, type DrawnArt, type Take } from './index.ts';
 
 const artsOf = (take: Take): DrawnArt[] => take.drawing.flatMap((drawn) => (drawn.kind === 'art' ? [drawn] : []));
@@ -228,6 +228,26 @@ describe('repeating another', () => {
     ])
       for (const { echo } of waysOf({ ...scene, ...more })) expect(echo).toBeNull();
   });
+});
+
+test('poses that change are repeated where the pictures are the same', () => {
+  const strip = (id: string) => colouredStrip(id, ['#aa0011', '#aa0012', '#aa0013']);
+  const walking = (art: string, delay: number, id: string) =>
+    riderOn(
+      id,
+      'loops',
+      [
+        { time: 0, place: { by: 'node', node: 'l1' } },
+        { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
+      ],
+      { art, pace: { delay }, poses: { by: 'distance', stride: 170 } },
+    );
+  const scene = sceneOf({
+    guides: [LOOPS],
+    art: [strip('grey'), strip('red')],
+    riders: [walking('grey', 0, 'a'), walking('grey', 1, 'b'), walking('red', 1, 'c')],
+  });
+  expect(waysOf(scene).map(({ echo }) => echo?.of ?? null)).toEqual([null, 'a', null]);
 });
 
 describe('there and back', () => {
