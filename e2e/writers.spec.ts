@@ -73,6 +73,21 @@ test('Node and Chromium write the same bytes', async ({ page }) => {
     }
 });
 
+test('with less motion asked for nothing of any scene runs, else all of it', async ({ page, browser }) => {
+  const calm = await browser.newPage({ reducedMotion: 'reduce' });
+  for (const [name, scene] of Object.entries(scenes)) {
+    const { text } = await write(scene, 'animated-svg');
+    const running: number[] = [];
+    for (const one of [page, calm]) {
+      await one.setContent(`<!doctype html><body>${text}</body>`);
+      running.push(await one.evaluate(() => document.getAnimations().length));
+    }
+    expect(running[0], name).toBeGreaterThan(0);
+    expect(running[1], name).toBe(0);
+  }
+  await calm.close();
+});
+
 test('in an image element it plays, and with reduced motion it stands', async ({ page, browser }) => {
   const file = await write(scenes['eased']!, 'animated-svg');
   const picture = async (p: typeof page): Promise<string> =>

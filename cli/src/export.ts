@@ -117,6 +117,7 @@ function optionsOf(format: Format, settings: readonly string[]): Record<string, 
   if (!read.ok) throw new UsageError(`--set ${read.message}`);
   return read.options;
 }
+
 /** Files of the disk: one goes to `out` itself, unless that is a folder; several that name each other always go into a folder. */
 function fileSink(out: string, paths: string[], areSeveral: boolean): Sink {
   const folder = areSeveral || isFolder(out) ? out : undefined;

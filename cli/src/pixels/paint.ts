@@ -87,7 +87,8 @@ function conversation(asked: string, onFile: (output: number, name: string, byte
   };
   const heard = (): void => {
     clearTimeout(timer);
-    timer = setTimeout(() => fail('the browser that paints does not answer'), SILENCE);
+    // The server is what is waited for: a last word that comes late holds nothing up.
+    timer = setTimeout(() => fail('the browser that paints does not answer'), SILENCE).unref();
   };
   heard();
   const answer = async (request: IncomingMessage, response: ServerResponse, what: string): Promise<void> => {

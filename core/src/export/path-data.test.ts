@@ -24,7 +24,7 @@ test('what is rounded does not add up: every point is where it is rounded to by 
     ...{ y: 50 + 30 * Math.sin(i), in: [-2.017, 0.3] as const, out: [2.017, -0.3] as const },
   }));
   // Summed up by hand, as a browser does.
-  const [start = '', ...spans] = shortPathData(nodes as never, false, 25).split('c');
+  const [start = '', ...spans] = shortPathData(nodes, false, 25).split('c');
   let [x = 0, y = 0] = start.slice(1).split(' ').map(Number);
   spans.forEach((span, i) => {
     const numbers = span.match(/-?\d+/g)!.map(Number);

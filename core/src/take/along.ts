@@ -12,8 +12,6 @@ import { cornerGap, quantised, type ChannelValues, type PivotBox, type Sample } 
 export interface Along {
   readonly nodes: readonly PathNode[];
   readonly closed: boolean;
-  /** px. */
-  readonly length: number;
   /** Of the path's length, over the loop; beyond 1 a closed path is gone round again. */
   readonly share: Curve;
   /** It turns with the path's tangent. */
@@ -41,7 +39,7 @@ const LONGEST = 5000;
 const AT_CORNER = 0.05;
 const PASSED = 1e-3;
 
-/** Share of what is allowed that players may be off by themselves where something turns with its path: the rest is for its keys. */
+/** Share of what is allowed that players may be off by themselves: the rest is for the keys. */
 const MOST_SLACK = 0.9;
 
 /** Share of what is allowed within which something counts as the same all the time. */
@@ -54,7 +52,9 @@ export function alongOf(rider: RiderMotion, ridden: Guide, length: number, looke
   const feet = looked.pieces.map((piece) => piece.map(({ time }, i) => rider.footAt(time, sideOf(piece, i))));
   const riding: Ridden = { rider, guide: ridden, path, looked, feet };
   const fixed = fixedOn(riding);
-  const isNear = fixed !== null && mostSlack(riding) < looked.allowed * MOST_SLACK && !restsAtCorner(riding);
+  const most = looked.allowed * MOST_SLACK;
+  if (PLACE_SLACK > most) return null;
+  const isNear = fixed !== null && mostSlack(riding, fixed) < most && !restsAtCorner(riding);
   const turning = isNear ? reducedAlong(riding, fixed) : null;
   return turning ?? (isOn(riding) ? reducedAlong(riding, null) : null);
 }
@@ -88,9 +88,9 @@ function reducedAlong({ rider, guide, path, looked, feet }: Ridden, fixed: Fixed
       const rest = { ...base };
       for (const channel of left) rest[channel] = reducedChannel(looked, channel, part);
       const share = reducedCurve(points, { tolerance: (allowed * part) / path.length, grid, cubic: looked.cubic });
-      return { nodes, closed, length: path.length, share, turns, rest };
+      return { nodes, closed, share, turns, rest };
     },
-    (along) => gapAlong(along, path, looked, feet, grid * path.length),
+    (along) => gapAlong(along, path, looked, feet, fixed, grid * path.length),
   );
   return gap <= allowed && !isConstant(made.share) ? made : null;
 }
@@ -172,6 +172,7 @@ function gapAlong(
   path: Path,
   { pieces, box }: Looked,
   feet: readonly (readonly number[])[],
+  fixed: Fixed | null,
   rounding: number,
 ): number {
   let worst = 0;
@@ -185,25 +186,27 @@ function gapAlong(
       const isEnd = i === 0 || i === piece.length - 1;
       const foot = isEnd && Math.abs(at - exact) < rounding ? exact : at;
       const shown = valuesAlong(along, path, time, sideOf(piece, i), foot);
-      worst = Math.max(worst, cornerGap(shown, sample, box) + slackAt(FRAME, along.turns, box, sample));
+      worst = Math.max(worst, cornerGap(shown, sample, box) + slackAt(FRAME, fixed, box, sample));
     }
   return worst;
 }
 
-/** px that players may be off by themselves at a place of a path. */
-function slackAt(frame: Frame, turns: boolean, box: PivotBox, { scaleX, scaleY }: Sample): number {
+/** px that players may be off by themselves at a place of a path; what is fixed to it beside it is turned about the path's point. */
+function slackAt(frame: Frame, fixed: Fixed | null, box: PivotBox, { scaleX, scaleY }: Sample): number {
+  if (!fixed) return PLACE_SLACK;
   const reach = Math.hypot(Math.max(-box[0], box[2]), Math.max(-box[1], box[3]));
-  return PLACE_SLACK + (turns ? turnSlack(frame) * reach * Math.max(Math.abs(scaleX), Math.abs(scaleY)) : 0);
+  const size = Math.max(Math.abs(scaleX), Math.abs(scaleY));
+  return PLACE_SLACK + turnSlack(frame) * (Math.hypot(fixed.x, fixed.y) + reach * size);
 }
 
 /** The most of that wherever a rider goes that turns with its path. */
-function mostSlack({ path, looked: { pieces, box }, feet }: Ridden): number {
+function mostSlack({ path, looked: { pieces, box }, feet }: Ridden, fixed: Fixed): number {
   let most = 0;
   for (const [p, piece] of pieces.entries())
     for (const [i, sample] of piece.entries())
       most = Math.max(
         most,
-        slackAt(path.frameAtDistance(feet[p]?.[i] ?? 0, sideOf(piece, i), FRAME), true, box, sample),
+        slackAt(path.frameAtDistance(feet[p]?.[i] ?? 0, sideOf(piece, i), FRAME), fixed, box, sample),
       );
   return most;
 }

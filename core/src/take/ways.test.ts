@@ -121,7 +121,7 @@ describe('along a path', () => {
   });
 
   test('what rests at a corner is turned by a curve of its own, as a player has one tangent or the other there', () => {
-    const steps = (dwell: number): Scene =>
+    const resting = (along: number): Scene =>
       sceneOf({
         guides: [SQUARE],
         riders: [
@@ -130,8 +130,8 @@ describe('along a path', () => {
             'square',
             ['q1', 'q2', 'q3', 'q4', 'q1'].map((node, i) => ({
               time: i,
-              dwell: i < 4 ? dwell : 0,
-              place: { by: 'node', node, lap: i === 4 ? 1 : 0 },
+              dwell: i < 4 ? 0.3 : 0,
+              place: { by: 'node', node, along, lap: i === 4 ? 1 : 0 },
               ease: {
                 kind: 'points',
                 points: [
@@ -148,7 +148,21 @@ describe('along a path', () => {
           ),
         ],
       });
-    expect(waysOf(steps(0.3))[0]!.along?.turns ?? false).toBe(false);
+    // Between corners, which it only passes, it is turned by the path.
+    expect(waysOf(resting(0.5))[0]!.along?.turns).toBe(true);
+    expect(waysOf(resting(0))[0]!.along?.turns).toBe(false);
+  });
+
+  test('what is far beside its path is not turned by it: a tangent that is a little off moves it by much', () => {
+    const beside = (lift: number): Scene => ({
+      ...WRITER_SCENES['following']!,
+      riders: WRITER_SCENES['following']!.riders.filter(({ id }) => id === 'other').map((rider) => ({
+        ...rider,
+        lift,
+      })),
+    });
+    expect(waysOf(beside(10))[0]!.along?.turns).toBe(true);
+    expect(waysOf(beside(160))[0]!.along).toBeNull();
   });
 
   test('one take measures what it is played by', () => {

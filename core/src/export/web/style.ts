@@ -13,18 +13,20 @@ export const originRule = (prefix: string): string =>
   `[class^=${prefix}-]{transform-box:view-box;transform-origin:0 0}`;
 
 /**
- * The style sheet of a drawing: all that moves has the class `prefix-m`. For those who asked for less motion it stands still, unless something else than time drives it: then
+ * The style sheet of a drawing: all that moves has the class `prefix-m`, what goes back as it came `prefix-r` too. For those who asked for less motion it stands still, unless something else than time drives it: then
  * `driven` says how it stands until that does. The rule that sets all in motion is in a condition: optimisers leave it where it is, and do not put it into the one element that
  * moves, where it would outdo that one's own.
  */
 export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven = ''): string {
   const origin = originRule(prefix);
   if (tracks.length === 0) return `<style>${origin}</style>`;
-  const comesBack = tracks.every(({ mirrored }) => mirrored);
-  const timing = `${seconds(comesBack ? take.duration : take.length)} linear ${take.times === null ? 'infinite' : `${take.times} both`}${comesBack ? ' alternate' : ''}`;
-  const runs = `.${prefix}-m{animation:${timing}}`;
+  const times = take.times === null ? 'infinite' : `${take.times} both`;
+  const back = tracks.some(({ mirrored }) => mirrored)
+    ? `.${prefix}-r{animation-duration:${seconds(take.duration)};animation-direction:alternate}`
+    : '';
+  const runs = `.${prefix}-m{animation:${seconds(take.length)} linear ${times}}${back}`;
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
-  const rules = tracks.map((track) => ruleOf(track, take, track.mirrored && !comesBack));
+  const rules = tracks.map((track) => ruleOf(track, take));
   const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
   return `<style>${origin}${all}${rules.join('')}${ahead.join('')}${driven}</style>`;
 }
@@ -38,17 +40,16 @@ export interface Moving {
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;
 
-function ruleOf(track: Track, { length, duration }: Take, isOneThatComesBack: boolean): string {
+function ruleOf(track: Track, { length, duration }: Take): string {
   const { name, property, curve, steps, path, mirrored } = track;
   const declaration = (value: number): string => declarationOf(property, value);
-  const back = isOneThatComesBack ? `;animation-duration:${seconds(duration)};animation-direction:alternate` : '';
   const whole = mirrored ? duration : length;
   if (!curve) {
     const shown = mirrored ? (steps ?? []).filter(({ time }) => time < duration) : (steps ?? []);
-    return `.${name}{animation-name:${name};animation-timing-function:step-end${back}}${stepFramesOf(name, shown, whole, declaration)}`;
+    return `.${name}{animation-name:${name};animation-timing-function:step-end}${stepFramesOf(name, shown, whole, declaration)}`;
   }
   const keys = mirrored ? firstHalf(curve, duration) : curve;
-  const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}${back}}`;
+  const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}}`;
   return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
 }
 

@@ -1,4 +1,4 @@
-import { placedArt } from '../../../scene/index.ts';
+import { pictureOf, placedArt, type Picture } from '../../../scene/index.ts';
 import { isConstant, valueOfCurve, type DrawnArt, type Inside } from '../../../take/index.ts';
 import { pathData } from '../../path-data.ts';
 import { formatNumber } from '../../text.ts';
@@ -6,7 +6,7 @@ import { stepsWhere } from '../steps.ts';
 import { px } from '../tracks.ts';
 import { factorsOf, groupsOf } from './groups.ts';
 import { alongGroups } from './path.ts';
-import { animated, identified, ownMoves, picturesOf, stepped, type Moves, type Writing } from './writing.ts';
+import { animated, identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
 export function artMarkup(writing: Writing, drawn: DrawnArt): string {
@@ -53,6 +53,15 @@ function movesOf(writing: Writing, drawn: DrawnArt, name: string): { leader: Dra
   const tracks = `${prefix}-${firstPlace(writing, leader.id)}`;
   return { leader, moves: { name: tracks, ahead, echo: ahead > 0 ? delayed : '', mirrored: leader.mirrored } };
 }
+
+/** The pictures that a rider shows over the loop, by their poses. */
+export const picturesOf = ({ art, pose }: DrawnArt): Map<number, Picture> =>
+  new Map(
+    pose.flatMap(({ value }) => {
+      const picture = pictureOf(art, value);
+      return picture ? [[value, picture] as const] : [];
+    }),
+  );
 
 /** The picture of a rider, or each of those that it shows with the times at which it does. */
 function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Moves): string {

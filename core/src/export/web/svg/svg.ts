@@ -12,9 +12,9 @@ import { pathData } from '../../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
 import { styleOf } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
-import { artMarkup } from './art.ts';
+import { artMarkup, picturesOf } from './art.ts';
 import { factorsOf, groupsOf } from './groups.ts';
-import { animated, ownMoves, picturesOf, type EchoRule, type Writing } from './writing.ts';
+import { animated, ownMoves, type EchoRule, type Writing } from './writing.ts';
 
 export interface SvgOptions {
   readonly title: string;

@@ -1,5 +1,5 @@
-import { pictureOf, type Picture } from '../../../scene/index.ts';
-import type { Curve, DrawnArt, Steps, Take } from '../../../take/index.ts';
+import type { Picture } from '../../../scene/index.ts';
+import type { Curve, Steps, Take } from '../../../take/index.ts';
 import type { Track, Tracked, TrackPath } from '../tracks.ts';
 
 /** What the pieces of one drawing share while it is written. */
@@ -51,6 +51,10 @@ export function identified({ ids }: Writing, wanted: string): string {
   return ` id="${id}"`;
 }
 
+/** The classes of what moves: what sets it in motion, its track, and how it plays that (style.ts). */
+const classOf = (prefix: string, track: string, echo: string, mirrored: boolean): string =>
+  ` class="${[`${prefix}-m`, mirrored ? `${prefix}-r` : '', track, echo].filter(Boolean).join(' ')}"`;
+
 /** Notes something that moves; gives its class attribute. */
 export function animated(
   { tracks, prefix }: Writing,
@@ -61,7 +65,7 @@ export function animated(
 ): string {
   const track = name + property;
   if (!tracks.has(track)) tracks.set(track, { name: track, property, curve, steps: null, path, mirrored });
-  return ` class="${prefix}-m ${track}${echo && ` ${echo}`}"`;
+  return classOf(prefix, track, echo, mirrored);
 }
 
 /** Opacity that nobody sees: of nothing at all an optimiser takes the whole group away, though it is shown later. */
@@ -76,14 +80,5 @@ export function stepped(
 ): string {
   const track = name + key;
   if (!tracks.has(track)) tracks.set(track, { name: track, property: 'o', curve: null, steps, path: null, mirrored });
-  return ` class="${prefix}-m ${track}${echo && ` ${echo}`}"${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
+  return `${classOf(prefix, track, echo, mirrored)}${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
 }
-
-/** The pictures that a rider shows over the loop, by their poses. */
-export const picturesOf = ({ art, pose }: DrawnArt): Map<number, Picture> =>
-  new Map(
-    pose.flatMap(({ value }) => {
-      const picture = pictureOf(art, value);
-      return picture ? [[value, picture] as const] : [];
-    }),
-  );
