@@ -55,7 +55,10 @@ export function cornersInPage({ times, boxes, seek }: Asked): Corners[][] {
   if (seek) animations.forEach((animation) => animation.pause());
   const clipped = svg.querySelector(':scope > g');
   if (!clipped) throw new Error('no riders');
-  const riders = [...clipped.children].filter((child) => child.localName === 'g') as SVGGElement[];
+  // What holds a line alone is a carried guide, and no rider.
+  const isLine = (element: Element): boolean =>
+    element.localName === 'path' || (element.childElementCount === 1 && isLine(element.firstElementChild!));
+  const riders = [...clipped.children].filter((one) => one.localName === 'g' && !isLine(one)) as SVGGElement[];
   const isPose = (element: Element): boolean => element.localName === 'g' && element.hasAttribute('class');
   // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
   const isWrapper = (element: Element | null | undefined): element is SVGGElement =>

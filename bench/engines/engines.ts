@@ -55,11 +55,18 @@ export const firefox = async (calm: boolean): Promise<Engine> =>
 const MINI = ['4.1', '4.0', '6.0'].map((one) => `/usr/lib/x86_64-linux-gnu/webkit2gtk-${one}/MiniBrowser`);
 const PORT = 4477;
 
-/** WebKit by its own driver (W3C WebDriver), on a screen that is none. */
-export async function webkit(): Promise<Engine> {
+/**
+ * WebKit by its own driver (W3C WebDriver), on a screen that is none. `isPlain`: it paints by itself, without layers. Where there is no graphics card, layers are put together by a
+ * card that is worked out in software, and that takes most of a frame.
+ */
+export async function webkit(isPlain = false): Promise<Engine> {
   const binary = MINI.find((path) => existsSync(path));
   if (!binary) throw new Error('there is no MiniBrowser: apt-get install webkit2gtk-driver');
-  const driver = spawn('xvfb-run', ['-a', 'WebKitWebDriver', `--port=${PORT}`], { stdio: 'ignore', detached: true });
+  const driver = spawn('xvfb-run', ['-a', 'WebKitWebDriver', `--port=${PORT}`], {
+    stdio: 'ignore',
+    detached: true,
+    env: { ...process.env, ...(isPlain ? { WEBKIT_DISABLE_COMPOSITING_MODE: '1' } : {}) },
+  });
   const end = (): void => endGroup(driver);
   const ask = async (method: string, path: string, body?: object): Promise<unknown> => {
     const response = await fetch(`http://127.0.0.1:${PORT}${path}`, {
@@ -86,7 +93,7 @@ export async function webkit(): Promise<Engine> {
   const session = `/session/${made.sessionId}`;
   await ask('POST', `${session}/window/rect`, { width: 1400, height: 1000 }).catch(() => undefined);
   return {
-    name: 'WebKit',
+    name: `WebKit${isPlain ? ', painting by itself' : ''}`,
     version: made.capabilities.browserVersion,
     open: async (url) => void (await ask('POST', `${session}/url`, { url })),
     run: async <T>(text: string, argument: unknown) =>

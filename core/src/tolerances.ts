@@ -3,8 +3,8 @@
 /** px. Largest disagreement of two Gauss–Legendre orders that the length integration accepts per panel. */
 export const LENGTH_TOLERANCE = 1e-11;
 
-/** px. Largest error along the curve of the fitted inverse (distance to parameter); a tenth of what is promised. */
-export const INVERSE_TOLERANCE = 1e-6;
+/** px. Largest error along the curve of the fitted inverse (distance to parameter): what is carried and made larger by its carrier is still within a millionth. */
+export const INVERSE_TOLERANCE = 2e-7;
 
 /** rad. Largest error of the tangent's angle that the fitted inverse may cause; half of the promised 0.001°. */
 export const TANGENT_TOLERANCE = 8e-6;

@@ -22,7 +22,9 @@ export { deleteNodes, insertNode, moveNodes, nameNode, setHandle, setJoin, setNo
 export { asShare, pointOfPlace } from './places/places.ts';
 export { type Refusal, type RefusalCode } from './refusal.ts';
 export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from './rider/act-out.ts';
+export { clockInside, setClockInside } from './rider/carried-clock.ts';
 export { carryGuide, carryRider } from './rider/carrying.ts';
+export { lookedAlong } from './rider/look.ts';
 export { setHeading } from './rider/heading.ts';
 export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movement.ts';
 export { isLinkedTo } from './rider/linked.ts';
@@ -54,6 +56,7 @@ export { resizeCanvas, setBackground, type Refit } from './scene/canvas.ts';
 export { lengthenLoop } from './scene/lengthen.ts';
 export { lastMoment, renameScene, setClock, setDriver, setRoom } from './scene/scene.ts';
 export { addSet, deleteSet, dropOutput, isSameOutput, keepOutput, renameSet } from './scene/sets.ts';
+export { lostInside, setIn } from './scene/set-in.ts';
 export { setCamera } from './scene/camera.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

@@ -5,7 +5,6 @@ export const REFUSALS = [
   'at-node',
   'canvas-size',
   'carried-in-circle',
-  'carried-stroke',
   'carried-with-guide',
   'cycle-too-short',
   'duration',

@@ -7,7 +7,8 @@ export type Displayed =
 
 /**
  * Everything that is drawn, from the back to the front; `index` is that in the scene's list. Riders stand in the scene's order; the stroke of a guide lies before the first
- * rider that rides it, so over the scenery behind and under what runs along it; without one before the first that rides anything; else after all. A rider
+ * rider that rides it, so over the scenery behind and under what runs along it; without one right after what carries it; else before the first that rides anything; else
+ * after all. A rider
  * that is behind others at times stands right before each of them as well.
  */
 export function displayOrder(scene: Scene): Displayed[] {
@@ -16,7 +17,8 @@ export function displayOrder(scene: Scene): Displayed[] {
     riders.findIndex((rider) => (id === undefined ? rider.guide !== null : rider.guide === id));
   const strokes = guides.flatMap((guide, index) => {
     if (!guide.stroke) return [];
-    const level = [firstOn(guide.id), firstOn(), riders.length].find((at) => at >= 0) ?? 0;
+    const over = guide.carrier === null ? 0 : riders.findIndex(({ id }) => id === guide.carrier) + 1;
+    const level = [firstOn(guide.id), over || firstOn(), riders.length].find((at) => at >= 0) ?? 0;
     return [{ level, drawn: { kind: 'stroke', guide, index } as const }];
   });
   const strokesAt = (level: number): Displayed[] =>

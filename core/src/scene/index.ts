@@ -17,6 +17,7 @@ export {
   freeName,
   guideById,
   idsIn,
+  isStill,
   loopLength,
   markById,
   nameOfNode,

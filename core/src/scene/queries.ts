@@ -27,6 +27,10 @@ export const frameCount = (clock: Clock): number => Math.max(1, Math.round(loopL
 /** A rider's own cycle, s. */
 export const cycleOf = (rider: Rider, clock: Clock): number => rider.pace.cycle ?? clock.duration;
 
+/** Whether a rider never moves by itself, whatever else does: parked, without keys, in one pose. */
+export const isStill = ({ guide, keys, poses }: Rider): boolean =>
+  guide === null && poses.by === 'still' && KEY_CHANNELS.every((channel) => keys[channel].length === 0);
+
 /** What folds a rider's time. */
 export const foldingOf = (rider: Rider, clock: Clock): Folding => ({
   delay: rider.pace.delay,

@@ -6,7 +6,8 @@ import type { Take } from './take.ts';
 export const keysOf = ({ drawing }: Take): number => drawing.reduce((sum, drawn) => sum + keysOfOne(drawn), 0);
 
 function keysOfOne(drawn: Drawn): number {
-  if (drawn.kind === 'stroke') return drawn.share ? moving([drawn.share]) : 0;
+  if (drawn.kind === 'stroke')
+    return moving([...(drawn.share ? [drawn.share] : []), ...Object.values(drawn.frame?.curves ?? {})]);
   const { curves, along, echo, mirrored } = drawn;
   if (echo) return 0;
   const keys = along ? moving([along.share, ...Object.values(along.rest)]) : moving(Object.values(curves));

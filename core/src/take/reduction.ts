@@ -33,7 +33,7 @@ export function lookedAt(
   box: PivotBox,
   tolerance: number,
   cubic: boolean,
-  tell: (share: number) => void,
+  tell: (share: number) => void = () => undefined,
 ): Looked {
   const pieces = samplePieces(rider, length, box, tolerance * SAMPLING_SHARE, tell);
   const allowed = tolerance * (1 - 2 * SAMPLING_SHARE);

@@ -58,7 +58,7 @@ export function bake(
   const how: Baking = { scene, motion, tolerance: reach, cubic, ways };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
-    const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(scene, motion, one, reach);
+    const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(how, one);
     tell(1);
     return drawn ? [drawn] : [];
   });
@@ -81,20 +81,24 @@ export function stillTake(scene: Scene, time: number): Take {
   const motion = prepare(scene);
   const poses = motion.poseAt(time);
   const still = (value: number): Curve => [{ time: 0, value }];
+  const curvesAt = (index: number): DrawnArt['curves'] =>
+    Object.fromEntries(
+      CHANNELS.map((channel) => [channel, still(poses.of(index, channel))]),
+    ) as unknown as DrawnArt['curves'];
   const drawing = displayOrder(scene).flatMap((one): Drawn[] => {
     if (one.kind === 'stroke') {
-      const drawn = drawnStroke(scene, motion, one, BAKE_TOLERANCE);
-      const rider = motion.riders[drawerOf(scene, one.guide)];
-      if (!drawn?.share || !rider) return drawn ? [drawn] : [];
-      const share = drawnShare(rider.distanceAt(rider.takenAt(time, 1)), pathOfGuide(one.guide).length);
-      return [{ ...drawn, share: still(share) }];
+      const drawn = drawnStroke({ scene, motion, tolerance: BAKE_TOLERANCE, cubic: true }, one);
+      if (!drawn) return [];
+      const { guide } = one;
+      const rider = motion.riders[drawerOf(scene, guide)];
+      const share = rider && drawnShare(rider.distanceAt(rider.takenAt(time, 1)), pathOfGuide(guide).length);
+      const frame = drawn.frame && { ...drawn.frame, curves: curvesAt(motion.indexOf(guide.carrier ?? '')) };
+      return [{ ...drawn, frame, share: drawn.share && share !== undefined ? still(share) : drawn.share }];
     }
     const { rider, index, under } = one;
     const art = artById(scene, rider.art);
     if (!rider.output || !art || poses.of(index, 'under') !== under) return [];
-    const curves = Object.fromEntries(
-      CHANNELS.map((channel) => [channel, still(poses.of(index, channel))]),
-    ) as DrawnArt['curves'];
+    const curves = curvesAt(index);
     const { id, name, parallax } = rider;
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
     const ways = { along: null, echo: null, mirrored: false };

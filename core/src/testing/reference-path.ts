@@ -129,7 +129,7 @@ function parameterAt({ points, ts, lengths }: SlowSpan, s: number): number {
   return t;
 }
 
-/** Chords, with their error of the second order taken out (Richardson). */
+/** Chords, with their errors of the second and fourth order taken out (Richardson, twice). */
 function lengthBetween(points: SlowSpan['points'], a: number, b: number): number {
   const chords = (count: number): number => {
     let sum = 0;
@@ -141,7 +141,8 @@ function lengthBetween(points: SlowSpan['points'], a: number, b: number): number
     }
     return sum;
   };
-  return (4 * chords(8) - chords(4)) / 3;
+  const [few, some, many] = [chords(4), chords(8), chords(16)];
+  return (16 * ((4 * many - some) / 3) - (4 * some - few) / 3) / 15;
 }
 
 /** How large riders are at a distance along a guide with a depth. */

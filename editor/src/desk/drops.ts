@@ -8,6 +8,7 @@ import { useDesk } from './context.ts';
 import { importArt, importArtText } from './import-art.ts';
 import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
 import { importRaster, isRasterFile } from './raster-art.tsx';
+import { setInFile } from './scene-art.tsx';
 import { addTracingFile, isPictureFile } from './tracing.ts';
 import { useDeskView } from './view.ts';
 import { copiedText, copySelected, pasteHeld } from './actions/clipboard.ts';
@@ -23,12 +24,14 @@ export function useFileDrops(): void {
   useEffect(() => {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
+        const isArtOpen = useDeskView.getState().drawer === 'art';
         const isScene = isSceneFile(file) && !looksLikeCollection(await file.slice(0, 400).text());
-        if (isScene || (await isCarrier(file))) {
+        if (isScene && isArtOpen) await setInFile(desk, file);
+        else if (isScene || (await isCarrier(file))) {
           const id = await openSceneFile(file);
           if (id !== undefined) return void navigate(`/scene/${id}`);
         } else if (isGuideFile(file)) await importGuideFiles([file], desk);
-        else if (isRasterFile(file) && useDeskView.getState().drawer === 'art') await importRaster(file, desk);
+        else if (isRasterFile(file) && isArtOpen) await importRaster(file, desk);
         else if (isPictureFile(file)) await addTracingFile(file, desk);
         else if (isSvgFile(file)) {
           if (await importArt(file, desk)) useDeskView.getState().set({ drawer: 'art' });

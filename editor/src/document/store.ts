@@ -110,6 +110,16 @@ export class SceneDocument {
 
   /** Begins a gesture; one that is still open is committed first. */
   begin(label: string): Gesture {
+    return this.#begin(label);
+  }
+
+  /** Begins a gesture just to look: what it shows is never kept, however it ends. */
+  glance(): Gesture {
+    return this.#begin(null);
+  }
+
+  /** `label`: of the step of undo; null: there is none. */
+  #begin(label: string | null): Gesture {
     this.refuses();
     this.#gesture?.commit();
     const base = this.state.committed;
@@ -131,6 +141,7 @@ export class SceneDocument {
       },
       commit: (selection) => {
         if (!open) return;
+        if (label === null) return gesture.cancel();
         show();
         open = false;
         this.#gesture = undefined;

@@ -1,9 +1,10 @@
-import { carriesScene, emptyScene, wordingOf, type Scene } from '@pace-line/core';
+import { carriesScene, emptyScene, type Scene } from '@pace-line/core';
 import { keepNewScene, listCards } from '../document/index.ts';
 import { readSceneFile } from '../jobs/index.ts';
 import { warn } from '../look/notices.tsx';
 import { mayCarryScene } from '../platform/files.ts';
 import { newSceneId } from '../platform/ids.ts';
+import { wordsOfProblems } from '../words/problems.ts';
 import { reasonOf } from '../words/reasons.ts';
 
 /** Keeps a scene under a new id and gives the id. */
@@ -32,8 +33,6 @@ export const isCarrier = async (file: File): Promise<boolean> => mayCarryScene(f
 export async function openSceneFile(file: File): Promise<string | undefined> {
   const read = await readSceneFile(file.name, await file.text());
   if (read.ok) return keepNew(read.scene);
-  const [first] = read.problems;
-  const more = read.problems.length > 1 ? ` There are ${read.problems.length - 1} more problems.` : '';
-  warn(`${file.name} was not opened`, `${first ? wordingOf(first) : 'It cannot be read'}.${more} Nothing was changed.`);
+  warn(`${file.name} was not opened`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
   return undefined;
 }

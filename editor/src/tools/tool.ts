@@ -14,6 +14,8 @@ export interface ToolHost {
   selection: () => Selection;
   time: () => number;
   begin: (label: string) => Gesture;
+  /** A gesture just to look, of which nothing is kept. */
+  glance: () => Gesture;
   do: (label: string, change: (scene: Scene) => Scene, selection?: Selection) => void;
   /** What is changed in `work` is one step of undo with what the same run changed just before: a held key. */
   inRun: (key: string, work: () => void) => void;

@@ -10,7 +10,6 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'canvas-size': () => 'A side of the canvas is from 1 to 16,384 px.',
   'carried-in-circle': ({ name }) =>
     `“${name}” carries that rider, or looks toward it, itself: riders cannot depend on each other in a circle.`,
-  'carried-stroke': ({ name }) => `The line of “${name}” is drawn, and a drawn line cannot be carried yet.`,
   'carried-with-guide': () =>
     'A rider on a guide is carried with its guide; park it first, or let its guide be carried.',
   'cycle-too-short': () =>

@@ -1,4 +1,5 @@
 import {
+  freeId,
   freeName,
   freshIds,
   guideById,
@@ -12,6 +13,7 @@ import {
 } from '../../scene/index.ts';
 import { renamedKeys } from '../key/key-maps.ts';
 import { withoutLoose } from '../loose.ts';
+import { withCarriers } from '../rider/carriers.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
 import type { KeysClip } from './keys.ts';
 import type { MarksClip } from './marks.ts';
@@ -50,8 +52,8 @@ export interface Pasted {
 }
 
 /**
- * Pastes guides and riders with new ids, moved by an offset, px. Art that the scene has already (same markup) is shared; riders whose guide was
- * not itself copied stay on that guide where the scene has it.
+ * Pastes guides and riders with new ids, moved by an offset, px (what is carried goes with its carrier). Art that the scene has already (same markup) is shared;
+ * riders whose guide was not itself copied stay on that guide where the scene has it. What was linked or carried among the copied is so among the pasted.
  */
 export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copyGuides: readonly string[]): Pasted {
   const free = freshIds(scene);
@@ -67,21 +69,23 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     if (same) renamed.set(one.id, same.id);
     else art.push({ ...one, id: fresh(one.id) });
   }
+  const comes = new Set(clip.riders.map((rider) => rider.id));
+  const links = linksAmong(scene, clip.riders);
   const guides: Guide[] = [];
   for (const guide of clip.guides) {
     const isHere = guideById(scene, guide.id) !== undefined;
     if (isHere && !copyGuides.includes(guide.id)) continue;
     const { shape, ...rest } = guide;
+    const by = guide.carrier !== null && comes.has(guide.carrier) ? 0 : offset;
     guides.push({
       ...rest,
-      carrier: null,
       id: fresh(guide.id),
       name: freeName(
         [...scene.guides, ...guides].map((one) => one.name),
         guide.name,
       ),
-      nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + offset, y: node.y + offset })),
-      ...(shape ? { shape: { ...shape, x: shape.x + offset, y: shape.y + offset } } : {}),
+      nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + by, y: node.y + by })),
+      ...(shape ? { shape: { ...shape, x: shape.x + by, y: shape.y + by } } : {}),
     });
   }
   const riders: Rider[] = [];
@@ -89,6 +93,8 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
   const renaming = nodePlaces((place) => ({ ...place, node: to(place.node) }));
   for (const rider of clip.riders) {
     const moved = mapPlaces(rider, renaming);
+    const by = rider.carrier && comes.has(rider.carrier.rider) ? 0 : offset;
+    const link = links.get(rider.pace.link ?? '') ?? null;
     riders.push({
       ...moved,
       id: fresh(rider.id),
@@ -98,25 +104,38 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
       ),
       art: to(rider.art),
       guide: rider.guide === null ? null : to(rider.guide),
-      at: [rider.at[0] + offset, rider.at[1] + offset],
-      pace: { ...moved.pace, link: null, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
+      at: [rider.at[0] + by, rider.at[1] + by],
+      pace: { ...moved.pace, link, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
       keys: renamedKeys(moved.keys, fresh, to),
     });
   }
   const bound = riders.map((rider) => boundRider(scene, rider, to));
   return {
-    scene: withoutLoose({
+    scene: pastedInto({
       ...scene,
       art: [...scene.art, ...art],
       assets: Object.keys(clip.assets).every((key) => Object.hasOwn(scene.assets, key))
         ? scene.assets
         : { ...clip.assets, ...scene.assets },
-      guides: [...scene.guides, ...guides.map((guide) => boundAnew(guide, guides, riders, renamed))],
+      guides: [...scene.guides, ...guides.map((guide) => boundAnew(scene, guide, guides, riders, renamed))],
       riders: [...scene.riders, ...bound],
     }),
     guides: guides.map((guide) => guide.id),
     riders: riders.map((rider) => rider.id),
   };
+}
+
+/** Riders on carried guides are carried as these are, and what leads nowhere is let go of. */
+const pastedInto = (scene: Scene): Scene => withoutLoose(withCarriers(scene));
+
+/** New links for those that join two or more of what is copied, by the old ones; what was linked with nobody of them stands on its own. */
+function linksAmong(scene: Scene, copied: readonly Rider[]): ReadonlyMap<string, string> {
+  const linksOf = (riders: readonly Rider[]): string[] =>
+    riders.flatMap(({ pace }) => (pace.link === null ? [] : [pace.link]));
+  const links = linksOf(copied);
+  const shared = new Set(links.filter((link, i) => links.indexOf(link) !== i));
+  const taken = new Set(linksOf(scene.riders));
+  return new Map([...shared].map((link) => [link, freeId(taken, link)]));
 }
 
 function isSamePicture(a: Art | StripPose, b: Art | StripPose): boolean {
@@ -144,8 +163,8 @@ function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rid
         ? { ...one, rider: to(one.rider), from: to(one.from), to: to(one.to) }
         : { ...one, rider: to(one.rider) },
     ),
-    carrier:
-      carrier && rider.guide === null && isThere(carrier.rider) ? { ...carrier, rider: to(carrier.rider) } : null,
+    // On a guide it is carried as that is.
+    carrier: carrier && isThere(carrier.rider) ? { ...carrier, rider: to(carrier.rider) } : null,
     heading:
       target.kind === 'point'
         ? heading
@@ -156,9 +175,10 @@ function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rid
   };
 }
 
-/** A pasted guide follows, and is drawn by, only what was pasted with it; else it stands on its own, there whole. */
+/** A pasted guide follows, and is drawn by, only what was pasted with it; else it stands on its own, there whole. It is carried by that, or by who is in the scene. */
 function boundAnew(
-  { link, stroke, ...guide }: Guide,
+  scene: Scene,
+  { link, stroke, carrier, ...guide }: Guide,
   guides: readonly Guide[],
   riders: readonly Rider[],
   renamed: ReadonlyMap<string, string>,
@@ -167,6 +187,7 @@ function boundAnew(
   const drawer = riders.find((one) => one.id === renamed.get(stroke?.draws ?? ''));
   return {
     ...guide,
+    carrier: carrier === null ? null : (renamed.get(carrier) ?? riderById(scene, carrier)?.id ?? null),
     ...(link && original ? { link: { ...link, of: original.id } } : {}),
     ...(stroke ? { stroke: { ...stroke, draws: drawer?.id ?? null } } : {}),
   };

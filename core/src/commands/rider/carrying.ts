@@ -50,7 +50,6 @@ export const carryGuide = command<{ guide: string; carrier: string | null; time:
     if (missing) return missing;
     const guide = guideOf(scene, id);
     if (guide.link) return refusal('linked', { name: guide.name });
-    if (carrier !== null && guide.stroke) return refusal('carried-stroke', { name: guide.name });
     if (carrier === null) return undefined;
     const riding = scene.riders.filter((rider) => rider.guide === id);
     return circle(

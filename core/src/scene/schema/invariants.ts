@@ -98,7 +98,6 @@ function checkCarriers(scene: Shape, issue: TellIssue): void {
   scene.guides.forEach((one, i) => {
     if (one.carrier !== null && !riders.has(one.carrier))
       issue(['guides', i, 'carrier'], `there is no rider "${one.carrier}"`);
-    if (one.carrier !== null && one.stroke) issue(['guides', i, 'stroke'], 'a carried guide cannot be drawn yet');
   });
 }
 

@@ -40,7 +40,7 @@ export const StatusLine = memo(function StatusLine({ every, tool }: { every: num
 function riderLine({ guide, keys }: Rider): string {
   if (guide === null) return 'Drag to move it; the brackets scale it, the ring turns it.';
   const lift = keys.lift.length > 0 ? 'sets the lift key at the playhead' : 'sets its lift';
-  return `Drag along the guide: slides the mark at the playhead; across: ${lift}; Alt: both, by lift and lead.`;
+  return `Drag along the guide: slides the mark at the playhead; across: ${lift}; Alt: both; Ctrl: only looks.`;
 }
 
 /** What an empty scene says to do next. */

@@ -35,6 +35,7 @@ export function useTools(preview: (preview: Preview | null) => void): Tools {
       selection: () => doc.state.selection,
       time: () => playback.time,
       begin: (label) => doc.begin(label),
+      glance: () => doc.glance(),
       inRun: (key, work) => doc.inRun(key, work),
       do: (label, edit, next) => change(desk, label, edit, next),
       select: (next) => doc.select(next),

@@ -8,6 +8,8 @@ import { useDeskView } from '../view.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
+import { InsideRow } from './rider/InsideRow.tsx';
+import { LookRow } from './rider/LookRow.tsx';
 import { MovementRows } from './rider/MovementRows.tsx';
 import { CarriedRows } from './rider/CarriedRows.tsx';
 import { OrderRows } from './rider/OrderRows.tsx';
@@ -78,6 +80,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         </Row>
       )}
       <CarriedRows rider={rider} />
+      <InsideRow rider={rider} />
       <ScaleRow rider={rider} patch={patch} />
       <FlipRow rider={rider} />
       <ArtRows rider={rider} art={art} />
@@ -103,6 +106,7 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
 function MoreRows({ rider, art }: { rider: Rider; art: Art }) {
   return (
     <>
+      <LookRow rider={rider} />
       <RaiseRow rider={rider} />
       <RollRows rider={rider} />
       <StringRows rider={rider} />

@@ -1,4 +1,4 @@
-import { IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconLayersSubtract, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
@@ -7,6 +7,7 @@ import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
 import { importArt } from '../import-art.ts';
 import { importRaster, isRasterFile } from '../raster-art.tsx';
+import { bringInScene } from '../scene-art.tsx';
 import { importStrip } from '../strip-art.tsx';
 import { bringInText } from '../text-art.tsx';
 import { takeApart } from '../import-guides.ts';
@@ -38,9 +39,12 @@ export function ArtDrawer() {
       <button type="button" className="wide-button" onClick={() => void bringInPoses()}>
         <IconStack2 size={15} aria-hidden /> Bring in poses: files, or a sheet…
       </button>
+      <button type="button" className="wide-button" onClick={() => void bringInScene(desk)}>
+        <IconLayersSubtract size={15} aria-hidden /> Set in a scene: it runs by itself…
+      </button>
       <p className="card-note">
         Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the
-        Desk, pictures while this drawer is open.
+        Desk, pictures and scene files, to be set in, while this drawer is open.
       </p>
       {art.length > 0 && <h3 className="drawer-heading">In this scene</h3>}
       <ul className="art-grid">

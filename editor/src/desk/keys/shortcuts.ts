@@ -29,6 +29,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
       { keys: 'Alt while bending', does: 'a straight span becomes an arc' },
       { keys: 'Shift while dragging', does: 'multiples of 15°; scaling keeps proportions' },
       { keys: 'Ctrl while dragging', does: 'holds snapping off' },
+      { keys: 'Ctrl while dragging a rider along its guide', does: 'only looks: let go, it is back' },
       { keys: 'R', does: 'reverse the selected guide; its riders keep their place' },
       { keys: 'F, Shift F', does: 'flip what is selected left to right, upside down' },
       { keys: 'J', does: 'join two open guides at their nearest ends' },

@@ -59,6 +59,8 @@ export function painterOf(scene: Scene, pictures: Pictures, { scale, background 
       context.save();
       if (one.kind === 'stroke') {
         set(viewAt(1));
+        const carrier = motion.indexOf(one.guide.carrier ?? '');
+        if (carrier >= 0) goInto(context, carrier, poses.data);
         stroke(context, scene, one.guide, strokes.get(one.guide.id), poses.data);
       } else if (one.rider.output && poses.of(one.index, 'under') === one.under) {
         set(viewAt(one.rider.parallax));
@@ -97,14 +99,19 @@ function art(
   pictures: Pictures,
   clips: ReadonlyMap<string, Clip>,
 ): void {
-  const at = (key: number): number => poses[index * POSE_SIZE + key] ?? 0;
-  const picture = pictures.get(rider.art)?.get(at(POSE.pose));
+  const picture = pictures.get(rider.art)?.get(poses[index * POSE_SIZE + POSE.pose] ?? 0);
   if (!picture) return;
   const clip = clips.get(rider.id);
   if (clip) context.clip(clip.path, clip.rule);
+  goInto(context, index, poses);
+  context.drawImage(picture.bitmap, picture.x, picture.y, picture.width, picture.height);
+}
+
+/** Goes into the frame of a rider's art, as opaque as that is. */
+function goInto(context: OffscreenCanvasRenderingContext2D, index: number, poses: Float64Array): void {
+  const at = (key: number): number => poses[index * POSE_SIZE + key] ?? 0;
   context.globalAlpha = Math.min(1, Math.max(0, at(POSE.opacity)));
   context.transform(at(POSE.a), at(POSE.b), at(POSE.c), at(POSE.d), at(POSE.e), at(POSE.f));
-  context.drawImage(picture.bitmap, picture.x, picture.y, picture.width, picture.height);
 }
 
 function stroke(

@@ -21,6 +21,13 @@ const EDGE = 2;
 /** What of a pose shows. */
 const SEEN = ['a', 'b', 'c', 'd', 'e', 'f', 'opacity', 'pose', 'under'] as const;
 
+/** A rider's matrix; that of the canvas where there is none. */
+function matrixAt(poses: Float64Array, index: number): Matrix {
+  if (index < 0) return [1, 0, 0, 1, 0, 0];
+  const at = (key: keyof typeof POSE): number => poses[index * POSE_SIZE + POSE[key]] ?? 0;
+  return [at('a'), at('b'), at('c'), at('d'), at('e'), at('f')];
+}
+
 /**
  * The piece of a frame that may differ from the frame before, as frames are asked for one after the other: where what has moved was and is. It is worked out from
  * the motion alone: reading the pixels back takes longer than painting them.
@@ -78,24 +85,26 @@ export class Touched {
     });
     for (const guide of guides) {
       const drawer = drawerOf(this.#scene, guide);
-      if (!guide.stroke || drawer < 0 || !differs(drawer, 'distance')) continue;
+      const carrier = this.#motion.indexOf(guide.carrier ?? '');
+      const isMoved = carrier >= 0 && SEEN.some((key) => differs(carrier, key));
+      if (!guide.stroke || !(isMoved || (drawer >= 0 && differs(drawer, 'distance')))) continue;
       const { left, top, right, bottom } = pathOfGuide(guide).bounds;
       const edge = guide.stroke.width;
       const around = { left: left - edge, top: top - edge, right: right + edge, bottom: bottom + edge };
-      box = unionOf(box, this.#seen(around, [1, 0, 0, 1, 0, 0], 1, now));
+      for (const poses of isMoved ? [before, now] : [now])
+        box = unionOf(box, this.#seen(around, matrixAt(poses, carrier), 1, poses));
     }
     return this.#rectOf(box);
   }
 
   /** Where a rider's picture is on the canvas. */
   #boxOf(index: number, poses: Float64Array): Box {
-    const at = (key: keyof typeof POSE): number => poses[index * POSE_SIZE + POSE[key]] ?? 0;
     const rider = this.#scene.riders[index];
-    const picture = rider && this.#pictures.get(rider.art)?.get(at('pose'));
+    const picture = rider && this.#pictures.get(rider.art)?.get(poses[index * POSE_SIZE + POSE.pose] ?? 0);
     if (!picture) return EMPTY_BOX;
     const { x, y, width, height } = picture;
     const box = { left: x, top: y, right: x + width, bottom: y + height };
-    return this.#seen(box, [at('a'), at('b'), at('c'), at('d'), at('e'), at('f')], rider.parallax, poses);
+    return this.#seen(box, matrixAt(poses, index), rider.parallax, poses);
   }
 
   /** A box that a matrix and then the view move. */

@@ -51,6 +51,7 @@ export function toolBench(scene: () => Scene) {
     selection: () => doc.state.selection,
     time: () => state.time,
     begin: (label) => doc.begin(label),
+    glance: () => doc.glance(),
     inRun: (key, work) => doc.inRun(key, work),
     do: (label, change, selection) => doc.do(label, change, selection),
     select: (selection) => doc.select(selection),

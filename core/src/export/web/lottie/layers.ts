@@ -115,7 +115,10 @@ export function drawnLayers(layers: Layers): void {
   }
 }
 
-function strokeLayer(layers: Layers, { name, nodes, closed, stroke, share }: DrawnStroke, parent?: number): void {
+function strokeLayer(layers: Layers, drawn: DrawnStroke, above?: number): void {
+  const { name, nodes, closed, stroke, share, frame } = drawn;
+  const { opacity, ...moves } = frame?.curves ?? { opacity: ONE };
+  const parent = frame ? framed(layers, name, moves, above) : above;
   const { parts, alpha } = colourOf(stroke.color);
   const line: Fields = {
     ty: 'st',
@@ -130,7 +133,17 @@ function strokeLayer(layers: Layers, { name, nodes, closed, stroke, share }: Dra
     ? [{ ty: 'tm', s: still(0), e: keyed(share, layers.fps, { of: (value) => value * 100 }), o: still(0), m: 1 }]
     : [];
   const shapes = [group([...pathsOf([{ nodes, closed }]), ...trim, line])];
-  layer(layers, KIND.shape, name, { ks: transformOf(layers.fps, {}), shapes, ...hung(parent) });
+  const fades = keyed(opacity, layers.fps, { of: (value) => value * 100 });
+  const ks = transformOf(layers.fps, { opacity: fades, ...(frame ? { pivot: frame.pivot } : {}) });
+  layer(layers, KIND.shape, name, { ks, shapes, ...hung(parent) });
+}
+
+/** What holds a carried frame: width and height are keyed apart where they do not change together. */
+function framed(layers: Layers, name: string, moves: Moves, above?: number): number {
+  const { scaleX = ONE, scaleY = ONE } = moves;
+  const called = `${name}: movement`;
+  if (goTogether(scaleX, scaleY)) return holder(layers, called, moves, above);
+  return holder(layers, `${name}: height`, { scaleY }, holder(layers, called, { ...moves, scaleY: ONE }, above));
 }
 
 /** Both at once: 1 while each is. */

@@ -1,12 +1,11 @@
 import { pictureOf, placedArt, type Picture } from '../../../scene/index.ts';
-import { isConstant, valueOfCurve, type DrawnArt, type Inside } from '../../../take/index.ts';
+import { valueOfCurve, type DrawnArt, type Inside } from '../../../take/index.ts';
 import { pathData } from '../../path-data.ts';
 import { formatNumber } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
-import { px } from '../tracks.ts';
-import { factorsOf, groupsOf } from './groups.ts';
+import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
 import { alongGroups } from './path.ts';
-import { animated, identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
+import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
 export function artMarkup(writing: Writing, drawn: DrawnArt): string {
@@ -15,20 +14,19 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const { leader, moves } = movesOf(writing, drawn, name);
   const curves = leader.along?.rest ?? leader.curves;
   const { opacity } = curves;
-  const [pivotX, pivotY] = drawn.art.pivot;
   const groups: string[] = [];
   if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
   if (drawn.shown.length > 1) {
     const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
     groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);
   }
-  if (!isConstant(opacity)) groups.push(`<g${animated(writing, moves, 'o', opacity)}>`);
+  const fading = fadingOf(writing, moves, opacity);
+  groups.push(...fading.groups);
   const along = leader.along && alongGroups(writing, moves, leader.along);
   if (along) groups.push(...along.groups);
-  const pivot = pivotX !== 0 || pivotY !== 0 ? `translate(${px(-pivotX)} ${px(-pivotY)})` : '';
-  const faded = isConstant(opacity) ? valueOfCurve(opacity, 0) : 1;
-  const more = faded === 1 ? '' : ` opacity="${formatNumber(faded, 4)}"`;
-  groups.push(...groupsOf(writing, moves, factorsOf(curves), { before: along?.before ?? '', after: pivot, more }));
+  const after = awayFrom(drawn.art.pivot);
+  const { more } = fading;
+  groups.push(...groupsOf(writing, moves, factorsOf(curves), { before: along?.before ?? '', after, more }));
   if (groups.length === 0) groups.push('<g>');
   const inside = posesMarkup(writing, drawn, name, moves).replace(
     /^<[a-z]+/,

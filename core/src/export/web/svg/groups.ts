@@ -1,5 +1,7 @@
 import { isConstant, valueOfCurve, type Curve, type DrawnArt } from '../../../take/index.ts';
-import { ATTRIBUTES } from '../tracks.ts';
+import type { Vec } from '../../../geometry/index.ts';
+import { formatNumber } from '../../text.ts';
+import { ATTRIBUTES, px } from '../tracks.ts';
 import { animated, fixedOf, identified, type Moves, type Writing } from './writing.ts';
 
 /** One factor of a matrix: as an attribute while it stands still, as a track while it moves. */
@@ -17,6 +19,16 @@ export const factorsOf = ({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['
   { key: 'w', curve: scaleX },
   { key: 'h', curve: scaleY },
 ];
+
+/** How something fades: a group for it where that changes, else an attribute of the innermost group, where it is not there whole. */
+export function fadingOf(writing: Writing, moves: Moves, opacity: Curve): { groups: string[]; more: string } {
+  if (!isConstant(opacity)) return { groups: [`<g${animated(writing, moves, 'o', opacity)}>`], more: '' };
+  const faded = valueOfCurve(opacity, 0);
+  return { groups: [], more: faded === 1 ? '' : ` opacity="${formatNumber(faded, 4)}"` };
+}
+
+/** Moves a pivot to the origin. */
+export const awayFrom = ([x, y]: Vec): string => (x !== 0 || y !== 0 ? `translate(${px(-x)} ${px(-y)})` : '');
 
 /** What stands around a thing's factors: attributes before the first and after the last, and more of the innermost group. */
 export interface Around {

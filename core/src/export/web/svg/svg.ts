@@ -13,7 +13,7 @@ import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
 import { styleOf } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
 import { artMarkup, picturesOf } from './art.ts';
-import { factorsOf, groupsOf } from './groups.ts';
+import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
 import { animated, ownMoves, type EchoRule, type Writing } from './writing.ts';
 
 export interface SvgOptions {
@@ -128,7 +128,16 @@ const mapped = (curve: Curve, of: (value: number) => number): Curve =>
   curve.map((key) => ({ ...key, value: of(key.value) }));
 
 /** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */
-function strokeMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnStroke, number: number): string {
+function strokeMarkup(writing: Writing, drawn: DrawnStroke, number: number): string {
+  if (!drawn.frame) return lineMarkup(writing, drawn, number);
+  const { curves, pivot } = drawn.frame;
+  const moves = ownMoves(`${writing.prefix}-${number}`);
+  const { groups, more } = fadingOf(writing, moves, curves.opacity);
+  groups.push(...groupsOf(writing, moves, factorsOf(curves), { after: awayFrom(pivot), more }));
+  return groups.join('') + lineMarkup(writing, drawn, number) + '</g>'.repeat(groups.length);
+}
+
+function lineMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnStroke, number: number): string {
   const dashed = stroke.dash ? ` stroke-dasharray="${stroke.dash.map((one) => formatNumber(one, 3)).join(' ')}"` : '';
   const line =
     `d="${pathData(nodes, closed)}" fill="none" stroke="${stroke.color}" stroke-width="${formatNumber(stroke.width, 3)}" ` +

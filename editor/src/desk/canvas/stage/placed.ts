@@ -1,6 +1,6 @@
 import { pathData, pictureOf, POSE, POSE_SIZE, type Art, type Guide, type Rider, type Scene } from '@pace-line/core';
 import { artNodes } from '../art-gate.ts';
-import { rounded, svgElement } from './svg.ts';
+import { matrixText, svgElement } from './svg.ts';
 
 /** One rider on the stage. */
 interface Placed {
@@ -108,8 +108,7 @@ function show(one: Placed, pose: number): void {
 }
 
 function move(one: Placed, poses: Float64Array, at: number): void {
-  const n = (k: number): number => rounded(poses[at + k]);
-  const matrix = `matrix(${n(0)} ${n(1)} ${n(2)} ${n(3)} ${n(4)} ${n(5)})`;
+  const matrix = matrixText(poses, at);
   if (matrix !== one.matrix) one.group.setAttribute('transform', (one.matrix = matrix));
   const pose = poses[at + POSE.pose] ?? 1;
   if (pose !== one.pose && one.art.kind === 'strip') show(one, pose);

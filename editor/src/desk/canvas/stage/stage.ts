@@ -1,7 +1,7 @@
 import {
   cameraOf,
   displayOrder,
-  KEY_CHANNELS,
+  isStill,
   POSE,
   POSE_SIZE,
   type Displayed,
@@ -15,15 +15,9 @@ import { clipsOf, createPlacedRiders } from './placed.ts';
 import { createStrokes } from './strokes.ts';
 import { arrange, svgElement } from './svg.ts';
 
-/** Whether a rider never changes: it rides nothing, is carried by and strung to nobody, looks toward nothing, has no poses by time and no keys. */
-const standsStill = ({ guide, carrier, strung, heading, poses, keys, parallax }: Rider): boolean =>
-  guide === null &&
-  !carrier &&
-  !strung &&
-  heading.mode !== 'toward' &&
-  poses.by === 'still' &&
-  parallax === 1 &&
-  KEY_CHANNELS.every((channel) => keys[channel].length === 0);
+/** Whether a rider never changes: neither by itself, nor by what it is carried by, strung to, looks toward or seen through. */
+const standsStill = (rider: Rider): boolean =>
+  isStill(rider) && !rider.carrier && !rider.strung && rider.heading.mode !== 'toward' && rider.parallax === 1;
 
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {

@@ -1,9 +1,12 @@
 import { drawerOf, drawnShare, pathData, pathOfGuide, POSE, POSE_SIZE, type Guide, type Scene } from '@pace-line/core';
-import { rounded, svgElement } from './svg.ts';
+import { matrixText, rounded, svgElement } from './svg.ts';
 
 /** A guide that is drawn in what is sent, as a path of the stage. */
 interface Stroke {
   readonly path: SVGPathElement;
+  /** Index of the rider that carries it, −1 where it lies on the canvas. */
+  carrier: number;
+  frame: string;
   /** Index of the rider that draws it, −1 where it is there whole. */
   rider: number;
   length: number;
@@ -26,7 +29,7 @@ export function createStrokes(): Strokes {
     let one = strokes.get(id);
     if (!one) {
       const path = svgElement('path', { fill: 'none', 'stroke-linejoin': 'round' });
-      strokes.set(id, (one = { path, rider: -1, length: 0, offset: '' }));
+      strokes.set(id, (one = { path, carrier: -1, frame: '', rider: -1, length: 0, offset: '' }));
     }
     return one;
   };
@@ -43,6 +46,7 @@ export function createStrokes(): Strokes {
     },
     draw(poses) {
       for (const one of strokes.values()) {
+        if (one.carrier >= 0) carry(one, poses, one.carrier * POSE_SIZE);
         if (one.rider < 0) continue;
         const share = drawnShare(poses[one.rider * POSE_SIZE + POSE.distance] ?? 0, one.length);
         const offset = String(rounded(one.length * (1 - share)));
@@ -52,8 +56,24 @@ export function createStrokes(): Strokes {
   };
 }
 
+/** Puts a carried guide's line where its carrier is, as opaque as that. */
+function carry(one: Stroke, poses: Float64Array, at: number): void {
+  const frame = `${matrixText(poses, at)} ${poses[at + POSE.opacity] ?? 1}`;
+  if (frame === one.frame) return;
+  one.frame = frame;
+  one.path.setAttribute('transform', matrixText(poses, at));
+  one.path.setAttribute('opacity', String(poses[at + POSE.opacity] ?? 1));
+}
+
 function renewed(one: Stroke, guide: Guide, scene: Scene): SVGPathElement {
-  Object.assign(one, { rider: drawerOf(scene, guide), length: pathOfGuide(guide).length, offset: '' });
+  const carrier = scene.riders.findIndex(({ id }) => id === guide.carrier);
+  Object.assign(one, {
+    carrier,
+    frame: '',
+    rider: drawerOf(scene, guide),
+    length: pathOfGuide(guide).length,
+    offset: '',
+  });
   const { path, rider, length } = one;
   const { stroke } = guide;
   const put = (name: string, value: string): void => path.setAttribute(name, value);
@@ -63,5 +83,6 @@ function renewed(one: Stroke, guide: Guide, scene: Scene): SVGPathElement {
   put('stroke-linecap', rider < 0 ? 'round' : 'butt');
   put('stroke-dasharray', rider >= 0 ? `${length} ${length}` : (stroke?.dash?.join(' ') ?? 'none'));
   put('stroke-dashoffset', '0');
+  if (carrier < 0) for (const name of ['transform', 'opacity']) path.removeAttribute(name);
   return path;
 }

@@ -6,6 +6,7 @@ import {
   guideById,
   idsIn,
   insertMark,
+  lookedAlong,
   nearestOnPath,
   pathOfGuide,
   prepare,
@@ -59,6 +60,20 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
       }
       // Where no mark can be set, as in a hold, lead does it.
       return slid(base, { rider, guide, moving, time, foot, to: { ...b, x: x + dx, y: y + dy } }) ?? freely();
+    },
+  };
+}
+
+/** A drag with Ctrl: the rider stands where the pointer is along its guide for as long as it is held, and nothing of it is kept. */
+export function lookAlong(host: ToolHost, rider: Rider): CanvasDrag | undefined {
+  const path = prepare(host.scene()).rider(rider.id)?.path;
+  if (!path) return undefined;
+  const gesture = host.glance();
+  return {
+    gesture,
+    follow(base, _, { x, y }) {
+      const near = nearestOnPath(path, x, y);
+      return near ? lookedAlong(base, { rider: rider.id, foot: near.distance }) : base;
     },
   };
 }

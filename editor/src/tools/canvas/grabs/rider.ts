@@ -3,7 +3,7 @@ import { selectRider, toggled } from '../../../document/index.ts';
 import type { Pointer } from '../../pointer.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
-import { dragOnGuide } from './rider-on-guide.ts';
+import { dragOnGuide, lookAlong } from './rider-on-guide.ts';
 
 /** Whether the art's box of the rider whose pose is at an index covers the pointer. */
 function covers(poses: Poses, index: number, width: number, height: number, { x, y }: Pointer): boolean {
@@ -47,6 +47,7 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
           return moveRiders(base, { ids, dx, dy, time });
         },
       };
+    if (pressed.ctrl) return lookAlong(host, one);
     const index = scene.riders.indexOf(one);
     return dragOnGuide(host, one, [host.poses().of(index, 'x'), host.poses().of(index, 'y')]);
   },

@@ -1,0 +1,213 @@
+import { expect, test, type Page } from '@playwright/test';
+import { pathOfGuide, prepare, writeScene, type Scene } from '@pace-line/core';
+import { colouredArt, LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { decoded } from './decoded.ts';
+import { dropFile, newScene, openScene, savedScene } from './desk.ts';
+import { playsAsMeant } from './plays.ts';
+import { sent, worst } from './red-rider.ts';
+import { write } from './writing.ts';
+
+/** A boat on a loop, turned, faded and made larger as it goes, that carries a red straight line; `draws`: it is drawn by a rider on it. */
+const lineOn = (draws: string | null): Scene =>
+  sceneOf({
+    canvas: { width: 400, height: 300, background: '#ffffff' },
+    clock: { duration: 2, fps: 12, repeat: 'loop' },
+    art: [colouredArt('hull', '#0000dd', 20, 10), colouredArt('dot-art', '#00aa00', 4, 4)],
+    guides: [
+      {
+        ...LOOPS,
+        nodes: LOOPS.nodes.map((node) => {
+          const { x, y, ...more } = node as { x: number; y: number };
+          return { ...more, x: x * 0.45, y: y * 0.45 };
+        }),
+      },
+      {
+        ...{ id: 'mast', name: 'Mast', closed: false, color: '#0B7A75', carrier: 'boat' },
+        nodes: [
+          { id: 'm1', x: 30, y: -10 },
+          { id: 'm2', x: 60, y: -40 },
+        ],
+        stroke: { color: '#dd0000', width: 5, draws },
+      },
+    ],
+    riders: [
+      riderOn(
+        'boat',
+        'loops',
+        [
+          { time: 0, place: { by: 'node', node: 'l1' } },
+          { time: 2, place: { by: 'node', node: 'l1', lap: 1 } },
+        ],
+        {
+          art: 'hull',
+          keys: {
+            scale: [
+              { id: 's1', time: 0, value: [1, 1] },
+              { id: 's2', time: 1, value: [1.5, 0.8] },
+              { id: 's3', time: 2, value: [1, 1] },
+            ],
+          },
+        },
+      ),
+      riderOn(
+        'climber',
+        'mast',
+        [
+          { time: 0, place: { by: 'node', node: 'm1' } },
+          { time: 2, place: { by: 'node', node: 'm2' } },
+        ],
+        {
+          art: 'dot-art',
+          carrier: { rider: 'boat' },
+          output: false,
+        },
+      ),
+    ],
+  });
+
+/** Where a point of the boat's frame is on the canvas at a time. */
+function placed(scene: Scene, [x, y]: readonly [number, number], time: number): readonly [number, number] {
+  const poses = prepare(scene).poseAt(time);
+  const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(0, key);
+  return [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')];
+}
+
+/** Both ends of the red line in a page that shows an animated SVG, at times. */
+const endsShown = (page: Page, times: readonly number[]): Promise<[number, number][][]> =>
+  page.evaluate((list) => {
+    const path = [...document.querySelectorAll<SVGPathElement>('path')].find(
+      (one) => one.getAttribute('stroke') === '#dd0000',
+    )!;
+    const animations = document.getAnimations();
+    animations.forEach((animation) => animation.pause());
+    return list.map((time) => {
+      animations.forEach((animation) => (animation.currentTime = time * 1000));
+      const matrix = path.getScreenCTM()!;
+      return [path.getPointAtLength(0), path.getPointAtLength(path.getTotalLength())].map((point): [number, number] => {
+        const { x, y } = new DOMPoint(point.x, point.y).matrixTransform(matrix);
+        return [x, y];
+      });
+    });
+  }, times);
+
+test('the line of a carried guide is where its carrier has it: in an animated SVG, and in pictures', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const times = Array.from({ length: 40 }, (_, i) => ((i * 0.618 + 0.03) % 1) * 2);
+  for (const scene of [lineOn(null), lineOn('climber')]) {
+    await page.setContent(`<!doctype html><body style="margin:0">${(await write(scene, 'animated-svg')).text}</body>`);
+    const shown = await endsShown(page, times);
+    const ends = [
+      [30, -10],
+      [60, -40],
+    ] as const;
+    for (const [i, end] of ends.entries())
+      expect(
+        worst(
+          shown.map((both) => both[i]!),
+          times.map((time) => placed(scene, end, time)),
+        ),
+      ).toBeLessThan(0.5);
+  }
+  const whole = lineOn(null);
+  await openScene(page, whole);
+  await page.getByRole('link', { name: 'Send' }).click();
+  const { places } = await decoded(page, await sent(page, 'Animated PNG'), 'image/png');
+  const middles = places.map((_, i) => placed(whole, [45, -25], (i * 2) / places.length));
+  expect(places).toHaveLength(24);
+  expect(worst(places, middles)).toBeLessThan(0.7);
+  expect(worst(places, middles.slice(3).concat(middles.slice(0, 3)))).toBeGreaterThan(5);
+});
+
+test('on the Desk the line goes with its carrier', async ({ page }) => {
+  const scene = lineOn(null);
+  await openScene(page, scene);
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  for (let i = 0; i < 7; i++) await page.keyboard.press('.');
+  const [found, edge] = await page.evaluate(() => {
+    const all = [...document.querySelectorAll<SVGGraphicsElement>('path, rect')];
+    const roots = [...document.querySelectorAll('*')].flatMap((one) => (one.shadowRoot ? [one.shadowRoot] : []));
+    const inside = roots.flatMap((root) => [...root.querySelectorAll<SVGGraphicsElement>('path')]);
+    const line = [...all, ...inside].find((one) => one.getAttribute('stroke') === '#dd0000')!;
+    const { x, y } = new DOMPoint(45, -25).matrixTransform(line.getScreenCTM()!);
+    const box = [document, ...roots]
+      .flatMap((root) => [...root.querySelectorAll('.canvas-edge')])[0]!
+      .getBoundingClientRect();
+    return [[x - box.x, y - box.y], box.width];
+  });
+  const [x, y] = placed(scene, [45, -25], 7 / 12);
+  const zoom = edge! / 400;
+  expect(Math.hypot(found![0]! / zoom - x, found![1]! / zoom - y)).toBeLessThan(1);
+});
+
+test('a scene is set into another one: it is one rider, moves by a clock of its own, and what is sent plays so', async ({
+  page,
+}) => {
+  await openScene(page, lineOn(null));
+  await expect(page.getByText(/^kept/)).toBeVisible();
+  await newScene(page);
+  await page.getByRole('button', { name: 'Art', exact: true }).click();
+  await page.getByRole('button', { name: /^Set in a scene/ }).click();
+  const question = page.getByRole('dialog', { name: 'A scene as art' });
+  await expect(question.getByText('400 × 300 px, 2 riders')).toBeVisible();
+  await question.getByRole('textbox', { name: 'Its loop' }).fill('4');
+  await question.getByRole('textbox', { name: 'Its loop' }).press('Enter');
+  await question.getByRole('button', { name: 'Set it in' }).click();
+  await page.getByRole('button', { name: 'Close Art' }).click();
+  await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue('Test');
+  await expect(page.getByRole('textbox', { name: 'Loop of what it carries' })).toHaveValue('4 s');
+  await page.getByRole('textbox', { name: 'Loop of what it carries' }).fill('1');
+  await page.keyboard.press('Enter');
+  const scene = await savedScene(page);
+  expect(scene.riders.map(({ name, pace }) => [name, pace.cycle])).toEqual([
+    ['Test', null],
+    ['boat', 1],
+    ['climber', 1],
+  ]);
+  const boat = scene.guides.find(({ name }) => name === 'Loops')!;
+  expect(boat.carrier).toBe(scene.riders[0]!.id);
+  expect(pathOfGuide(boat).length).toBeGreaterThan(100);
+  await playsAsMeant(page, scene);
+});
+
+test('a scene file dropped while the art is open is set in; a broken one is said to be so', async ({ page }) => {
+  await newScene(page);
+  await page.getByRole('button', { name: 'Art', exact: true }).click();
+  await dropFile(page, 'boat.paceline.json', 'application/json', writeScene(lineOn(null)));
+  await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue('Test');
+  await dropFile(page, 'boat.paceline.json', 'application/json', '{"format":"pace-line/scene","version":7}');
+  await expect(page.getByText('boat.paceline.json was not taken in')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  expect((await savedScene(page)).riders).toEqual([]);
+});
+
+test('a rider is looked at along its guide, by hand and by keyboard, and nothing is changed', async ({ page }) => {
+  await openScene(page, lineOn(null));
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  const before = await savedScene(page);
+  await page.locator('.mark').first().focus();
+  await page.keyboard.press('Enter');
+  const head = page.locator('[data-card=rider] .card-head');
+  await head.click();
+  const slider = page.getByRole('slider', { name: /^Look along the guide/ });
+  const moved = async (): Promise<string> =>
+    page.evaluate(() => {
+      const roots = [...document.querySelectorAll('*')].flatMap((one) => (one.shadowRoot ? [one.shadowRoot] : []));
+      const line = [document, ...roots]
+        .flatMap((root) => [...root.querySelectorAll('path')])
+        .find((one) => one.getAttribute('stroke') === '#dd0000')!;
+      return line.getAttribute('transform') ?? '';
+    });
+  const stood = await moved();
+  await slider.focus();
+  for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(moved).not.toBe(stood);
+  await page.keyboard.press('Tab');
+  await expect.poll(moved).toBe(stood);
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
+  expect(await savedScene(page)).toEqual(before);
+});

@@ -1,0 +1,127 @@
+import { useEffect, useState } from 'react';
+import { lostInside, setIn, type Scene } from '@pace-line/core';
+import { listCards, loadStored, selectRider, type SceneCard } from '../document/index.ts';
+import { ChoiceField, NumberField, secondsAt } from '../fields/index.ts';
+import { readSceneFile } from '../jobs/index.ts';
+import { askAmong } from '../look/ask.tsx';
+import { tell, warn } from '../look/notices.tsx';
+import { pickFiles } from '../platform/files.ts';
+import { wordsOfProblems } from '../words/problems.ts';
+import { perform } from './actions/change.ts';
+import { keepBefore } from './actions/saving.ts';
+import { sceneOf, type Desk } from './desk.ts';
+
+/** What is asked for: a scene, and how long its loop takes here, s. */
+interface Wish {
+  inner: Scene | undefined;
+  duration: number;
+}
+
+/** Share of the canvas that a scene set in takes at most, by the side that is nearer to it. */
+const SHARE = 0.5;
+
+/** Asks for a scene of the Shelf, or a file, and sets it into this one: art that moves by a clock of its own. */
+export async function bringInScene(desk: Desk): Promise<void> {
+  const cards = (await listCards()).filter((card) => card.id !== desk.id);
+  if (cards.length === 0) return setInFile(desk, (await pickFiles('.json,application/json'))[0]);
+  const wish: Wish = { inner: undefined, duration: 0 };
+  const answer = await askAmong({
+    title: 'A scene as art',
+    body: <Wishes cards={cards} wish={wish} />,
+    yes: 'Set it in',
+    other: 'From a file…',
+    no: 'Leave it',
+  });
+  if (answer === 'other') return setInFile(desk, (await pickFiles('.json,application/json'))[0]);
+  if (answer === 'yes' && wish.inner) setSceneIn(desk, wish.inner, wish.duration);
+}
+
+/** Sets the scene of a file into this one; says what is wrong with a bad one. */
+export async function setInFile(desk: Desk, file: File | undefined): Promise<void> {
+  if (!file) return;
+  const read = await readSceneFile(file.name, await file.text());
+  if (read.ok) setSceneIn(desk, read.scene);
+  else warn(`${file.name} was not taken in`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
+}
+
+/** Sets a scene into the middle of the canvas, its loop taking `duration` s; tells what of it does not come along. */
+function setSceneIn(desk: Desk, inner: Scene, duration = inner.clock.duration): void {
+  const { canvas, riders } = sceneOf(desk);
+  const fit = Math.min((SHARE * canvas.width) / inner.canvas.width, (SHARE * canvas.height) / inner.canvas.height);
+  const at = [canvas.width / 2, canvas.height / 2] as const;
+  keepBefore(desk);
+  const known = new Set(riders.map(({ id }) => id));
+  if (!perform(desk, `Set ${inner.name} in`, setIn, { inner, at, size: Math.min(1, fit), duration })) return;
+  const holder = sceneOf(desk).riders.find(({ id }) => !known.has(id));
+  if (holder) desk.doc.select(selectRider(holder.id));
+  const lost = wordsOfLost(inner);
+  if (lost !== '') tell(lost, `${inner.name} was set in`);
+}
+
+function wordsOfLost(inner: Scene): string {
+  const { clips, camera, driver } = lostInside(inner);
+  return [
+    camera ? 'It is shown whole, not through its camera.' : '',
+    driver ? 'It runs by time here, whatever drove it.' : '',
+    clips.length > 0 ? `Seen whole, as a carried guide cuts nothing off: ${clips.join(', ')}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** What is asked; `wish` is kept up to date, as the question goes away with its answer. */
+function Wishes({ cards, wish }: { cards: readonly SceneCard[]; wish: Wish }) {
+  const [id, setId] = useState(cards[0]?.id ?? '');
+  const [inner, setInner] = useState<Scene>();
+  const [duration, setDuration] = useState(0);
+  useEffect(() => {
+    let isWanted = true;
+    void loadStored(id).then((stored) => {
+      if (!isWanted) return;
+      const scene = stored.state === 'ok' ? stored.scene : undefined;
+      setInner(scene);
+      setDuration(scene?.clock.duration ?? 0);
+    });
+    return () => void (isWanted = false);
+  }, [id]);
+  useEffect(() => void Object.assign(wish, { inner, duration }), [wish, inner, duration]);
+  return (
+    <div className="scene-wishes">
+      <p>It comes as one rider that carries all that is in it, and runs by a loop of its own.</p>
+      <div className="row">
+        <span className="row-label">Scene</span>
+        <div className="row-value">
+          <ChoiceField
+            label="Scene to set in"
+            searchable
+            value={id}
+            data={cards.map((card) => ({ value: card.id, label: card.name }))}
+            onChange={setId}
+          />
+        </div>
+      </div>
+      <div className="row">
+        <span className="row-label">Its loop</span>
+        <div className="row-value">
+          {inner && (
+            <NumberField
+              label="Its loop"
+              value={duration}
+              unit="s"
+              units={secondsAt(inner.clock.fps)}
+              digits={3}
+              min={0.01}
+              max={3600}
+              onCommit={setDuration}
+            />
+          )}
+        </div>
+      </div>
+      <p className="card-note">
+        {inner
+          ? `${inner.canvas.width} × ${inner.canvas.height} px, ${inner.riders.length} riders`
+          : 'This scene cannot be read.'}
+      </p>
+    </div>
+  );
+}
