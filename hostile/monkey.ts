@@ -102,7 +102,7 @@ async function act(page: Page, random: Random): Promise<void> {
 async function textOf(page: Page): Promise<string> {
   for (let i = 0; i < 4; i++) await page.keyboard.press('Escape');
   const [download] = await Promise.all([
-    page.waitForEvent('download', { timeout: 10_000 }),
+    page.waitForEvent('download', { timeout: 60_000 }),
     page.locator('.desk-bar').getByRole('button', { name: 'Save file' }).click({ force: true }),
   ]);
   return readFileSync(await download.path(), 'utf8');

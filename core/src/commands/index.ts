@@ -24,6 +24,7 @@ export { type Refusal, type RefusalCode } from './refusal.ts';
 export { actedMotion, refitActed, rideActed, type Acted, type HandMoment } from './rider/act-out.ts';
 export { clockInside, setClockInside } from './rider/carried-clock.ts';
 export { carryGuide, carryRider } from './rider/carrying.ts';
+export { replaceEntrance } from './rider/entrance.ts';
 export { lookedAlong } from './rider/look.ts';
 export { setHeading } from './rider/heading.ts';
 export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movement.ts';

@@ -12,6 +12,7 @@ export const FEATURES = [
   'clips',
   'camera',
   'driver',
+  'lead-in',
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -77,6 +78,10 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
   driver: {
     usedBy: ({ driver }) => (driver.kind === 'time' ? [] : [driver.kind]),
     lost: () => 'What drives it: it plays by time.',
+  },
+  'lead-in': {
+    usedBy: (scene) => sent(scene, ({ entrance }) => entrance !== null),
+    lost: (names) => `How ${quoted(names)} ${names.length === 1 ? 'enters' : 'enter'}: the loop begins at once.`,
   },
 };
 

@@ -51,7 +51,13 @@ export async function send(
     run.progress(share * SOURCE_SHARE);
   };
   const sources: { readonly [N in keyof Sources]: () => Sources[N] | Promise<Sources[N]> } = {
-    take: () => bake(scene, { onProgress, scale: scaleOf(options), ways: format.ways === true }),
+    take: () =>
+      bake(scene, {
+        onProgress,
+        scale: scaleOf(options),
+        ways: format.ways === true,
+        leadIn: format.holds.includes('lead-in'),
+      }),
     frames: () => framesOf(scene, { onProgress }),
     sheets: () => {
       onProgress(1);

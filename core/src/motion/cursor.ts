@@ -1,5 +1,5 @@
 import { emptyFrame, type Frame, type Side } from '../geometry/index.ts';
-import { ROW_SIZE } from './slots.ts';
+import { ROW_SIZE, SLOT } from './slots.ts';
 
 /** One rider's working row while it is posed. Stages read and write its slots; no number crosses a call, so nothing is boxed. */
 export interface Cursor {
@@ -30,6 +30,14 @@ export const cursorAt = (depth: number): Cursor => (made[depth] ??= newCursor(de
 
 /** A cursor that only asks, from outside of all nesting. */
 export const askedCursor = (): Cursor => newCursor(-1);
+
+/** Asks a cursor about a time, s. In the lead-in, before 0, all stand as they are where the loop begins, but for what is left of their entrances. */
+export function askAt(cursor: Cursor, time: number, side: Side, leadIn: number): void {
+  const isBefore = leadIn > 0 && time < 0;
+  cursor.row[SLOT.time] = isBefore ? 0 : time;
+  cursor.row[SLOT.before] = isBefore ? Math.max(time, -leadIn) : 0;
+  cursor.side = isBefore ? 1 : side;
+}
 
 /** A cursor of its own, for what looks at a rider's stages while tables are made. No rider is posed meanwhile. */
 export const ownCursor = (): Cursor => newCursor(0);

@@ -1,6 +1,7 @@
 import type { Side } from '../geometry/index.ts';
 import {
   dependenciesOf,
+  leadInOf,
   loopLength,
   orderOfDependence,
   type Art,
@@ -13,8 +14,8 @@ import type { Posed, RiderGraph } from './posed.ts';
 import { Poses } from './pose.ts';
 import { preparedRider } from './prepared-rider.ts';
 import { RiderMotion } from './rider-motion.ts';
-import { askedCursor } from './cursor.ts';
-import { POSE_SIZE, SLOT } from './slots.ts';
+import { askAt, askedCursor } from './cursor.ts';
+import { POSE_SIZE } from './slots.ts';
 
 /** The evaluator: where every rider is at any time. Immutable; the only one that drawing, checks and exports use. */
 export class Motion {
@@ -22,12 +23,15 @@ export class Motion {
   readonly riders: readonly RiderMotion[];
   /** Seconds that are played and sent. */
   readonly length: number;
+  /** Seconds that are played once before it: times below 0 are in it. */
+  readonly leadIn: number;
   readonly #asked = askedCursor();
   readonly #indexes: ReadonlyMap<string, number>;
 
-  constructor(riders: readonly RiderMotion[], length: number) {
+  constructor(riders: readonly RiderMotion[], length: number, leadIn = 0) {
     this.riders = riders;
     this.length = length;
+    this.leadIn = leadIn;
     this.#indexes = new Map(riders.map((rider, i) => [rider.id, i]));
   }
 
@@ -41,12 +45,11 @@ export class Motion {
     return this.#indexes.get(id) ?? -1;
   }
 
-  /** Poses of all riders at a time in s, any real number. `side` −1: the limit from earlier times, where a pose jumps. Allocates nothing when given `out`. */
+  /** Poses of all riders at a time in s, any real number; where there is a lead-in, times below 0 are in it. `side` −1: the limit from earlier times, where a pose jumps. Allocates nothing when given `out`. */
   poseAt(time: number, out: Poses = new Poses(this.riders.length), side: Side = 1): Poses {
     const { riders } = this;
     const asked = this.#asked;
-    asked.row[SLOT.time] = time;
-    asked.side = side;
+    askAt(asked, time, side, this.leadIn);
     for (let i = 0; i < riders.length; i++) riders[i]?.poseWith(asked, out.data, i * POSE_SIZE);
     return out;
   }
@@ -59,6 +62,7 @@ interface Known {
   /** Frames a second, where its poses are held on them; else 0. */
   readonly fps: number;
   readonly repeat: Repeat;
+  readonly leadIn: number;
   readonly needed: readonly (Posed | undefined)[];
   readonly motion: RiderMotion;
 }
@@ -77,15 +81,16 @@ function prepareAnew(scene: Scene): Motion {
   const guides = new Map(scene.guides.map((guide) => [guide.id, guide]));
   const arts = new Map(scene.art.map((art) => [art.id, art]));
   const done = new Map<string, RiderMotion>();
+  const leadIn = leadInOf(scene);
   const graph: RiderGraph = { motionOf: (id) => done.get(id) };
   for (const index of orderOfDependence(scene.riders, ({ id }) => id, dependenciesOf)) {
     const rider = scene.riders[index];
     if (!rider) continue;
     const guide = rider.guide === null ? undefined : guides.get(rider.guide);
-    done.set(rider.id, motionOf(rider, guide, arts.get(rider.art), scene, graph));
+    done.set(rider.id, motionOf(rider, guide, arts.get(rider.art), scene.clock, leadIn, graph));
   }
   const riders = scene.riders.flatMap(({ id }) => done.get(id) ?? []);
-  return new Motion(riders, loopLength(scene.clock));
+  return new Motion(riders, loopLength(scene.clock), leadIn);
 }
 
 /** A rider's motion, the one that is known where nothing that it is made from has changed. */
@@ -93,7 +98,8 @@ function motionOf(
   rider: Rider,
   guide: Guide | undefined,
   art: Art | undefined,
-  { clock }: Scene,
+  clock: Scene['clock'],
+  leadIn: number,
   graph: RiderGraph,
 ): RiderMotion {
   const { duration, repeat } = clock;
@@ -107,10 +113,11 @@ function motionOf(
     last.duration === duration &&
     last.repeat === repeat &&
     last.fps === fps &&
+    last.leadIn === leadIn &&
     last.needed.every((one, i) => one === needed[i])
   )
     return last.motion;
-  const motion = new RiderMotion(preparedRider(rider, guide, art, clock, graph), graph);
-  known.set(rider, { art, guide, duration, fps, repeat, needed, motion });
+  const motion = new RiderMotion(preparedRider(rider, guide, art, clock, leadIn, graph), graph);
+  known.set(rider, { art, guide, duration, fps, repeat, leadIn, needed, motion });
   return motion;
 }

@@ -9,6 +9,8 @@ export type Channel = (typeof CHANNELS)[number];
 export interface Posed {
   readonly varies: readonly Channel[];
   readonly folding: Folding;
+  /** Times of the lead-in, below 0, at which its entrance is not smooth. */
+  readonly entering: readonly number[];
   /** The local time of one of its marks, s; undefined where it has none of that id. */
   timeOfMark(id: string): number | undefined;
   /** Writes its pose at the time and side of a cursor into `data` from `offset` on, with the cursor of the next depth of nesting. The time is not handed over: it would be boxed. */

@@ -41,6 +41,8 @@ export interface PreparedRider {
   readonly frame: CarrierFrame | undefined;
   /** What is played and sent: s, and how it goes on after it. */
   readonly loop: { readonly length: number; readonly repeat: Repeat };
+  /** s that are played once before it. */
+  readonly leadIn: number;
 }
 
 /** px, and +1 where the ground lies on the right of the guide's direction, so that it rolls clockwise as it goes on. */
@@ -54,6 +56,7 @@ export function preparedRider(
   guide: Guide | undefined,
   art: Art | undefined,
   clock: Clock,
+  leadIn: number,
   graph: RiderGraph,
 ): PreparedRider {
   const folding = foldingOf(rider, clock);
@@ -72,7 +75,7 @@ export function preparedRider(
   const keys = keyLinesOf(rider.keys);
   const sway = way && rider.pace.recipe ? swayOf(rider.pace.recipe) : undefined;
   const hold = rider.pace.on > 1 ? rider.pace.on / clock.fps : 0;
-  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway, hold, frame, loop };
+  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway, hold, frame, loop, leadIn };
 }
 
 /** px. A wheel without size turns as one of this radius. */

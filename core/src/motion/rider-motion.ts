@@ -1,13 +1,15 @@
 import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
+import { dependenciesOf } from '../scene/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
 import type { CarrierFrame } from './carrier-frame.ts';
-import { askedCursor, cursorAt, ownCursor, type Cursor } from './cursor.ts';
+import { askAt, askedCursor, cursorAt, ownCursor, type Cursor } from './cursor.ts';
 import { hasOffsets, type PreparedRider } from './prepared-rider.ts';
 import { POSE_SIZE, SLOT } from './slots.ts';
 import { CHANNELS, type Channel, type Posed, type RiderGraph } from './posed.ts';
 import { MOST_STEPS, tooManySteps, type Earlier, type PoseStage } from './stage.ts';
 import { wholeNumbers } from '../search.ts';
+import { entranceEvents } from './stages/enter.ts';
 import { STAGES } from './stages/index.ts';
 
 /** s. Events nearer to the one before count as one. */
@@ -25,6 +27,8 @@ export class RiderMotion implements Posed {
   readonly folding: Folding;
   /** The channels that change over time; none for a rider that stands still. */
   readonly varies: readonly Channel[];
+  /** Times of the lead-in, below 0, at which its entrance, or that of what it depends on, is not smooth; ascending. None where nothing of it enters. */
+  readonly entering: readonly number[];
   readonly #prepared: PreparedRider;
   readonly #stages: readonly PoseStage[];
   /** Some of its states change at once. */
@@ -46,6 +50,7 @@ export class RiderMotion implements Posed {
     this.#stages = stages;
     this.#switches = stages.some((stage) => stage.switches === true);
     this.varies = variesOf(stages);
+    this.entering = enteringOf(prepared, graph);
   }
 
   /** The guide's path; null when parked. */
@@ -65,8 +70,7 @@ export class RiderMotion implements Posed {
 
   /** The pose at a time in s, any real number, written into `data` from `offset` on (see POSE). `side` −1: the limit from earlier times. */
   poseAt(time: number, side: Side = 1, data: Float64Array = new Float64Array(POSE_SIZE), offset = 0): Float64Array {
-    ASKED.row[SLOT.time] = time;
-    ASKED.side = side;
+    askAt(ASKED, time, side, this.#prepared.leadIn);
     this.poseWith(ASKED, data, offset);
     return data;
   }
@@ -75,6 +79,7 @@ export class RiderMotion implements Posed {
     const cursor = cursorAt(asked.depth + 1);
     const { row } = cursor;
     row[SLOT.time] = asked.row[SLOT.time] ?? 0;
+    row[SLOT.before] = asked.row[SLOT.before] ?? 0;
     cursor.side = asked.side;
     if (this.#hold > 0) holdTime(row, this.#hold, cursor);
     row[SLOT.distance] = 0;
@@ -106,7 +111,7 @@ export class RiderMotion implements Posed {
   distanceAt(time: number, side: Side = 1): number {
     const { line } = this;
     if (!line) return 0;
-    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    const { local, direction } = foldTime(this.#inLoop(time), this.folding, side, this.#folded);
     return line.distanceAt(local, side === direction ? 1 : -1);
   }
 
@@ -126,7 +131,7 @@ export class RiderMotion implements Posed {
   leadAt(time: number, side: Side = 1): number {
     const { rider, keys } = this.#prepared;
     if (!keys.lead) return rider.lead;
-    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    const { local, direction } = foldTime(this.#inLoop(time), this.folding, side, this.#folded);
     return rider.lead + keys.lead.valueAt(local, side === direction ? 1 : -1);
   }
 
@@ -134,7 +139,7 @@ export class RiderMotion implements Posed {
   liftAt(time: number, side: Side = 1): number {
     if (!hasOffsets(this.#prepared)) return this.#prepared.lift;
     const cursor = ownCursor();
-    cursor.row[SLOT.time] = time;
+    cursor.row[SLOT.time] = this.#inLoop(time);
     cursor.side = side;
     runStages(this.#stages, cursor);
     return cursor.row[SLOT.lift] ?? 0;
@@ -149,6 +154,11 @@ export class RiderMotion implements Posed {
     return work[1] ?? 1;
   }
 
+  /** In the lead-in it stands on its guide where the loop begins. */
+  #inLoop(time: number): number {
+    return time < 0 && this.#prepared.leadIn > 0 ? 0 : time;
+  }
+
   timeOfMark(id: string): number | undefined {
     return this.#prepared.rider.pace.marks.find((mark) => mark.id === id)?.time;
   }
@@ -157,7 +167,7 @@ export class RiderMotion implements Posed {
   speedAt(time: number, side: Side = 1): number {
     const { line } = this;
     if (!line || isHeld(this.folding, time)) return 0;
-    const { local, direction } = foldTime(time, this.folding, side, this.#folded);
+    const { local, direction } = foldTime(this.#inLoop(time), this.folding, side, this.#folded);
     return line.speedAt(local, side === direction ? 1 : -1) * direction;
   }
 
@@ -186,7 +196,7 @@ export class RiderMotion implements Posed {
     const hold = this.#hold;
     if (!(hold > 0)) return time;
     const cursor = ownCursor();
-    cursor.row[SLOT.time] = time;
+    cursor.row[SLOT.time] = this.#inLoop(time);
     cursor.side = side;
     holdTime(cursor.row, hold, cursor);
     return cursor.row[SLOT.time] ?? time;
@@ -255,6 +265,14 @@ function apart(all: readonly number[], to: number): number[] {
     (time, i) => i === 0 || time === to || (time - (times[i - 1] ?? 0) > SAME_EVENT && to - time > SAME_EVENT),
   );
 }
+
+const enteringOf = ({ rider, leadIn }: PreparedRider, graph: RiderGraph): number[] =>
+  [
+    ...new Set([
+      ...entranceEvents(rider, leadIn),
+      ...dependenciesOf(rider).flatMap((id) => graph.motionOf(id)?.entering ?? []),
+    ]),
+  ].sort((a, b) => a - b);
 
 const variesOf = (stages: readonly PoseStage[]): Channel[] =>
   CHANNELS.filter((channel) => stages.some((stage) => stage.varies.includes(channel)));

@@ -48,6 +48,8 @@ export const SLOT = {
   held: 23,
   /** How large it is by the depth of its guide: a factor. */
   depth: 24,
+  /** s before the loop, negative, in the lead-in; else 0. */
+  before: 25,
 } as const;
 
-export const ROW_SIZE = 25;
+export const ROW_SIZE = 26;

@@ -1,5 +1,6 @@
 import {
   defaultsOf,
+  entranceSchema,
   guideSchema,
   headingSchema,
   markSchema,
@@ -8,6 +9,7 @@ import {
   SCENE_FORMAT,
   SCENE_VERSION,
   sceneShape,
+  type Entrance,
   type Guide,
   type Heading,
   type Mark,
@@ -31,6 +33,9 @@ const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets' | 'came
 
 /** A heading that is level, or as given. */
 export const newHeading = (given: Partial<Heading> = {}): Heading => ({ ...HEADING, ...given });
+
+/** How a rider enters where nothing else is said: it fades in, in its place. */
+export const newEntrance = (): Entrance => entranceSchema.parse({});
 
 /** A rider with all that is not given as the schema has it; parked where no guide is given. */
 export const newRider = (given: Pick<Rider, 'id' | 'name' | 'art'> & Partial<Rider>): Rider => ({

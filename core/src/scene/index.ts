@@ -1,6 +1,16 @@
 export * from './art/index.ts';
 export { problemsOf } from './check.ts';
-export { emptyScene, newGuide, newHeading, newMark, newPace, newRider, ROUTE_COLORS, routeColor } from './defaults.ts';
+export {
+  emptyScene,
+  newEntrance,
+  newGuide,
+  newHeading,
+  newMark,
+  newPace,
+  newRider,
+  ROUTE_COLORS,
+  routeColor,
+} from './defaults.ts';
 export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
 export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dependence.ts';
 export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } from './packed.ts';
@@ -18,6 +28,7 @@ export {
   guideById,
   idsIn,
   isStill,
+  leadInOf,
   loopLength,
   markById,
   nameOfNode,
@@ -46,6 +57,7 @@ export {
   type ImageArt,
   type GuideLink,
   type GuideStroke,
+  type Entrance,
   type Heading,
   type Join,
   type Key,

@@ -7,7 +7,8 @@ export type Migration = (scene: Record<string, unknown>) => Record<string, unkno
  * Migrations by the version that they start from. 1 → 2: guides may have a thickness, a shape, a link and a stroke, nodes a name, scenes tracing pictures; all may be absent. 2 → 3: riders may
  * have more headings, keys, a roll, a squash and a carrier, guides a carrier; all may be absent. 3 → 4: strips of poses, what is strung, behind, inside or raised, guides
  * with a depth, a camera, linked paces; all may be absent. 4 → 5: eases have a strength and more kinds (flow, spring, shaped), paces a recipe; all may be absent. 5 → 6: paces may be held on
- * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent.
+ * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent. 7 → 8: riders may
+ * have an entrance; it may be absent.
  */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,
@@ -16,6 +17,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   4: (scene) => scene,
   5: (scene) => scene,
   6: (scene) => scene,
+  7: (scene) => scene,
 };
 
 export type Migrated =

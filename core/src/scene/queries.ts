@@ -21,6 +21,10 @@ export const markById = (rider: Rider, id: string): Mark | undefined => rider.pa
 /** Seconds that are played and sent: the duration, or twice that for there-and-back. */
 export const loopLength = (clock: Clock): number => roundOf(clock.duration, clock.repeat);
 
+/** Seconds that are played once before the loop, until every rider has entered; 0 where none enters. */
+export const leadInOf = ({ riders }: Scene): number =>
+  riders.reduce((most, { entrance }) => (entrance ? Math.max(most, entrance.start + entrance.seconds) : most), 0);
+
 /** Number of frames of a loop: at least one. */
 export const frameCount = (clock: Clock): number => Math.max(1, Math.round(loopLength(clock) * clock.fps));
 

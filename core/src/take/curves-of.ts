@@ -1,11 +1,11 @@
-import { CHANNELS, type Channel, type RiderMotion } from '../motion/index.ts';
+import { CHANNELS, type Channel } from '../motion/index.ts';
 import type { Curve } from './curve.ts';
 import { gapOfCurves } from './gap.ts';
 import { reducedChannel, reducedTogether, type Looked } from './reduction.ts';
-import { sampleAt } from './sample.ts';
+import { sampleAt, type Played } from './sample.ts';
 
 /** Every channel as it is at the loop's start: a constant each. */
-export function constantCurves(rider: RiderMotion): Record<Channel, Curve> {
+export function constantCurves(rider: Played): Record<Channel, Curve> {
   const still = sampleAt(rider, 0);
   return Object.fromEntries(CHANNELS.map((c) => [c, [{ time: 0, value: still[c] }]])) as unknown as Record<
     Channel,
@@ -14,7 +14,7 @@ export function constantCurves(rider: RiderMotion): Record<Channel, Curve> {
 }
 
 /** The curves of a rider's channels over the loop, each with keys of its own, that keep the corners of its box within what is allowed. */
-export function curvesOf(rider: RiderMotion, looked: Looked): Record<Channel, Curve> {
+export function curvesOf(rider: Played, looked: Looked): Record<Channel, Curve> {
   const constant = constantCurves(rider);
   const { made } = reducedTogether(
     looked.allowed,

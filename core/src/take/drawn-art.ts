@@ -1,11 +1,12 @@
 import type { PathNode } from '../geometry/index.ts';
 import type { Channel, Displayed, Motion } from '../motion/index.ts';
-import { artById, guideById, type Art, type Rider, type Scene } from '../scene/index.ts';
+import { artById, guideById, leadInOf, type Art, type Rider, type Scene } from '../scene/index.ts';
 import { alongOf, isShorter, type Along } from './along.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import type { DrawnStroke } from './drawn-stroke.ts';
 import { lookedAt } from './reduction.ts';
+import { enteringCurves } from './lead-in.ts';
 import { isMirrored } from './same.ts';
 import { pivotBoxOf } from './sample.ts';
 import { stepsOf, type Steps } from './steps.ts';
@@ -18,6 +19,8 @@ export interface DrawnArt {
   readonly name: string;
   readonly art: Art;
   readonly curves: Readonly<Record<Channel, Curve>>;
+  /** The same in the lead-in, from its beginning on; null where it stands there as the loop begins, and where the lead-in was not asked for. */
+  readonly entering: Readonly<Record<Channel, Curve>> | null;
   /** The same by a motion along its guide, where that is written shorter and was asked for. */
   readonly along: Along | null;
   /** The rider whose motion it repeats, and by how much it is ahead of it, s; null where it has its own, or that was not asked for. */
@@ -53,11 +56,13 @@ export interface Baking {
   readonly tolerance: number;
   readonly cubic: boolean;
   readonly ways: boolean;
+  /** s that are played once before the loop; 0 where that was not asked for. */
+  readonly leadIn: number;
 }
 
 /** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
 export function drawnArt(
-  { scene, motion, tolerance, cubic, ways }: Baking,
+  { scene, motion, tolerance, cubic, ways, leadIn }: Baking,
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
@@ -69,13 +74,16 @@ export function drawnArt(
   if (shown.every(({ value }) => value === 0)) return undefined;
   const pose = stepsOf(moving, length, 'pose');
   const { id, name, parallax } = rider;
-  const still = { along: null, echo: null, mirrored: false, pose, shown, inside: insideOf(scene, rider), parallax };
-  if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const box = pivotBoxOf(art);
+  const entering = enteringCurves(moving, leadIn, box, tolerance, cubic);
+  const ownWay = { along: null, echo: null, mirrored: false };
+  const still = { ...ownWay, entering, pose, shown, inside: insideOf(scene, rider), parallax };
+  if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
   const curves = curvesOf(moving, looked);
   tell(0.75);
-  const guide = ways && guideById(scene, rider.guide);
+  // What enters has curves alone: those of its lead-in go on in them.
+  const guide = ways && !entering && guideById(scene, rider.guide);
   const along = guide ? alongOf(moving, guide, length, looked) : null;
   const mirrored =
     ways && isEndless(scene) && scene.clock.repeat === 'there-and-back' && isMirrored(moving, length, box);
@@ -91,9 +99,9 @@ export function drawnArt(
   };
 }
 
-/** Whether a scene is played for ever, by its time alone: then it does not matter where a rider begins. */
-export const isEndless = ({ clock, driver }: Scene): boolean =>
-  clock.repeat !== 'once' && clock.times === null && driver.kind === 'time';
+/** Whether a scene is played for ever, by its time alone, with nothing before it: then it does not matter where a rider begins. */
+export const isEndless = (scene: Scene): boolean =>
+  scene.clock.repeat !== 'once' && scene.clock.times === null && scene.driver.kind === 'time' && leadInOf(scene) === 0;
 
 /** The line within which a rider is seen. */
 export function insideOf(scene: Scene, { inside }: Rider): Inside | null {

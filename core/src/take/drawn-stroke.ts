@@ -3,6 +3,7 @@ import { drawerOf, drawnShare, type Channel, type Displayed, type Motion, type R
 import { artById, pathOfGuide, riderById, type Guide, type GuideStroke, type Scene } from '../scene/index.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
+import { enteringCurves } from './lead-in.ts';
 import { lookedAt } from './reduction.ts';
 import { reducedCurve, type Point } from './reduce.ts';
 import { quantised } from './sample.ts';
@@ -25,6 +26,8 @@ export interface DrawnStroke {
 /** The frame of a rider's art, as it moves over the loop: each channel of that rider's pose, about the art's pivot, px of its box. */
 export interface CarriedFrame {
   readonly curves: Readonly<Record<Channel, Curve>>;
+  /** In the lead-in; null where it stands there as the loop begins. */
+  readonly entering: Readonly<Record<Channel, Curve>> | null;
   readonly pivot: Vec;
 }
 
@@ -34,6 +37,7 @@ interface StrokeBaking {
   readonly motion: Motion;
   readonly tolerance: number;
   readonly cubic: boolean;
+  readonly leadIn: number;
 }
 
 /** Longest step, s, between looks at how much of a guide is drawn. */
@@ -59,18 +63,23 @@ export function drawnStroke(how: StrokeBaking, { guide }: Displayed & { kind: 's
 }
 
 /** The frame that a guide is carried in, within the tolerance at the corners of its own box. */
-function carriedFrame({ scene, motion, tolerance, cubic }: StrokeBaking, guide: Guide): CarriedFrame | null {
+function carriedFrame({ scene, motion, tolerance, cubic, leadIn }: StrokeBaking, guide: Guide): CarriedFrame | null {
   const carrier = guide.carrier === null ? undefined : riderById(scene, guide.carrier);
   const moving = carrier && motion.rider(carrier.id);
   const art = carrier && artById(scene, carrier.art);
   if (!moving || !art) return null;
   const { pivot } = art;
-  if (moving.varies.length === 0) return { curves: constantCurves(moving), pivot };
   const { left, top, right, bottom } = pathOfGuide(guide).bounds;
   const edge = (guide.stroke?.width ?? 0) / 2;
   const [x, y] = pivot;
   const box = [left - edge - x, top - edge - y, right + edge - x, bottom + edge - y] as const;
-  return { curves: curvesOf(moving, lookedAt(moving, motion.length, box, tolerance, cubic)), pivot };
+  const isStill = moving.varies.length === 0;
+  const looked = isStill ? undefined : lookedAt(moving, motion.length, box, tolerance, cubic);
+  return {
+    curves: looked ? curvesOf(moving, looked) : constantCurves(moving),
+    entering: enteringCurves(moving, leadIn, box, tolerance, cubic),
+    pivot,
+  };
 }
 
 function shareDrawn(rider: RiderMotion, loop: number, length: number, tolerance: number): Curve {

@@ -1,7 +1,7 @@
-import type { Channel, RiderMotion } from '../motion/index.ts';
+import type { Channel } from '../motion/index.ts';
 import type { Curve } from './curve.ts';
 import { reducedCurve, type Point } from './reduce.ts';
-import { samplePieces, type PivotBox, type Sample } from './sample.ts';
+import { samplePieces, type PivotBox, type Played, type Sample } from './sample.ts';
 
 /** Share of the tolerance for what is not looked at between samples. */
 const SAMPLING_SHARE = 0.08;
@@ -28,7 +28,7 @@ export interface Looked {
 }
 
 export function lookedAt(
-  rider: RiderMotion,
+  rider: Played,
   length: number,
   box: PivotBox,
   tolerance: number,

@@ -3,6 +3,9 @@ import { POSE, POSE_SIZE, type Channel, type RiderMotion } from '../motion/index
 import type { Art } from '../scene/index.ts';
 import { QUANTUM, SHORTEST_SAMPLE } from '../tolerances.ts';
 
+/** What is played of a rider: its loop, or its lead-in. */
+export type Played = Pick<RiderMotion, 'poseAt' | 'events' | 'round' | 'varies'>;
+
 /** A rider's pose at a time of the loop, as the channels that players interpolate: px, rad, factors, share. */
 export type ChannelValues = Readonly<Record<Channel, number>>;
 
@@ -23,7 +26,7 @@ export const quantised = (value: number): number => Math.round(value / QUANTUM) 
 const scratch = new Float64Array(POSE_SIZE);
 
 /** The pose of a rider at a time, s; `side` −1 takes the limit from before. */
-export function sampleAt(rider: RiderMotion, time: number, side: 1 | -1 = 1): Sample {
+export function sampleAt(rider: Played, time: number, side: 1 | -1 = 1): Sample {
   const pose = rider.poseAt(time, side, scratch);
   const read = (channel: Channel): number => quantised(pose[POSE[channel]] ?? 0);
   return {
@@ -79,7 +82,7 @@ const STEPS = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000,
  * another. Inside a piece they stand at round shares of the loop; its first is the limit from after its start, its last that from before its end.
  */
 export function samplePieces(
-  rider: RiderMotion,
+  rider: Played,
   length: number,
   box: PivotBox,
   tolerance: number,
@@ -102,7 +105,7 @@ export function samplePieces(
 }
 
 function samplePiece(
-  rider: RiderMotion,
+  rider: Played,
   from: number,
   to: number,
   step: number,

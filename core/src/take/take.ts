@@ -14,6 +14,8 @@ export interface Take {
   readonly canvas: Scene['canvas'];
   /** Seconds that are played: of something that goes there and back, both ways. */
   readonly length: number;
+  /** Seconds that are played once before it; 0: there are none, or they were not asked for. */
+  readonly leadIn: number;
   /** Seconds of one way. */
   readonly duration: number;
   readonly repeat: Repeat;
@@ -42,6 +44,8 @@ export interface BakeOptions {
   readonly cubic?: boolean;
   /** The ways of targets that have more than curves are looked for: along paths, ahead of each other, there and back. */
   readonly ways?: boolean;
+  /** The lead-in is wanted as well, where it is played by time. */
+  readonly leadIn?: boolean;
   /** Told the share of things done, 0 to 1. */
   readonly onProgress?: (share: number) => void;
 }
@@ -49,13 +53,21 @@ export interface BakeOptions {
 /** Bakes a scene continuously: within the tolerance of the evaluator at every time, with as few keys as that allows. */
 export function bake(
   scene: Scene,
-  { scale = 1, tolerance = BAKE_TOLERANCE, cubic = true, ways = false, onProgress }: BakeOptions = {},
+  {
+    scale = 1,
+    tolerance = BAKE_TOLERANCE,
+    cubic = true,
+    ways = false,
+    leadIn: isLed = false,
+    onProgress,
+  }: BakeOptions = {},
 ): Take {
   const motion = prepare(scene);
   const view = bakedView(scene, motion, tolerance / scale);
   const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
-  const how: Baking = { scene, motion, tolerance: reach, cubic, ways };
+  const leadIn = isLed && scene.driver.kind === 'time' ? motion.leadIn : 0;
+  const how: Baking = { scene, motion, tolerance: reach, cubic, ways, leadIn };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
     const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(how, one);
@@ -63,7 +75,7 @@ export function bake(
     return drawn ? [drawn] : [];
   });
   const repeating = ways && isEndless(scene) ? withEchoes(motion, drawing) : drawing;
-  return takeOf(scene, motion, view?.curves ?? null, repeating, scale);
+  return { ...takeOf(scene, motion, view?.curves ?? null, repeating, scale), leadIn };
 }
 
 function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[], scale = 1): Take {
@@ -71,7 +83,7 @@ function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readon
   const { duration, repeat, fps } = clock;
   const times = repeat === 'once' ? 1 : clock.times;
   return {
-    ...{ name, canvas, length: motion.length, duration, repeat, scale, fps, times, driver, view, drawing },
+    ...{ name, canvas, length: motion.length, leadIn: 0, duration, repeat, scale, fps, times, driver, view, drawing },
     assets: assetsOf(scene, drawing),
   };
 }
@@ -87,7 +99,7 @@ export function stillTake(scene: Scene, time: number): Take {
     ) as unknown as DrawnArt['curves'];
   const drawing = displayOrder(scene).flatMap((one): Drawn[] => {
     if (one.kind === 'stroke') {
-      const drawn = drawnStroke({ scene, motion, tolerance: BAKE_TOLERANCE, cubic: true }, one);
+      const drawn = drawnStroke({ scene, motion, tolerance: BAKE_TOLERANCE, cubic: true, leadIn: 0 }, one);
       if (!drawn) return [];
       const { guide } = one;
       const rider = motion.riders[drawerOf(scene, guide)];
@@ -101,7 +113,7 @@ export function stillTake(scene: Scene, time: number): Take {
     const curves = curvesAt(index);
     const { id, name, parallax } = rider;
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
-    const ways = { along: null, echo: null, mirrored: false };
+    const ways = { along: null, echo: null, mirrored: false, entering: null };
     return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside: insideOf(scene, rider), parallax }];
   });
   return takeOf(scene, motion, stillView(scene, motion, poses), drawing);

@@ -56,10 +56,10 @@ function flowSlopes(stops: readonly SlowStop[], i: number, round: number | null)
     if (!shared || !ease || !all[beside + 1] || shared.dwell > 0 || !(wide(beside) > 0)) return 0;
     if (ease.kind !== 'flow') {
       if (ease.kind === 'hold') return 0;
-      // The slope at its end, from three places there.
-      const [u, h] = beside === j ? [1, -1e-5] : [0, 1e-5];
-      const [p0, p1, p2] = [0, 1, 2].map((k) => progress(ease, u + k * h));
-      return held((secant(beside) * (4 * (p1 ?? 0) - 3 * (p0 ?? 0) - (p2 ?? 0))) / (2 * h));
+      // The slope at its end, from four places there.
+      const [u, h] = beside === j ? [1, -2e-5] : [0, 2e-5];
+      const [p0 = 0, p1 = 0, p2 = 0, p3 = 0] = [0, 1, 2, 3].map((k) => progress(ease, u + k * h));
+      return held((secant(beside) * (18 * p1 - 11 * p0 - 9 * p2 + 2 * p3)) / (6 * h));
     }
     const [h0, d0, h1, d1] = [wide(j), secant(j), wide(j + 1), secant(j + 1)];
     if (d0 * d1 <= 0) return 0;

@@ -63,10 +63,14 @@ function pointOf([a, b, c, d]: SlowSpan['points'], t: number): Point {
   return lerp(lerp(ab, bc, t), lerp(bc, cd, t), t);
 }
 
-function tangentOf([a, b, c, d]: SlowSpan['points'], t: number): Point {
+/** Where the derivative vanishes, as at a node without a handle, a hair inside it has a direction. */
+function tangentOf(points: SlowSpan['points'], t: number): Point {
+  const [a, b, c, d] = points;
   const [ab, bc, cd] = [lerp(a, b, t), lerp(b, c, t), lerp(c, d, t)];
   const [from, to] = [lerp(ab, bc, t), lerp(bc, cd, t)];
   const size = gap(from, to);
+  const isEnd = t <= 0 || t >= 1;
+  if (isEnd && !(size > 1e-6 * (gap(a, b) + gap(b, c) + gap(c, d)))) return tangentOf(points, t > 0 ? 1 - 1e-9 : 1e-9);
   return size > 0 ? [(to[0] - from[0]) / size, (to[1] - from[1]) / size] : [1, 0];
 }
 
@@ -101,8 +105,7 @@ export function follow(
     if (span.length > 0 && (held < start + span.length || isLast || totalOf(spans.slice(i + 1)) === 0)) {
       const t = parameterAt(span, held - start);
       const [x, y] = pointOf(span.points, t);
-      // Just beside a node the derivative may vanish; a hair inside it has a direction.
-      const [tx, ty] = tangentOf(span.points, Math.min(1 - 1e-9, Math.max(1e-9, t)));
+      const [tx, ty] = tangentOf(span.points, t);
       const beyond = guide.closed ? 0 : local - held;
       return { x: x + tx * beyond, y: y + ty * beyond, tx, ty };
     }

@@ -1,5 +1,5 @@
 import type { Guide, Rider, Scene } from '../scene/index.ts';
-import { lineAt } from './reference-ease.ts';
+import { lineAt, progress } from './reference-ease.ts';
 import { chance, recipeDistance } from './reference-recipe.ts';
 import { depthFactor, distanceOf, follow, overDepth, spansOf, totalOf, underDepth } from './reference-path.ts';
 
@@ -26,6 +26,32 @@ export interface ReferencePose {
  * first. Nothing but tests uses it.
  */
 export function referencePose(scene: Scene, rider: Rider, played: number): ReferencePose {
+  return poseOf(scene, rider, played);
+}
+
+/** s before the loop, below 0, while a pose of the lead-in is worked out; else 0. */
+let before = 0;
+
+/** The same in the lead-in, at a time below 0: as where the loop begins, but for what is left of each entrance. */
+export function referenceBefore(scene: Scene, rider: Rider, time: number): ReferencePose {
+  before = time;
+  try {
+    return poseOf(scene, rider, 0);
+  } finally {
+    before = 0;
+  }
+}
+
+/** What is left of a rider's entrance: 1 as it enters, 0 once it is there. */
+function leftToEnter(scene: Scene, { entrance }: Rider): number {
+  if (before >= 0 || !entrance) return 0;
+  const ends = scene.riders.map((one) => (one.entrance ? one.entrance.start + one.entrance.seconds : 0));
+  const long = Math.max(...ends);
+  const gone = (Math.max(before, -long) + long - entrance.start) / entrance.seconds;
+  return gone <= 0 ? 1 : gone >= 1 ? 0 : 1 - progress(entrance.ease, gone);
+}
+
+function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
   // Held on several frames it stands where it was at the first of them; what carries it goes on.
   const step = rider.pace.on / scene.clock.fps;
   const time = rider.pace.on === 1 ? played : Math.floor(played / step + 1e-6) * step;
@@ -72,6 +98,16 @@ export function referencePose(scene: Scene, rider: Rider, played: number): Refer
     );
   }
   let opacity = rider.opacity * (own.keyed('opacity', time)?.[0] ?? 1);
+  const left = leftToEnter(scene, rider);
+  if (rider.entrance && left !== 0) {
+    const [ex, ey] = applied(matrix, [pivotX, pivotY]);
+    const size = 1 + left * (rider.entrance.scale - 1);
+    const [fromX, fromY] = rider.entrance.from;
+    const enters = moved(ex + left * fromX, ey + left * fromY);
+    const grown: Matrix = [size, 0, 0, size, 0, 0];
+    matrix = product(enters, turned((left * rider.entrance.turn * Math.PI) / 180), grown, moved(-ex, -ey), matrix);
+    opacity = Math.min(1, Math.max(0, opacity * (1 + left * (rider.entrance.opacity - 1))));
+  }
   const carried = own.carriedAt(played);
   if (carried) {
     const [px, py] = applied(carried.matrix, applied(matrix, [pivotX, pivotY]));

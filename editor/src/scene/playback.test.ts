@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { setRider, type Scene } from '@pace-line/core';
+import { newEntrance, setRider, type Scene } from '@pace-line/core';
 import { LINE, sceneOf } from '../../../core/src/testing/scenes.ts';
 import { FrameLoop } from './frame-loop.ts';
 import { Playback, type Frame } from './playback.ts';
@@ -124,6 +124,34 @@ describe('the running clock', () => {
     playback.endRun();
     expect([playback.isPlaying, playback.speed]).toEqual([false, 0.5]);
   });
+});
+
+test('the lead-in plays once, at the loop’s start, and the loop follows; going anywhere leaves it', () => {
+  playback.onFrame((one) => frames.push({ ...one, poses: Object.assign(one.poses) }));
+  scene = {
+    ...scene,
+    riders: scene.riders.map((rider) => ({ ...rider, entrance: { ...newEntrance(), seconds: 0.5, from: [0, -80] } })),
+  };
+  playback.enter();
+  frame();
+  const heights: number[] = [];
+  for (let i = 0; i < 7; i++) {
+    frame();
+    const last = frames.at(-1)!;
+    expect(last.before < 0 ? last.time : 0).toBe(0);
+    heights.push(last.poses.of(0, 'y'));
+  }
+  expect(playback.isPlaying).toBe(true);
+  expect(heights[0]).toBeLessThan(299);
+  expect(heights.slice(1).every((y, i) => y >= heights[i]!)).toBe(true);
+  expect(heights.at(-1)).toBeCloseTo(300, 9);
+  expect(frames.at(-1)!.before).toBe(0);
+  expect(playback.time).toBeGreaterThan(0.1);
+  playback.enter();
+  expect(playback.time).toBe(0);
+  playback.seek(1);
+  frame();
+  expect(frames.at(-1)!.poses.of(0, 'y')).toBeCloseTo(300, 9);
 });
 
 describe('a frame', () => {

@@ -1,9 +1,13 @@
 import { prepare, Poses, type Motion, type Scene } from '@pace-line/core';
 import type { FrameLoop } from './frame-loop.ts';
 
-/** What is drawn in one frame: the scene as it is shown, the time of the loop, s, and every rider's pose then, evaluated once for all that draw. */
+/**
+ * What is drawn in one frame: the scene as it is shown, the time of the loop, s, and every rider's pose then, evaluated once for all that draw. In the lead-in the time is 0, and `before`
+ * how long before that the poses are, s, below 0.
+ */
 export interface Frame {
   readonly time: number;
+  readonly before: number;
   readonly scene: Scene;
   readonly motion: Motion;
   readonly poses: Poses;
@@ -20,6 +24,8 @@ export type FrameListener = (frame: Frame) => void;
 /** The running clock of a scene. Frames go straight to what draws them, never through React. */
 export class Playback {
   #time = 0;
+  /** s before the loop, below 0, while the lead-in plays. */
+  #leading = 0;
   #length: number;
   #playing = false;
   #speed = 1;
@@ -79,10 +85,17 @@ export class Playback {
   }
 
   play(): void {
-    if (this.#once && this.#time >= this.#length) this.#time = 0;
+    if (this.#once && this.#time >= this.#length) this.seek(0);
     this.#playing = true;
     this.#last = undefined;
     this.#tell();
+  }
+
+  /** Plays the lead-in, and the loop after it; where there is none, the loop from its start. */
+  enter(): void {
+    this.seek(0);
+    this.#leading = -prepare(this.#shown()).leadIn;
+    this.play();
   }
 
   pause(): void {
@@ -98,6 +111,7 @@ export class Playback {
   /** Lets something else than the clock run it; null: the clock again, from where it is. */
   drive(by: Drive | null): void {
     this.#driver = by;
+    this.#leading = 0;
     this.#last = undefined;
     if (by) this.pause();
     this.invalidate();
@@ -110,6 +124,7 @@ export class Playback {
 
   /** Goes to a time, held within the loop. Its end is a time of its own: what is there just before it starts anew. */
   seek(time: number): void {
+    this.#leading = 0;
     const end = this.#once ? this.#length : this.#length - BEFORE_END;
     this.#time = Math.min(Math.max(time, 0), Math.max(end, 0));
     this.invalidate();
@@ -190,8 +205,8 @@ export class Playback {
     const scene = this.#shown();
     const motion = prepare(scene);
     if (this.#poses.count !== motion.riders.length) this.#poses = new Poses(motion.riders.length);
-    motion.poseAt(this.#time, this.#poses);
-    const frame: Frame = { time: this.#time, scene, motion, poses: this.#poses };
+    motion.poseAt(this.#leading < 0 ? this.#leading : this.#time, this.#poses);
+    const frame: Frame = { time: this.#time, before: this.#leading, scene, motion, poses: this.#poses };
     for (const listener of this.#listeners) listener(frame);
   };
 
@@ -202,7 +217,9 @@ export class Playback {
   }
 
   #moveOn(seconds: number): void {
-    const next = this.#time + seconds;
+    const next = this.#leading + this.#time + seconds;
+    this.#leading = Math.min(0, next);
+    if (next < 0) return;
     if (this.#once && next >= this.#length) {
       this.#time = this.#length;
       this.pause();

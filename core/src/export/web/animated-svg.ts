@@ -26,7 +26,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   options,
   needs: 'take',
   ways: true,
-  holds: DRAWN,
+  holds: [...DRAWN, 'lead-in'],
   notes: () => [
     'Pasted into a page whose policy forbids inline styles it stands still: put it into an image element there.',
   ],

@@ -1,4 +1,4 @@
-import type { Curve, Take } from '../../take/index.ts';
+import { isConstant, type Curve, type Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 import { keyframesOf } from './css.ts';
 import { stepFramesOf } from './steps.ts';
@@ -20,11 +20,13 @@ export const originRule = (prefix: string): string =>
 export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven = ''): string {
   const origin = originRule(prefix);
   if (tracks.length === 0) return `<style>${origin}</style>`;
-  const times = take.times === null ? 'infinite' : `${take.times} both`;
+  const led = take.leadIn > 0 ? `${seconds(take.leadIn)} ` : '';
+  const times = take.times === null ? `infinite${led && ' backwards'}` : `${take.times} both`;
   const back = tracks.some(({ mirrored }) => mirrored)
     ? `.${prefix}-r{animation-duration:${seconds(take.duration)};animation-direction:alternate}`
     : '';
-  const runs = `.${prefix}-m{animation:${seconds(take.length)} linear ${times}}${back}`;
+  const entries = tracks.map((track) => entryRule(track, take));
+  const runs = `.${prefix}-m{animation:${seconds(take.length)} linear ${led}${times}}${back}${entries.join('')}`;
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
   const rules = tracks.map((track) => ruleOf(track, take));
   const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
@@ -40,9 +42,26 @@ export interface Moving {
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;
 
-function ruleOf(track: Track, { length, duration }: Take): string {
-  const { name, property, curve, steps, path, mirrored } = track;
+/** What enters plays its lead-in before the loop: over the loop's first key, which stands until then. */
+function entryRule({ name, curve, entering }: Track, { leadIn, length, times }: Take): string {
+  if (!entering) return '';
+  const led = seconds(leadIn);
+  if (curve && isConstant(curve)) return `.${name}{animation:${led} linear ${name}i}`;
+  const lists = [
+    ['duration', `${seconds(length)},${led}`],
+    ['delay', `${led},0s`],
+    ['iteration-count', `${times ?? 'infinite'},1`],
+    ['fill-mode', `${times === null ? 'backwards' : 'both'},none`],
+    ['name', `${name},${name}i`],
+  ];
+  return `.${name}.${name}{${lists.map(([key = '', value = '']) => `animation-${key}:${value}`).join(';')}}`;
+}
+
+function ruleOf(track: Track, { length, duration, leadIn }: Take): string {
+  const { name, property, curve, steps, path, mirrored, entering } = track;
   const declaration = (value: number): string => declarationOf(property, value);
+  const entry = entering ? keyframesOf(`${name}i`, wholly(entering, leadIn), leadIn, declaration) : '';
+  if (entry && curve && isConstant(curve)) return entry;
   const whole = mirrored ? duration : length;
   if (!curve) {
     const shown = mirrored ? (steps ?? []).filter(({ time }) => time < duration) : (steps ?? []);
@@ -50,8 +69,12 @@ function ruleOf(track: Track, { length, duration }: Take): string {
   }
   const keys = mirrored ? firstHalf(curve, duration) : curve;
   const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}}`;
-  return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
+  return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}${entry}`;
 }
+
+/** A curve with a key at its end, though all of it is one value. */
+const wholly = ([first, ...more]: Curve, length: number): Curve =>
+  !first ? [] : more.length === 0 ? [first, { ...first, time: length }] : [first, ...more];
 
 /** What goes along a path stands where that is, not where it stands for those who know no such motion. */
 const alongRule = ({ data, turns }: TrackPath): string =>

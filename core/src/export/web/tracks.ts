@@ -9,6 +9,8 @@ export interface Track {
   readonly curve: Curve | null;
   /** Of what changes at once instead of a curve. */
   readonly steps: Steps | null;
+  /** In the lead-in, from its beginning on; null: as the loop begins. */
+  readonly entering: Curve | null;
   /** The path along which it goes. */
   readonly path: TrackPath | null;
   /** The second half of the loop is the first one backward. */

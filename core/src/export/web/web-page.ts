@@ -33,7 +33,7 @@ export const webPage: Format<'take', typeof options> = {
   options,
   needs: 'take',
   ways: true,
-  holds: [...DRAWN, 'driver'],
+  holds: [...DRAWN, 'driver', 'lead-in'],
   embed: frameElement,
   write: (take, given, sink) =>
     writeFile(

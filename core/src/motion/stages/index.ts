@@ -1,6 +1,7 @@
 import type { PoseStageMaker } from '../stage.ts';
 import { behindStage } from './behind.ts';
 import { carryStage } from './carry.ts';
+import { enterStage } from './enter.ts';
 import { distanceStage } from './distance.ts';
 import { foldStage } from './fold.ts';
 import { frameStage } from './frame.ts';
@@ -25,6 +26,7 @@ export const STAGES: readonly PoseStageMaker[] = [
   matrixStage,
   stringStage,
   squashStage,
+  enterStage,
   carryStage,
   posesStage,
   behindStage,

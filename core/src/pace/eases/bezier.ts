@@ -39,7 +39,9 @@ function bezierShape(x1: number, y1: number, x2: number, y2: number): EaseShape 
       work[0] = u <= 0 ? 0 : u >= 1 ? 1 : value(y1, y2, parameterAt(u));
     },
     (u) => {
-      const t = Math.min(Math.max(parameterAt(u), 1e-6), 1 - 1e-6);
+      const exact = parameterAt(u);
+      // Where the parameter stands still, as at an end without a handle, a hair beside it has a slope.
+      const t = slope(x1, x2, exact) > 1e-6 ? exact : Math.min(Math.max(exact, 1e-6), 1 - 1e-6);
       return slope(y1, y2, t) / Math.max(slope(x1, x2, t), 1e-9);
     },
   );

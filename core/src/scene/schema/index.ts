@@ -1,5 +1,6 @@
 export { MOST_POSES, PIXEL_TYPES } from './art.ts';
 export { withoutDefaults, defaultsOf } from './defaults.ts';
+export { entranceSchema } from './entrance.ts';
 export { guideSchema } from './guide.ts';
 export { headingSchema } from './heading.ts';
 export { sceneSchema } from './invariants.ts';
@@ -17,6 +18,7 @@ export type {
   ImageArt,
   GuideLink,
   GuideStroke,
+  Entrance,
   Heading,
   Join,
   Key,

@@ -5,6 +5,7 @@ import { factor, keysSchema } from './keys.ts';
 import { paceSchema } from './pace.ts';
 import { carrierSchema, rollSchema, squashSchema, strungSchema } from './body.ts';
 import { behindSchema, insideSchema } from './depth.ts';
+import { entranceSchema } from './entrance.ts';
 import { posesSchema } from './poses.ts';
 
 /** A placed piece of art. */
@@ -37,4 +38,6 @@ export const riderSchema = z.strictObject({
   inside: insideSchema.nullable().default(null),
   /** How far the camera's movement moves it: 1 as the rest, less for what is far away, 0 not at all. */
   parallax: z.number().min(-10).max(10).default(1),
+  /** How it enters before the loop; null: it is there. */
+  entrance: entranceSchema.nullable().default(null),
 });

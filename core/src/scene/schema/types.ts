@@ -25,6 +25,7 @@ export type Heading = Rider['heading'];
 export type Keys = Rider['keys'];
 export type KeyChannel = keyof Keys;
 export type Key<C extends KeyChannel = KeyChannel> = Keys[C][number];
+export type Entrance = NonNullable<Rider['entrance']>;
 export type Roll = NonNullable<Rider['roll']>;
 export type Squash = NonNullable<Rider['squash']>;
 export type Carrier = NonNullable<Rider['carrier']>;

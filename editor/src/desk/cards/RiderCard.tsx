@@ -8,6 +8,7 @@ import { useDeskView } from '../view.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { KeyRow } from './keys/KeyRows.tsx';
 import { PointFields } from './PointFields.tsx';
+import { EntranceRows } from './rider/EntranceRows.tsx';
 import { InsideRow } from './rider/InsideRow.tsx';
 import { LookRow } from './rider/LookRow.tsx';
 import { MovementRows } from './rider/MovementRows.tsx';
@@ -115,6 +116,7 @@ function MoreRows({ rider, art }: { rider: Rider; art: Art }) {
       {rider.guide !== null && <KeyRow rider={rider} channel="lead" />}
       <KeyRow rider={rider} channel="scale" />
       <KeyRow rider={rider} channel="opacity" />
+      <EntranceRows rider={rider} />
       <OrderRows rider={rider} />
       <MovementRows rider={rider} />
     </>

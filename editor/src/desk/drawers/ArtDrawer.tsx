@@ -1,4 +1,4 @@
-import { IconLayersSubtract, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconFrame, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
@@ -40,7 +40,7 @@ export function ArtDrawer() {
         <IconStack2 size={15} aria-hidden /> Bring in poses: files, or a sheet…
       </button>
       <button type="button" className="wide-button" onClick={() => void bringInScene(desk)}>
-        <IconLayersSubtract size={15} aria-hidden /> Set in a scene: it runs by itself…
+        <IconFrame size={15} aria-hidden /> Set in a scene: it runs by itself…
       </button>
       <p className="card-note">
         Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the

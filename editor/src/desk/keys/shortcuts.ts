@@ -10,6 +10,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
     group: 'Watching',
     list: [
       { keys: 'Space', does: 'play or pause; held, drag pans the canvas' },
+      { keys: 'Shift Space', does: 'play the lead-in, and the loop after it' },
       { keys: ', and .', does: 'one frame back, one frame on' },
       { keys: 'Home and End', does: 'to the loop’s start, to its end' },
       { keys: 'hold X', does: 'the canvas as it will be sent' },

@@ -32,7 +32,10 @@ export function useDeskKeys(): void {
       if (event.key === ' ' && spaceHeld.current) {
         event.preventDefault();
         spaceHeld.current = false;
-        if (!spaceHeld.panned) desk.playback.toggle();
+        if (!spaceHeld.panned) {
+          if (event.shiftKey) desk.playback.enter();
+          else desk.playback.toggle();
+        }
       }
       if (event.key.toLowerCase() === 'x') useDeskView.getState().set({ asSent: false });
     };

@@ -5,11 +5,12 @@ import {
   IconLayersSubtract,
   IconPlayerPauseFilled,
   IconPlayerPlayFilled,
+  IconArrowBarToRight,
   IconPlayerTrackNext,
   IconPlayerTrackPrev,
 } from '@tabler/icons-react';
 import { memo, useRef, type ReactNode } from 'react';
-import { frameCount, loopLength } from '@pace-line/core';
+import { frameCount, leadInOf, loopLength } from '@pace-line/core';
 import { holdGhost, swapGhost } from '../actions/ghost.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
@@ -97,6 +98,7 @@ function PlayButtons() {
   const fps = useCalmState((state) => state.shown.clock.fps);
   const { playback } = useOpenScene();
   const { playing } = usePlaying();
+  const enters = useCalmState((state) => leadInOf(state.shown) > 0);
   const step = (way: 1 | -1, name: string, key: string, icon: ReactNode): ReactNode => (
     <Tooltip label={`${name} (${key})`}>
       <button type="button" className="plain-button" aria-label={name} onClick={() => playback.step(way, fps)}>
@@ -115,6 +117,13 @@ function PlayButtons() {
         </button>
       </Tooltip>
       {step(1, 'One frame on', '.', <IconPlayerTrackNext size={15} aria-hidden />)}
+      {enters && (
+        <Tooltip label="The lead-in once, then the loop (shift space)">
+          <button type="button" className="plain-button" aria-label="Play the lead-in" onClick={() => playback.enter()}>
+            <IconArrowBarToRight size={16} aria-hidden />
+          </button>
+        </Tooltip>
+      )}
     </>
   );
 }
@@ -126,8 +135,8 @@ function Readout() {
   const frame = useRef<HTMLSpanElement>(null);
   const length = loopLength(clock);
   const count = frameCount(clock);
-  useFigure(({ time: now }) => {
-    if (time.current) time.current.textContent = now.toFixed(2);
+  useFigure(({ time: now, before }) => {
+    if (time.current) time.current.textContent = before < 0 ? `−${(-before).toFixed(2)}` : now.toFixed(2);
     if (frame.current) frame.current.textContent = String(Math.floor((now / length) * count + 1e-6));
   });
   const width = (most: string) => ({ width: `${most.length}ch` });

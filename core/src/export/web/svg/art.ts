@@ -13,20 +13,21 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const name = `${prefix}-${firstPlace(writing, drawn.id)}`;
   const { leader, moves } = movesOf(writing, drawn, name);
   const curves = leader.along?.rest ?? leader.curves;
-  const { opacity } = curves;
   const groups: string[] = [];
   if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
   if (drawn.shown.length > 1) {
     const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
     groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);
   }
-  const fading = fadingOf(writing, moves, opacity);
+  const fading = fadingOf(writing, moves, curves, leader.entering);
   groups.push(...fading.groups);
   const along = leader.along && alongGroups(writing, moves, leader.along);
   if (along) groups.push(...along.groups);
   const after = awayFrom(drawn.art.pivot);
   const { more } = fading;
-  groups.push(...groupsOf(writing, moves, factorsOf(curves), { before: along?.before ?? '', after, more }));
+  groups.push(
+    ...groupsOf(writing, moves, factorsOf(curves, leader.entering), { before: along?.before ?? '', after, more }),
+  );
   if (groups.length === 0) groups.push('<g>');
   const inside = posesMarkup(writing, drawn, name, moves).replace(
     /^<[a-z]+/,

@@ -8,22 +8,44 @@ import { animated, fixedOf, identified, type Moves, type Writing } from './writi
 export interface Factor {
   readonly key: keyof typeof ATTRIBUTES;
   readonly curve: Curve;
+  /** In the lead-in; absent: as the loop begins. */
+  readonly entering?: Curve | null;
 }
 
 /** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
-export const factorsOf = ({ x, y, angle, skew, scaleX, scaleY }: Omit<DrawnArt['curves'], 'opacity'>): Factor[] => [
-  { key: 'x', curve: x },
-  { key: 'y', curve: y },
-  { key: 't', curve: angle },
-  { key: 'k', curve: skew },
-  { key: 'w', curve: scaleX },
-  { key: 'h', curve: scaleY },
-];
+export const factorsOf = (curves: Omit<DrawnArt['curves'], 'opacity'>, entering?: DrawnArt['entering']): Factor[] =>
+  FACTORS.map(([key, channel]) => ({
+    key,
+    curve: curves[channel],
+    entering: entering ? enteringOf(curves[channel], entering[channel]) : null,
+  }));
+
+const FACTORS = [
+  ['x', 'x'],
+  ['y', 'y'],
+  ['t', 'angle'],
+  ['k', 'skew'],
+  ['w', 'scaleX'],
+  ['h', 'scaleY'],
+] as const;
+
+/** The lead-in of a channel, where it is not as the loop begins. */
+const enteringOf = (curve: Curve, entering: Curve): Curve | null =>
+  isConstant(entering) && entering[0]?.value === curve[0]?.value ? null : entering;
 
 /** How something fades: a group for it where that changes, else an attribute of the innermost group, where it is not there whole. */
-export function fadingOf(writing: Writing, moves: Moves, opacity: Curve): { groups: string[]; more: string } {
-  if (!isConstant(opacity)) return { groups: [`<g${animated(writing, moves, 'o', opacity)}>`], more: '' };
+export function fadingOf(
+  writing: Writing,
+  moves: Moves,
+  { opacity }: Pick<DrawnArt['curves'], 'opacity'>,
+  enters: DrawnArt['entering'],
+): { groups: string[]; more: string } {
+  const entering = enters && enteringOf(opacity, enters.opacity);
   const faded = valueOfCurve(opacity, 0);
+  if (!isConstant(opacity) || entering) {
+    const there = isConstant(opacity) && faded !== 1 ? ` opacity="${formatNumber(faded, 4)}"` : '';
+    return { groups: [`<g${animated(writing, moves, 'o', opacity, { entering })}${there}>`], more: '' };
+  }
   return { groups: [], more: faded === 1 ? '' : ` opacity="${formatNumber(faded, 4)}"` };
 }
 
@@ -52,13 +74,13 @@ export function groupsOf(
   let still = before;
   const fixed = (): string =>
     `<g class="${fixedOf(writing)}"${identified(writing, `${name}f${groups.length || ''}`)} transform="${still}"`;
-  for (const { key, curve } of factors) {
+  for (const { key, curve, entering = null } of factors) {
     const first = ATTRIBUTES[key](valueOfCurve(curve, ahead));
-    if (isConstant(curve)) still += first;
+    if (isConstant(curve) && !entering) still += first;
     else {
       if (still) groups.push(`${fixed()}>`);
       still = '';
-      const moving = animated(writing, moves, key, curve);
+      const moving = animated(writing, moves, key, curve, { entering });
       groups.push(`<g${moving}${identified(writing, `${name}${key}`)}${first ? ` transform="${first}"` : ''}>`);
     }
   }

@@ -26,8 +26,7 @@ export function alongGroups(
   const place = [begins.x, begins.y].map((value) => formatNumber(value * UNITS, 0)).join(' ');
   const turn = turns ? `rotate(${degrees(Math.atan2(begins.tangentY, begins.tangentX))})` : '';
   const moving = animated(writing, moves, 'p', share, {
-    data: shortPathData(nodes, closed, UNITS),
-    turns,
+    path: { data: shortPathData(nodes, closed, UNITS), turns },
   });
   return {
     groups: [

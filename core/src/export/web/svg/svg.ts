@@ -130,10 +130,10 @@ const mapped = (curve: Curve, of: (value: number) => number): Curve =>
 /** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */
 function strokeMarkup(writing: Writing, drawn: DrawnStroke, number: number): string {
   if (!drawn.frame) return lineMarkup(writing, drawn, number);
-  const { curves, pivot } = drawn.frame;
+  const { curves, entering, pivot } = drawn.frame;
   const moves = ownMoves(`${writing.prefix}-${number}`);
-  const { groups, more } = fadingOf(writing, moves, curves.opacity);
-  groups.push(...groupsOf(writing, moves, factorsOf(curves), { after: awayFrom(pivot), more }));
+  const { groups, more } = fadingOf(writing, moves, curves, entering);
+  groups.push(...groupsOf(writing, moves, factorsOf(curves, entering), { after: awayFrom(pivot), more }));
   return groups.join('') + lineMarkup(writing, drawn, number) + '</g>'.repeat(groups.length);
 }
 

@@ -61,10 +61,10 @@ export function animated(
   { name, echo, mirrored }: Moves,
   property: Tracked,
   curve: Curve,
-  path: TrackPath | null = null,
+  { path = null, entering = null }: { readonly path?: TrackPath | null; readonly entering?: Curve | null } = {},
 ): string {
   const track = name + property;
-  if (!tracks.has(track)) tracks.set(track, { name: track, property, curve, steps: null, path, mirrored });
+  if (!tracks.has(track)) tracks.set(track, { name: track, property, curve, steps: null, entering, path, mirrored });
   return classOf(prefix, track, echo, mirrored);
 }
 
@@ -79,6 +79,7 @@ export function stepped(
   steps: Steps,
 ): string {
   const track = name + key;
-  if (!tracks.has(track)) tracks.set(track, { name: track, property: 'o', curve: null, steps, path: null, mirrored });
+  if (!tracks.has(track))
+    tracks.set(track, { name: track, property: 'o', curve: null, steps, entering: null, path: null, mirrored });
   return `${classOf(prefix, track, echo, mirrored)}${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
 }

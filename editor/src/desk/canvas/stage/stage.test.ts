@@ -31,7 +31,7 @@ beforeEach(() => {
 
 function draw(shown: Scene, time = 0): void {
   const motion = prepare(shown);
-  stage.draw({ scene: shown, motion, time, poses: motion.poseAt(time) });
+  stage.draw({ scene: shown, motion, time, before: 0, poses: motion.poseAt(time) });
 }
 
 const layer = (name: 'scenery' | 'riders'): Element[] => [
@@ -99,7 +99,7 @@ describe('the stage draws in the order of display', () => {
     const base = setRider(scene(), { id: 'front', patch: { output: false, scale: [0.5, 0.5] } });
     const shown = setRider(setCamera(base, { rider: 'front' }), { id: 'q', patch: { parallax: 0 } });
     const motion = prepare(shown);
-    const frame = { scene: shown, motion, time: 0, poses: motion.poseAt(0) };
+    const frame = { scene: shown, motion, time: 0, before: 0, poses: motion.poseAt(0) };
     const root = (): string => host.shadowRoot?.querySelector('svg.riders > g')?.getAttribute('transform') ?? '';
     stage.setView({ zoom: 2, x: 3, y: 4 });
     stage.draw(frame, true);
@@ -150,7 +150,7 @@ test('what has not changed is not said to the browser again', async () => {
   const first = scene();
   const frameOf = (shown: Scene, time: number) => {
     const motion = prepare(shown);
-    return { time, scene: shown, motion, poses: motion.poseAt(time) };
+    return { time, before: 0, scene: shown, motion, poses: motion.poseAt(time) };
   };
   const view = { zoom: 2, x: 3, y: 4 };
   stage.setView(view);
