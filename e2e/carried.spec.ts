@@ -138,8 +138,8 @@ test('on the Desk the line goes with its carrier', async ({ page }) => {
     return [[x - box.x, y - box.y], box.width];
   });
   const [x, y] = placed(scene, [45, -25], 7 / 12);
-  const zoom = edge! / 400;
-  expect(Math.hypot(found![0]! / zoom - x, found![1]! / zoom - y)).toBeLessThan(1);
+  const zoom = edge / 400;
+  expect(Math.hypot(found[0]! / zoom - x, found[1]! / zoom - y)).toBeLessThan(1);
 });
 
 test('a scene is set into another one: it is one rider, moves by a clock of its own, and what is sent plays so', async ({

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { BOX_ART, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
 import {
   asName,
+  leadInOf,
   migrate,
   readArtMarkup,
   readScene,
@@ -266,6 +267,22 @@ describe('versions', () => {
     const again = readScene(writeScene(read.scene));
     expect(again.ok && again.scene.sets).toEqual(read.scene.sets);
   });
+  test('the frozen scene of version 8 is read, with entrances and what they may leave out', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-8.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const entrances = read.scene.riders.flatMap(({ entrance }) => entrance ?? []);
+    expect(entrances).toEqual([
+      {
+        ...{ start: 0.2, seconds: 0.75, from: [-80, 24], turn: -15, scale: 0.5, opacity: 0 },
+        ease: { kind: 'spring', overshoot: 12, settle: 0.9 },
+      },
+      {
+        ...{ start: 0, seconds: 0.6, from: [0, 40], turn: 0, scale: 1, opacity: 0 },
+        ease: { kind: 'family', family: 'cubic', mode: 'out' },
+      },
+    ]);
+    expect(leadInOf(read.scene)).toBeCloseTo(0.95, 9);
+  });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
     [
@@ -314,7 +331,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 7 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 8 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -8,7 +8,7 @@ export { measureTake, type TakeError } from './measure.ts';
 export type { Steps } from './steps.ts';
 export type { Along } from './along.ts';
 export type { Drawn, DrawnArt, Inside } from './drawn-art.ts';
-export type { CarriedFrame, DrawnStroke } from './drawn-stroke.ts';
+export type { DrawnStroke } from './drawn-stroke.ts';
 export { bake, stillTake, type Take } from './take.ts';
 export type { View } from './view.ts';
 export { sheetsOf, type SheetLine, type SheetRoute, type Sheets } from './sheets.ts';

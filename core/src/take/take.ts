@@ -66,7 +66,9 @@ export function bake(
   const view = bakedView(scene, motion, tolerance / scale);
   const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
-  const leadIn = isLed && scene.driver.kind === 'time' ? motion.leadIn : 0;
+  // A view that enters is not written: what is sent begins with the loop then.
+  const isSteady = (motion.rider(scene.camera ?? '')?.entering.length ?? 0) === 0;
+  const leadIn = isLed && isSteady && scene.driver.kind === 'time' ? motion.leadIn : 0;
   const how: Baking = { scene, motion, tolerance: reach, cubic, ways, leadIn };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);

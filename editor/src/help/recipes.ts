@@ -392,7 +392,8 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'Park the lamp where it belongs on the boat, select it, and choose the boat under Carried by on card 2. It stays where it is, and goes along from there.',
       'Say what it takes over: without turn a lamp hangs upright on a boat that pitches.',
-      'A guide can be carried as well (card 1), with all that rides it: a small loop inside of a moving thing.',
+      'A guide can be carried as well (card 1), with all that rides it and the line that is drawn of it: a small loop inside of a moving thing.',
+      'A whole scene can be set in: in the Art drawer (L) choose Set in a scene, or drop a scene file while it is open. It comes as one rider that carries all of it, and card 2 says how long its own loop takes.',
     ],
   },
   {
@@ -435,6 +436,27 @@ export const RECIPES: readonly Recipe[] = [
       'On card 1, opened, give the guide depth: riders are smaller where it is far away, and slower, if you wish.',
       'Seen: inside or outside of a closed guide, as through a window.',
       'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; X, held, shows what it sees. Riders with a parallax below 100 % are farther away.',
+    ],
+  },
+  {
+    title: 'Let it enter before the loop',
+    picture: [
+      {
+        d: 'M40 96L40 60L226 60',
+        art: 'square',
+        level: true,
+        marks: [
+          [0, 0],
+          [0.5, 0.16],
+          [1.1, 0.16],
+          [3.4, 1],
+        ],
+      },
+    ],
+    steps: [
+      'On the opened card 2 say yes at Enters before it: from where, how large, how opaque and turned it comes, after how long and by which ease. All stand where the loop begins until the last has entered.',
+      'The arrow beside Play, or Shift Space, plays the lead-in and the loop after it.',
+      'Animated SVG and the web page play it once; of the other formats Send says that they begin with the loop.',
     ],
   },
   {

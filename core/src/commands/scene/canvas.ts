@@ -52,7 +52,7 @@ function movedGuide(guide: Guide, matrix: Matrix, factor: number): Guide {
 
 /** A rider moved and scaled with all its measures; what a rider carries is scaled with it, and stays where it is in its frame. */
 function movedRider(rider: Rider, matrix: Matrix, factor: number): Rider {
-  const { carrier, heading, roll, scale } = rider;
+  const { carrier, heading, roll, scale, entrance } = rider;
   const { target } = heading;
   const own: Rider =
     carrier?.scale === false || !carrier ? { ...rider, scale: [scale[0] * factor, scale[1] * factor] } : rider;
@@ -62,6 +62,7 @@ function movedRider(rider: Rider, matrix: Matrix, factor: number): Rider {
     at: moved(rider.at, matrix),
     lift: rider.lift * factor,
     lead: rider.lead * factor,
+    entrance: entrance && { ...entrance, from: [entrance.from[0] * factor, entrance.from[1] * factor] },
     keys: mapOffsets(rider.keys, (px) => px * factor),
     heading: {
       ...heading,

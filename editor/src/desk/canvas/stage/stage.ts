@@ -15,9 +15,14 @@ import { clipsOf, createPlacedRiders } from './placed.ts';
 import { createStrokes } from './strokes.ts';
 import { arrange, svgElement } from './svg.ts';
 
-/** Whether a rider never changes: neither by itself, nor by what it is carried by, strung to, looks toward or seen through. */
+/** Whether a rider never changes: neither by itself, nor before the loop, nor by what it is carried by, strung to, looks toward or seen through. */
 const standsStill = (rider: Rider): boolean =>
-  isStill(rider) && !rider.carrier && !rider.strung && rider.heading.mode !== 'toward' && rider.parallax === 1;
+  isStill(rider) &&
+  !rider.entrance &&
+  !rider.carrier &&
+  !rider.strung &&
+  rider.heading.mode !== 'toward' &&
+  rider.parallax === 1;
 
 /** What draws the canvas: scenery, and riders that move. */
 export interface Stage {
