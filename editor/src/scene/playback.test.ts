@@ -127,7 +127,6 @@ describe('the running clock', () => {
 });
 
 test('the lead-in plays once, at the loop’s start, and the loop follows; going anywhere leaves it', () => {
-  playback.onFrame((one) => frames.push(one));
   scene = {
     ...scene,
     riders: scene.riders.map((rider) => ({ ...rider, entrance: { ...newEntrance(), seconds: 0.5, from: [0, -80] } })),

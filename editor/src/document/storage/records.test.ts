@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import type * as Module from './index.ts';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { emptyScene, type Scene } from '@pace-line/core';
+import { emptyScene, SCENE_VERSION, type Scene } from '@pace-line/core';
 
 /** Databases of this test's browser, by name; `full` refuses what is longer. */
 const { stores, limits } = vi.hoisted(() => ({
@@ -266,7 +266,7 @@ describe('earlier states', () => {
   test('what an earlier version of the application wrote is kept as it was', async () => {
     await storage.keepNewScene('one', emptyScene('One'));
     stores.get('scenes')!.set('one', { ...emptyScene('Old'), version: 1, assets: {} });
-    expect((await opened('one')).version).toBe(7);
+    expect((await opened('one')).version).toBe(SCENE_VERSION);
     const [card] = await storage.listVersions('one');
     expect(card?.why).toBe('migration');
     expect(stores.get('versions')!.get(card!.key)).toMatchObject({ name: 'Old', version: 1 });
