@@ -91,3 +91,17 @@ test('an entrance is made on the card and seen on the canvas; Send says which fo
   await page.getByRole('button', { name: 'GIF', exact: true }).click();
   await expect(page.getByText('How “boat” enters: the loop begins at once.')).toBeVisible();
 });
+
+test('held on Send, an output with a lead-in is shown at the loop’s time as the Desk’s picture is', async ({
+  page,
+}) => {
+  await openScene(page, entering());
+  await page.getByRole('link', { name: 'Send' }).click();
+  await page.getByRole('button', { name: 'Animated SVG', exact: true }).click();
+  await expect(page.locator('.facts')).toContainText('Size');
+  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  const frame = page.frameLocator('iframe');
+  const times = (): Promise<(number | null)[]> =>
+    frame.locator('body').evaluate(() => document.getAnimations().map((animation) => Number(animation.currentTime)));
+  await expect.poll(async () => new Set(await times())).toEqual(new Set([1100]));
+});

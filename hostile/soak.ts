@@ -51,11 +51,25 @@ export function slopeOf(points: readonly (readonly [minute: number, value: numbe
   return spread === 0 ? 0 : (mean(([minute, value]) => (minute - x) * (value - y)) / spread / y) * 6000;
 }
 
-/** Plays and edits the open scene for some minutes: marks moved, nodes pulled, undone and done again, panels opened and closed. */
+/** Steps of undo that are made first: more than are kept, so that what grows later is no history. */
+const STEPS = 330;
+
+/** Makes so many steps that the oldest are let go of: each moves another mark than the one before. */
+async function fillHistory(page: Page): Promise<void> {
+  const marks = page.locator('.mark');
+  const count = await marks.count();
+  for (let i = 0; i < STEPS; i++) {
+    await marks.nth(1 + (i % (count - 1))).focus();
+    await page.keyboard.press(i % (2 * (count - 1)) < count - 1 ? 'ArrowRight' : 'ArrowLeft');
+  }
+}
+
+/** Plays and edits the open scene for some minutes, once history is full: marks moved, nodes pulled, undone and done again, panels opened and closed. */
 export async function soak(page: Page, minutes: number): Promise<SoakReport> {
   const session = await page.context().newCDPSession(page);
   await session.send('Performance.enable');
   const standings: Standing[] = [];
+  await fillHistory(page);
   const begun = Date.now();
   let edits = 0;
   const since = (): number => (Date.now() - begun) / 60_000;

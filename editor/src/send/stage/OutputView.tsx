@@ -1,5 +1,5 @@
 import { useEffect, useState, type CSSProperties, type ReactNode } from 'react';
-import { loopLength, type Scene } from '@pace-line/core';
+import { formatById, leadInOf, loopLength, type Scene } from '@pace-line/core';
 import type { Output, WrittenFile } from '../../jobs/index.ts';
 import { pickFiles } from '../../platform/files.ts';
 import { DeskPicture } from './DeskPicture.tsx';
@@ -29,7 +29,13 @@ export function OutputView({ output, format, scene, background }: OutputViewProp
   return (
     <>
       {page !== undefined && (
-        <PageStage page={page} scene={scene} background={background} knowsCalm={format !== 'lottie'} />
+        <PageStage
+          page={page}
+          scene={scene}
+          background={background}
+          knowsCalm={format !== 'lottie'}
+          leadIn={leadInSent(scene, format)}
+        />
       )}
       {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} />}
       {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
@@ -132,9 +138,15 @@ interface PageStageProps {
   readonly background: boolean;
   /** What plays it asks whether less motion is wished for. */
   readonly knowsCalm: boolean;
+  /** s that it plays before the loop. */
+  readonly leadIn: number;
 }
 
-function PageStage({ page, scene, background, knowsCalm }: PageStageProps) {
+/** s of a scene's lead-in that a format plays. */
+const leadInSent = (scene: Scene, format: string): number =>
+  scene.driver.kind === 'time' && formatById(format)?.holds.includes('lead-in') ? leadInOf(scene) : 0;
+
+function PageStage({ page, scene, background, knowsCalm, leadIn }: PageStageProps) {
   const stage = useStage();
   const [side, setSide] = useState<Side>('output');
   const [time, setTime] = useState(0);
@@ -160,7 +172,7 @@ function PageStage({ page, scene, background, knowsCalm }: PageStageProps) {
         {...(canCompare ? { compared } : {})}
       />
       <Stage scene={scene} stage={stage}>
-        <PageFrame page={calm ? calmPage(page) : page} showing={{ playing, time: playing ? null : time }} />
+        <PageFrame page={calm ? calmPage(page) : page} showing={{ playing, time: playing ? null : leadIn + time }} />
         {canCompare && !playing && side !== 'output' && (
           <DeskPicture scene={scene} time={time} side={side} background={background} />
         )}
