@@ -395,20 +395,38 @@ class Ride {
     return Math.atan2(ty, tx);
   }
 
-  /** The same, averaged over the smoothing distance: midpoints, unwrapped as they are gone through. */
+  /** The same, averaged over the smoothing distance: midpoints of pieces between nodes, where it may turn at once, unwrapped as they are gone through. */
   #smoothedAt(foot: number): number {
     const { smooth } = this.#rider.heading;
     if (!(smooth > 0)) return this.#directionAt(foot);
-    const count = this.#mode() === 'contacts' ? 40 : 400;
+    const all = this.#mode() === 'contacts' ? 40 : 400;
+    const [from, to] = [foot - smooth / 2, foot + smooth / 2];
+    const cuts = [from, ...this.#nodesWithin(from, to), to];
     let sum = 0;
     let last: number | undefined;
-    for (let i = 0; i < count; i++) {
-      let angle = this.#directionAt(foot - smooth / 2 + (smooth * (i + 0.5)) / count);
-      if (last !== undefined) angle = near(angle, last);
-      last = angle;
-      sum += angle;
+    for (const [k, end] of cuts.slice(1).entries()) {
+      const begin = cuts[k] ?? from;
+      const count = Math.max(4, Math.ceil((all * (end - begin)) / smooth));
+      for (let i = 0; i < count; i++) {
+        let angle = this.#directionAt(begin + ((end - begin) * (i + 0.5)) / count);
+        if (last !== undefined) angle = near(angle, last);
+        last = angle;
+        sum += (angle * (end - begin)) / count;
+      }
     }
-    return sum / count;
+    return sum / smooth;
+  }
+
+  /** Distances of the guide's nodes, lap after lap, that lie between two distances; ascending. */
+  #nodesWithin(from: number, to: number): number[] {
+    const guide = this.#guide;
+    if (!guide) return [];
+    const spans = spansOf(guide);
+    const total = totalOf(spans);
+    const nodes = [0, ...spans.map((_, i) => totalOf(spans.slice(0, i + 1)))];
+    const laps = guide.closed && total > 0 ? [-3, -2, -1, 0, 1, 2, 3].map((lap) => lap * total) : [0];
+    const found = laps.flatMap((lap) => nodes.map((node) => node + lap)).filter((node) => node > from && node < to);
+    return [...new Set(found)].sort((a, b) => a - b);
   }
 
   /** +1 or −1: the way along the guide in which it moves, or at rest moved last. */
