@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { artById, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
+import { lineOn } from './carried-line.ts';
 import { calmTimes, expectedCorners, tellingTimes, type Corners } from './motion.ts';
 import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
@@ -103,7 +104,13 @@ for (const [name, scene] of Object.entries(WRITER_SCENES))
     expect(worst).toBeLessThan(0.5);
   });
 
-for (const { file, scene } of SAMPLES)
+const DRAWN = [
+  ...SAMPLES,
+  { file: 'a carried line', scene: lineOn(null) },
+  { file: 'a carried line that is drawn', scene: lineOn('climber') },
+];
+
+for (const { file, scene } of DRAWN)
   test(`lottie of ${file} looks like the animated SVG`, async ({ page }) => {
     const { width, height } = scene.canvas;
     await page.setViewportSize({ width, height });

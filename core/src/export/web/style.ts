@@ -25,8 +25,9 @@ export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven =
   const back = tracks.some(({ mirrored }) => mirrored)
     ? `.${prefix}-r{animation-duration:${seconds(take.duration)};animation-direction:alternate}`
     : '';
-  const entries = tracks.map((track) => entryRule(track, take));
-  const runs = `.${prefix}-m{animation:${seconds(take.length)} linear ${led}${times}}${back}${entries.join('')}`;
+  const plays = `${seconds(take.length)} linear ${led}${times}`;
+  const entries = tracks.map((track) => entryRule(track, led, plays));
+  const runs = `.${prefix}-m{animation:${plays}}${back}${entries.join('')}`;
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
   const rules = tracks.map((track) => ruleOf(track, take));
   const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
@@ -42,34 +43,29 @@ export interface Moving {
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;
 
-/** What enters plays its lead-in before the loop: over the loop's first key, which stands until then. */
-function entryRule({ name, curve, entering }: Track, { leadIn, length, times }: Take): string {
+/**
+ * What enters plays its lead-in over the loop's first key, which stands until the loop begins. Its whole rule is in the condition: a name that stood outside of it would be put into the element by
+ * optimisers, and outdo this.
+ */
+function entryRule({ name, curve, entering }: Track, led: string, runs: string): string {
   if (!entering) return '';
-  const led = seconds(leadIn);
-  if (curve && isConstant(curve)) return `.${name}{animation:${led} linear ${name}i}`;
-  const lists = [
-    ['duration', `${seconds(length)},${led}`],
-    ['delay', `${led},0s`],
-    ['iteration-count', `${times ?? 'infinite'},1`],
-    ['fill-mode', `${times === null ? 'backwards' : 'both'},none`],
-    ['name', `${name},${name}i`],
-  ];
-  return `.${name}.${name}{${lists.map(([key = '', value = '']) => `animation-${key}:${value}`).join(';')}}`;
+  const enters = `${led}linear ${name}i`;
+  return `.${name}{animation:${curve && !isConstant(curve) ? `${runs} ${name},` : ''}${enters}}`;
 }
 
 function ruleOf(track: Track, { length, duration, leadIn }: Take): string {
   const { name, property, curve, steps, path, mirrored, entering } = track;
   const declaration = (value: number): string => declarationOf(property, value);
   const entry = entering ? keyframesOf(`${name}i`, wholly(entering, leadIn), leadIn, declaration) : '';
-  if (entry && curve && isConstant(curve)) return entry;
   const whole = mirrored ? duration : length;
   if (!curve) {
     const shown = mirrored ? (steps ?? []).filter(({ time }) => time < duration) : (steps ?? []);
     return `.${name}{animation-name:${name};animation-timing-function:step-end}${stepFramesOf(name, shown, whole, declaration)}`;
   }
+  if (entry) return (isConstant(curve) ? '' : keyframesOf(name, curve, whole, declaration)) + entry;
   const keys = mirrored ? firstHalf(curve, duration) : curve;
   const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}}`;
-  return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}${entry}`;
+  return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
 }
 
 /** A curve with a key at its end, though all of it is one value. */
