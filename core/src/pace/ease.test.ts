@@ -107,3 +107,13 @@ test('a curve of one’s own is told by how it begins and ends, not by a row of 
   expect(words(0.4, 0.1, 0.6, 0.6)).toBe('own curve, in');
   expect(words(0.2, 0.6, 0.6, 0.9)).toBe('own curve, out');
 });
+
+test.each([
+  [[0.3, 0, 0.2, 1], 0, 0],
+  [[0.25, 0.5, 0.5, 0.9], 2, 0.2],
+  [[0.5, -0.25, 0.75, 1.5], -0.5, -2],
+] as const)('a bezier %j is as steep at its ends as its handles are', (values, first, last) => {
+  const { rate } = compileLeg({ kind: 'bezier', values });
+  expect(rate(0)).toBeCloseTo(first, 12);
+  expect(rate(1)).toBeCloseTo(last, 12);
+});

@@ -6,8 +6,10 @@ import type { Take } from './take.ts';
 export const keysOf = ({ drawing }: Take): number => drawing.reduce((sum, drawn) => sum + keysOfOne(drawn), 0);
 
 function keysOfOne(drawn: Drawn): number {
-  if (drawn.kind === 'stroke')
-    return moving([drawn.share ?? [], drawn.frame?.curves, drawn.frame?.entering].flatMap(curvesIn));
+  if (drawn.kind === 'stroke') {
+    const { share, frame } = drawn;
+    return moving([...(share ? [share] : []), ...curvesIn(frame?.curves), ...curvesIn(frame?.entering)]);
+  }
   const { curves, along, echo, mirrored, entering } = drawn;
   if (echo) return 0;
   const enter = moving(curvesIn(entering));
@@ -15,8 +17,7 @@ function keysOfOne(drawn: Drawn): number {
   return enter + (mirrored ? Math.ceil(keys / 2) : keys);
 }
 
-const curvesIn = (all: Curve | Readonly<Record<string, Curve>> | null | undefined): Curve[] =>
-  !all ? [] : Array.isArray(all) ? [all as Curve] : Object.values(all as Readonly<Record<string, Curve>>);
+const curvesIn = (all: Readonly<Record<string, Curve>> | null | undefined): Curve[] => Object.values(all ?? {});
 
 const moving = (curves: readonly Curve[]): number =>
   curves.reduce((sum, { length }) => sum + (length > 1 ? length : 0), 0);

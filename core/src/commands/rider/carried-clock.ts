@@ -1,9 +1,10 @@
 import { cycleOf, isStill, riderById, type Rider, type Scene } from '../../scene/index.ts';
 import { command, refusal, replaceRider } from '../command.ts';
 import { setPace } from '../mark/marks.ts';
+import { isCycle } from './slower.ts';
 
-/** s. Shortest and longest cycle. */
-const [SHORTEST, LONGEST] = [0.001, 36_000];
+/** s. Longest delay, to either side. */
+const LONGEST_DELAY = 36_000;
 
 /** All that a rider carries, and what these carry, that moves by itself. */
 function movedInside(scene: Scene, id: string): readonly Rider[] {
@@ -26,10 +27,8 @@ export function clockInside(scene: Scene, id: string): number | undefined {
 export const setClockInside = command<{ rider: string; seconds: number }>(
   (scene, { rider, seconds }) => {
     const factor = seconds / (clockInside(scene, rider) ?? NaN);
-    const fits = (one: Rider): boolean => {
-      const cycle = cycleOf(one, scene.clock) * factor;
-      return cycle >= SHORTEST && cycle <= LONGEST && Math.abs(one.pace.delay * factor) <= LONGEST;
-    };
+    const fits = (one: Rider): boolean =>
+      isCycle(cycleOf(one, scene.clock) * factor) && Math.abs(one.pace.delay * factor) <= LONGEST_DELAY;
     return movedInside(scene, rider).every(fits) ? undefined : refusal('duration');
   },
   (scene, { rider: id, seconds }) => {

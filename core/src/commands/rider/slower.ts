@@ -5,13 +5,16 @@ import { setPace } from '../mark/marks.ts';
 /** s. Shortest and longest cycle. */
 const [SHORTEST, LONGEST] = [0.001, 36_000];
 
+/** Whether a rider may take so many s for its cycle. */
+export const isCycle = (seconds: number): boolean => seconds >= SHORTEST && seconds <= LONGEST;
+
 /** Makes one rider take so many times as long for its cycle, its marks and keys with it; the loop and all others stay as they are. */
 export const slowRider = command<{ rider: string; factor: number }>(
   (scene, { rider: id, factor }) => {
     const rider = riderById(scene, id);
     if (!rider) return missingRider(scene, id);
     const cycle = cycleOf(rider, scene.clock) * factor;
-    return cycle >= SHORTEST && cycle <= LONGEST ? undefined : refusal('duration');
+    return isCycle(cycle) ? undefined : refusal('duration');
   },
   (scene, { rider: id, factor }) => {
     const rider = riderById(scene, id);

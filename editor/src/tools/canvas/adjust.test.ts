@@ -3,6 +3,7 @@ import {
   addGuide,
   addRider,
   attachRider,
+  carryGuide,
   emptyScene,
   newRider,
   prepare,
@@ -297,6 +298,26 @@ describe('a rider on its guide', () => {
     pull([25, -25], { alt: true });
     expect(pivot()).toEqual([expect.closeTo(x, 0), expect.closeTo(y - 25, 0)]);
     expect(rider().pace.marks).toHaveLength(2);
+  });
+  test.each([false, true])('with Ctrl it is only looked at along its guide, carried: %s', (isCarried) => {
+    riding();
+    if (isCarried)
+      doc.do('carry', (scene) => {
+        const cart = newRider({ id: 'cart', name: 'Cart', art: BOX_ART.id, at: [50, 420] });
+        return carryGuide(addRider(scene, { rider: cart }), { guide: 'guide', carrier: 'cart', time: 1 });
+      });
+    const before = doc.state;
+    const [x, y] = pivot();
+    const tool = adjustTool(host);
+    tool.down(at(x, y - 5, { ctrl: true }));
+    tool.move(at(x + 40, y - 5, { ctrl: true }));
+    const shown = prepare(doc.state.shown).poseAt(1);
+    expect(Math.abs(shown.of(0, 'x') - x - 40)).toBeLessThan(3);
+    expect(Math.abs(shown.of(0, 'y') - y)).toBeLessThan(15);
+    tool.up(at(x + 40, y - 5, { ctrl: true }));
+    expect(doc.state.shown).toBe(before.committed);
+    expect(doc.state.committed).toBe(before.committed);
+    expect(doc.state.past).toHaveLength(before.past.length);
   });
   test('where lift has keys, the one at the playhead is set', () => {
     const key = (id: string, time: number, value: number) => ({

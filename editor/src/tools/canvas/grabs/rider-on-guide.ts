@@ -5,6 +5,8 @@ import {
   freeId,
   guideById,
   idsIn,
+  IDENTITY_MATRIX,
+  inverseOf,
   insertMark,
   lookedAlong,
   nearestOnPath,
@@ -13,8 +15,10 @@ import {
   retimeMark,
   setRider,
   setSeating,
+  transformed,
   type Guide,
   type Mark,
+  type Matrix,
   type Rider,
   type RiderMotion,
   type Scene,
@@ -68,14 +72,23 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
 export function lookAlong(host: ToolHost, rider: Rider): CanvasDrag | undefined {
   const path = prepare(host.scene()).rider(rider.id)?.path;
   if (!path) return undefined;
+  const back = frameBack(host, rider);
   const gesture = host.glance();
   return {
     gesture,
     follow(base, _, { x, y }) {
-      const near = nearestOnPath(path, x, y);
+      const near = nearestOnPath(path, ...transformed(back, [x, y]));
       return near ? lookedAlong(base, { rider: rider.id, foot: near.distance }) : base;
     },
   };
+}
+
+/** What takes a place of the canvas into the frame that a rider is placed in, as that stands now. */
+function frameBack(host: ToolHost, { carrier }: Rider): Matrix {
+  const index = carrier ? host.motion().indexOf(carrier.rider) : -1;
+  if (index < 0) return IDENTITY_MATRIX;
+  const at = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => host.poses().of(index, key);
+  return inverseOf([at('a'), at('b'), at('c'), at('d'), at('e'), at('f')]) ?? IDENTITY_MATRIX;
 }
 
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
