@@ -3,10 +3,22 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
-import { formatById, memorySink, pathOfGuide, prepare, QUIET_RUN, send, textOf, type Scene } from '@pace-line/core';
+import {
+  artById,
+  formatById,
+  leadInOf,
+  memorySink,
+  pathOfGuide,
+  prepare,
+  QUIET_RUN,
+  send,
+  textOf,
+  type Scene,
+} from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
-import { worstGap } from './motion.ts';
+import { entering } from './entering.ts';
+import { cornersInPage, expectedCorners, worstGap } from './motion.ts';
 
 async function filesOf(scene: Scene, id: string, options: object = {}): Promise<ReadonlyMap<string, string>> {
   const format = formatById(id)!;
@@ -77,6 +89,55 @@ for (const [name, scene] of Object.entries(scenes))
     }
     expect(said).toEqual([]);
   });
+
+test('a module plays the lead-in before the loop, as the evaluator has both; less motion and a mount without it begin with the loop', async ({
+  page,
+}) => {
+  const scene = entering();
+  const [motion, led] = [prepare(scene), leadInOf(scene)];
+  const told = (act: string): Promise<unknown> => page.evaluate(`made.${act}`);
+  const entry = (): Promise<number> =>
+    page.evaluate(() =>
+      Number(document.getAnimations().find(({ effect }) => effect?.getTiming().duration === 1100)?.currentTime ?? -1),
+    );
+  // Held as soon as it is there: it stands where the lead-in begins.
+  const held = `(() => { const made = mount(document.querySelector('#here')); made.pause(); return made; })()`;
+  const said = await hostPage(page, scene, held);
+  expect(await entry()).toBe(0);
+  const boxes = scene.riders.map(({ art }) => artById(scene, art)!);
+  let worst = 0;
+  for (let i = 0; i < 40; i++) {
+    const time = ((i * 0.6180339887 + 0.0417) % 1) * (led + motion.length) - led;
+    await told(`seek(${time})`);
+    const [shown] = await page.evaluate(cornersInPage, { times: [0], boxes, seek: false });
+    for (const [index] of scene.riders.entries())
+      expectedCorners(scene, motion, index, time).forEach(([x, y], k) => {
+        const [u, v] = shown![index]![k]!;
+        worst = Math.max(worst, Math.hypot(x - u, y - v));
+      });
+  }
+  expect(worst).toBeLessThan(0.5);
+  // By itself it goes on into the loop; back it stops where the loop begins.
+  await told('seek(-1)');
+  await told('play()');
+  await expect.poll(entry, { intervals: [50] }).toBe(-1);
+  await told('seek(0.2)');
+  await told('reverse()');
+  await expect
+    .poll(() => page.evaluate(() => document.getAnimations().map(({ currentTime }) => Number(currentTime))))
+    .toContain(0);
+  for (const [mount, media] of [
+    [`mount(document.querySelector('#here'), { leadIn: false })`, 'no-preference'],
+    [`mount(document.querySelector('#here'))`, 'reduce'],
+    [`mount(document.querySelector('#here'), { driver: 'click' })`, 'no-preference'],
+  ] as const) {
+    await page.emulateMedia({ reducedMotion: media });
+    await page.unrouteAll();
+    await hostPage(page, scene, mount);
+    await expect.poll(entry).toBe(-1);
+  }
+  expect(said).toEqual([]);
+});
 
 test('a module plays, pauses, and leaves nothing behind', async ({ page }) => {
   await hostPage(page, WRITER_SCENES['eased']!, `mount(document.querySelector('#here'), { driver: 'none' })`);
@@ -179,47 +240,68 @@ show({ driver: 'none' });
 
 const ONE_RIDER = Object.entries(scenes).filter(([, { riders }]) => riders.filter(({ output }) => output).length > 0);
 
+/** px. Farthest that a corner of an element under a rider's CSS is from where the evaluator has it; times from where the CSS begins, s. */
+async function cssGap(page: Page, scene: Scene, index: number, times: readonly number[], led = 0): Promise<number> {
+  const motion = prepare(scene);
+  const rider = scene.riders[index]!;
+  const art = artById(scene, rider.art)!;
+  const [css = ''] = (await filesOf(scene, 'css', { rider: rider.id, selector: '#one' })).values();
+  // Held from the beginning: what is over is no longer told by the page.
+  await page.setContent(
+    `<!doctype html><style>${css}*{animation-play-state:paused!important}</style><body style="margin:0"><div id="one" style="width:${art.width}px;height:${art.height}px"><i id="c" style="position:absolute;left:100%;top:100%"></i></div>`,
+  );
+  const shown = await page.evaluate((list) => {
+    const all = document.getAnimations();
+    return list.map((time) => {
+      all.forEach((one) => (one.currentTime = time * 1000));
+      const style = getComputedStyle(document.querySelector('#one')!);
+      const matrix = new DOMMatrix(style.transform);
+      return [matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f, Number(style.opacity)];
+    });
+  }, times);
+  let worst = 0;
+  times.forEach((time, i) => {
+    const poses = motion.poseAt(time < led ? time - led : (time - led) % motion.length);
+    const m = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => poses.of(index, key));
+    const corner = ([a, b, c, d, e, f]: readonly number[], x: number, y: number): [number, number] => [
+      a! * x + c! * y + e!,
+      b! * x + d! * y + f!,
+    ];
+    expect(Math.abs(shown[i]![6]! - poses.of(index, 'opacity'))).toBeLessThan(0.01);
+    for (const [x, y] of [
+      [0, 0],
+      [art.width, art.height],
+    ] as const) {
+      const [p, q] = [corner(m, x, y), corner(shown[i]!, x, y)];
+      worst = Math.max(worst, Math.hypot(p[0] - q[0], p[1] - q[1]));
+    }
+  });
+  return worst;
+}
+
+/** So many times spread over a span, s. */
+const spread = (count: number, span: number): number[] =>
+  Array.from({ length: count }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * span);
+
 test('CSS for one element moves it as the rider', async ({ page }) => {
   for (const [name, scene] of ONE_RIDER) {
     const motion = prepare(scene);
     const index = scene.riders.findIndex((rider, i) => rider.output && (motion.riders[i]?.varies.length ?? 0) > 0);
     const rider = scene.riders[index];
     if (!rider || rider.carrier) continue;
-    const art = scene.art.find(({ id }) => id === rider.art)!;
-    const [css = ''] = (await filesOf(scene, 'css', { rider: rider.id, selector: '#one' })).values();
-    await page.setContent(
-      `<!doctype html><style>${css}</style><body style="margin:0"><div id="one" style="width:${art.width}px;height:${art.height}px"><i id="c" style="position:absolute;left:100%;top:100%"></i></div>`,
-    );
     const events = motion.riders[index]!.events(0, motion.length);
-    const times = Array.from({ length: 15 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * motion.length).filter(
-      (time) => events.every((event) => Math.abs(event - time) > 1e-3),
-    );
-    const shown = await page.evaluate((list) => {
-      const all = document.getAnimations();
-      all.forEach((one) => one.pause());
-      return list.map((time) => {
-        all.forEach((one) => (one.currentTime = time * 1000));
-        const matrix = new DOMMatrix(getComputedStyle(document.querySelector('#one')!).transform);
-        return [matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f];
-      });
-    }, times);
-    times.forEach((time, i) => {
-      const poses = motion.poseAt(time);
-      const m = (['a', 'b', 'c', 'd', 'e', 'f'] as const).map((key) => poses.of(index, key));
-      const corner = ([a, b, c, d, e, f]: readonly number[], x: number, y: number): [number, number] => [
-        a! * x + c! * y + e!,
-        b! * x + d! * y + f!,
-      ];
-      for (const [x, y] of [
-        [0, 0],
-        [art.width, art.height],
-      ] as const) {
-        const [p, q] = [corner(m, x, y), corner(shown[i]!, x, y)];
-        expect(Math.hypot(p[0] - q[0], p[1] - q[1]), `${name} at ${time}`).toBeLessThan(0.5);
-      }
-    });
+    const times = spread(15, motion.length).filter((time) => events.every((event) => Math.abs(event - time) > 1e-3));
+    expect(await cssGap(page, scene, index, times), name).toBeLessThan(0.5);
   }
 });
+
+for (const times of [null, 3])
+  test(`CSS for one element plays the lead-in first, ${times ?? 'for ever'}`, async ({ page }) => {
+    const scene = entering({ times });
+    const led = leadInOf(scene);
+    for (const [index] of scene.riders.entries())
+      expect(await cssGap(page, scene, index, spread(60, led + 3), led), scene.riders[index]!.name).toBeLessThan(0.5);
+  });
 
 test('the pace as CSS: an element on the motion path is as far along it as the rider', async ({ page }) => {
   for (const name of ['eased', 'dwelling', 'reversing']) {

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import { sceneFromJson } from '@pace-line/core';
 import { decoded } from './decoded.ts';
 import { openScene } from './desk.ts';
 import { redScene as scene, sent, wanted, worst } from './red-rider.ts';
@@ -62,6 +63,29 @@ test('transparent, twice as large, at another rate: what is not painted is clear
     );
     expect(corner[3]).toBe(0);
   }
+});
+
+test('from below 0: the lead-in is painted before the loop, and Send no longer says that it is left out', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const entrance = { seconds: 0.6, from: [60, 40], turn: 30, scale: 0.6, opacity: 1 };
+  const [still, red] = scene.riders;
+  const led = sceneFromJson({ ...scene, riders: [still, { ...red, entrance }] });
+  if (!led.ok) throw new Error(JSON.stringify(led.problems));
+  await openScene(page, led.scene);
+  await page.getByRole('link', { name: 'Send' }).click();
+  await page.getByRole('button', { name: 'Animated PNG', exact: true }).click();
+  const left = page.getByText('How “r” enters: the loop begins at once.');
+  await expect(left).toBeVisible();
+  await page.getByLabel(/^From, s/).fill('-5');
+  await expect(left).toHaveCount(0);
+  await page.waitForTimeout(400);
+  const { places, delays } = await decoded(page, await sent(page, 'Animated PNG'), 'image/png');
+  expect(places).toHaveLength(39);
+  expect(delays.reduce((sum, one) => sum + one, 0)).toBeCloseTo(2600, 0);
+  expect(worst(places, wanted(led.scene, 39, 1, -0.6))).toBeLessThan(0.5);
+  expect(worst(places, wanted(scene, 39, 1, -0.6))).toBeGreaterThan(5);
 });
 
 test('a film: its time, its size, and where the rider is in it', async ({ page }) => {

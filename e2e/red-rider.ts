@@ -40,11 +40,11 @@ export async function sent(page: Page, name: string): Promise<Buffer> {
   return readFileSync(await download.path());
 }
 
-/** Where the middle of the red art is at each frame. */
-export function wanted(of: Scene, count: number, scale = 1): readonly (readonly [number, number])[] {
+/** Where the middle of the red art is at each frame from a time, s, to the loop's end. */
+export function wanted(of: Scene, count: number, scale = 1, from = 0): readonly (readonly [number, number])[] {
   const motion = prepare(of);
   return Array.from({ length: count }, (_, i) => {
-    const poses = motion.poseAt((i * motion.length) / count);
+    const poses = motion.poseAt(from + (i * (motion.length - from)) / count);
     const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(1, key);
     return [scale * (m('a') * 15 + m('c') * 10 + m('e')), scale * (m('b') * 15 + m('d') * 10 + m('f'))] as const;
   });

@@ -43,13 +43,20 @@ async function drag(page: Page, random: Random): Promise<void> {
   const key = random() < 0.2 ? pick(['Shift', 'Alt', 'Control'], random) : undefined;
   // Often what is grabbed is something: a node, a mark, a rider.
   const thing = random() < 0.5 ? await anyOf(page, '.mark, .node, .handle', random()) : undefined;
-  if (key) await page.keyboard.down(key);
-  await page.mouse.move(...(thing ? ([thing.x, thing.y] as const) : from));
-  await page.mouse.down();
-  if (random() < 0.7) await page.mouse.move(...to, { steps: 3 });
-  if (random() < 0.1) await page.keyboard.press('Escape');
-  await page.mouse.up();
-  if (key) await page.keyboard.up(key);
+  const { keyboard, mouse } = page;
+  const [x, y] = thing ? ([thing.x, thing.y] as const) : from;
+  const isMoved = random() < 0.7;
+  const isLeft = random() < 0.1;
+  // Sent one behind the other without waiting for each answer, as a quick hand does.
+  await Promise.all([
+    key && keyboard.down(key),
+    mouse.move(x, y),
+    mouse.down(),
+    ...(isMoved ? [1, 2, 3].map((k) => mouse.move(x + ((to[0] - x) * k) / 3, y + ((to[1] - y) * k) / 3)) : []),
+    isLeft && keyboard.press('Escape'),
+    mouse.up(),
+    key && keyboard.up(key),
+  ]);
 }
 
 /** The middle and the name of one of the things that are seen of a kind, window px. */

@@ -18,7 +18,7 @@ export function report(lines: readonly ReportLine[]): void {
   const before: ReportLine[] = existsSync(STORE) ? (JSON.parse(readFileSync(STORE, 'utf8')) as ReportLine[]) : [];
   const parts = new Set(lines.map(({ part }) => part));
   const all = [...before.filter(({ part }) => !parts.has(part)), ...lines].sort(
-    (a, b) => PARTS.indexOf(a.part) - PARTS.indexOf(b.part),
+    (a, b) => placeOf(a.part) - placeOf(b.part) || a.part.localeCompare(b.part, 'en', { numeric: true }),
   );
   writeFileSync(STORE, `${JSON.stringify(all, null, 2)}\n`);
   const rows = all.map(
@@ -37,6 +37,9 @@ ${rows.join('\n')}
 `,
   );
 }
+
+/** Where a part, or a line of it ("monkey, seed 3"), stands in the report. */
+const placeOf = (part: string): number => PARTS.indexOf(part.split(',')[0] ?? part);
 
 /** The parts in the order of the report. */
 export const PARTS: readonly string[] = [

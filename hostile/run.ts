@@ -6,14 +6,14 @@ import { fateOfDrawing } from './drawing-fate.ts';
 import { hostileDrawings } from './drawings.ts';
 import { fateOf } from './evaluate.ts';
 import { killEditing } from './kills.ts';
-import { monkey, type MonkeyReport } from './monkey.ts';
+import { monkey } from './monkey.ts';
 import { mutated } from './mutations.ts';
 import { dropDrawing, openHostile, watchPage, type PageFate } from './pages.ts';
 import { report, type ReportLine } from './report.ts';
 import { hostileScenes } from './scenes.ts';
 import { soak } from './soak.ts';
 
-/** How much of each part is done: `name=count` on the command line does as much, names alone all of it. */
+/** How much of each part is done: `name=count` on the command line does as much, names alone all of it; `monkey=6-10` lets those seeds loose. */
 const FULL: Readonly<Record<string, number>> = {
   drawings: 1000,
   scenes: 1000,
@@ -29,7 +29,7 @@ const asked = process.argv.slice(2).map((one) => one.split('='));
 const amounts = new Map(
   Object.entries(FULL)
     .filter(([part]) => asked.length === 0 || asked.some(([name]) => name === part))
-    .map(([part, full]) => [part, Number(asked.find(([name]) => name === part)?.[1] ?? full)]),
+    .map(([part, full]) => [part, asked.find(([name]) => name === part)?.[1] ?? String(full)]),
 );
 
 const on = new Date().toISOString().slice(0, 10);
@@ -160,24 +160,27 @@ async function kills(count: number): Promise<void> {
   );
 }
 
-async function monkeys(count: number): Promise<void> {
-  const reports: MonkeyReport[] = [];
-  for (let seed = 1; seed <= count; seed++) {
+/** Hours of work in all, so each seed has a line of its own: what other runs said of other seeds stays. */
+async function monkeys(seeds: string): Promise<void> {
+  const [first = 1, last = first] = seeds.includes('-') ? seeds.split('-').map(Number) : [1, Number(seeds)];
+  for (let seed = first; seed <= last; seed++) {
     const { page, faults } = await newPage();
     const samples = page.getByRole('button', { name: /^Open the sample/ });
     await samples.first().waitFor();
-    await samples.nth(seed % (await samples.count())).click();
+    const sample = samples.nth(seed % (await samples.count()));
+    const name = ((await sample.getAttribute('aria-label')) ?? '').replace('Open the sample ', '');
+    await sample.click();
     await page.locator('.canvas-edge').waitFor();
-    reports.push(await monkey(page, seed, ACTIONS, faults));
+    const begun = Date.now();
+    const { steps, faults: found } = await monkey(page, seed, ACTIONS, faults);
     await page.context().close();
+    say(
+      `monkey, seed ${seed}`,
+      `${ACTIONS} actions on “${name}”, ${Math.round((Date.now() - begun) / 60_000)} minutes`,
+      `${steps} steps undone and done again to the same bytes, each hundred actions loaded anew`,
+      found,
+    );
   }
-  const steps = reports.reduce((sum, one) => sum + one.steps, 0);
-  say(
-    'monkey',
-    `${ACTIONS} actions by each of the seeds 1 to ${count}`,
-    `${steps} steps undone and done again to the same bytes, each hundred actions loaded anew`,
-    reports.flatMap((one) => one.faults),
-  );
 }
 
 /** Percent an hour that heap and nodes may grow by. */
@@ -198,13 +201,13 @@ async function soaked(minutes: number): Promise<void> {
   );
 }
 
-const RUNS: Readonly<Record<string, (amount: number) => Promise<void>>> = {
-  drawings,
-  scenes,
-  mutations,
-  kills,
+const RUNS: Readonly<Record<string, (amount: string) => Promise<void>>> = {
+  drawings: (count) => drawings(Number(count)),
+  scenes: (count) => scenes(Number(count)),
+  mutations: (count) => mutations(Number(count)),
+  kills: (count) => kills(Number(count)),
   monkey: monkeys,
-  soak: soaked,
+  soak: (minutes) => soaked(Number(minutes)),
 };
 for (const [part, amount] of amounts) await RUNS[part]?.(amount);
 await browser.close();

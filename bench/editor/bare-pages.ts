@@ -2,9 +2,13 @@ import type { Page } from '@playwright/test';
 import { placedArt, prepare, Poses, type Picture, type Scene } from '@pace-line/core';
 import { ART } from './scenes.ts';
 
+/** Leaves what was open: its loop would go on in the page that is written over it. */
+const leave = (page: Page): Promise<unknown> => page.goto('about:blank');
+
 /** A page that draws a long path, cased, and changes it in every frame as a drag would: with none of our code. */
 export async function barePath(page: Page, scene: Scene): Promise<void> {
   const nodes = scene.guides[0]?.nodes ?? [];
+  await leave(page);
   await page.setContent(
     `<!doctype html><body style="margin:0;background:#efe8da"><svg width="742" height="560"><g transform="matrix(0.536 0 0 0.536 28 90)" fill="none"><path id="a" stroke="#fff" stroke-width="14"/><path id="b" stroke="#0B7A75" stroke-width="7"/></g></svg></body>`,
   );
@@ -48,6 +52,7 @@ export async function bare(page: Page, scene: Scene): Promise<void> {
     );
   }
   const edge = 686 / 1280;
+  await leave(page);
   const groups = scene.riders.map((_, i) => `<g>${placedArt(ART as unknown as Picture, `x${i}`)}</g>`).join('');
   await page.setContent(
     `<!doctype html><body style="margin:0;background:#efe8da"><svg width="742" height="560"><g transform="matrix(${edge} 0 0 ${edge} 28 90)"><rect width="1280" height="720" fill="#F6F1E7"/></g></svg>` +

@@ -346,6 +346,7 @@ export { fittedTo, nodesThrough, pointsFromText } from './import/points.ts';
 export {
   bake,
   frameTimes,
+  paintedSpan,
   keysOf,
   measureTake,
   type PixelOptions,
@@ -373,7 +374,7 @@ export {
   FORMATS,
   jsonRow,
   keptOutput,
-  lostFeatures,
+  lostIn,
   bytesOf,
   memorySink,
   pathData,

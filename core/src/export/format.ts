@@ -39,6 +39,8 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   readonly ways?: true;
   /** What of a scene it can hold; the rest is told before it is written. */
   readonly holds: readonly Feature[];
+  /** What else it can hold as its options say. */
+  readonly holdsWith?: (options: z.infer<O>) => readonly Feature[];
   /** What is to be known of it for a scene, a sentence each. */
   readonly notes?: (scene: Scene, options: z.infer<O>) => readonly string[];
   /** What puts it into a page, with the names of its files. */

@@ -2,6 +2,7 @@ export { CAMERA_ROW, csvLine, jsonRow, poseColumns, poseRow, type PoseRow } from
 export { framesShape } from './data/frames-json.ts';
 export { sheetShape } from './screens/sprite-sheet.ts';
 export { lostFeatures } from './features.ts';
+export { lostIn } from './lost.ts';
 export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
 export { formatById, FORMATS } from './formats.ts';
 export { describeOptions, type FormatOption } from './options.ts';

@@ -1,3 +1,5 @@
+import { leadInOf, loopLength, type Scene } from '../scene/index.ts';
+
 /** A piece of a frame, px from its top left. */
 export interface PixelRect {
   readonly x: number;
@@ -45,16 +47,22 @@ export interface PixelOptions {
   /** Frames a second; 0: the scene's. */
   readonly fps: number;
   readonly background: boolean;
-  /** s of the loop from and to which it is painted; `to` 0: its end. */
+  /** s of the loop from and to which it is painted; `from` below 0: of the lead-in; `to` 0: the loop's end. */
   readonly from: number;
   readonly to: number;
 }
 
-/** The frames, s, that are painted of a loop: none is repeated at its end. */
-export function frameTimes(length: number, sceneFps: number, { fps, from, to }: PixelOptions): readonly number[] {
-  const [start, end] = [Math.min(from, length), to > 0 ? Math.min(to, length) : length];
+/** The stretch of a scene that is painted, s: of its loop, and of the lead-in before it. */
+export function paintedSpan(scene: Scene, { from, to }: PixelOptions): readonly [start: number, end: number] {
+  const length = loopLength(scene.clock);
+  return [Math.max(-leadInOf(scene), Math.min(from, length)), to > 0 ? Math.min(to, length) : length];
+}
+
+/** The frames, s, that are painted of a scene: none is repeated at the loop's end. */
+export function frameTimes(scene: Scene, options: PixelOptions): readonly number[] {
+  const [start, end] = paintedSpan(scene, options);
   const lasts = Math.max(0, end - start);
-  const count = Math.max(1, Math.round(lasts * (fps > 0 ? fps : sceneFps)));
+  const count = Math.max(1, Math.round(lasts * (options.fps > 0 ? options.fps : scene.clock.fps)));
   return Array.from({ length: count }, (_, i) => start + (i * lasts) / count);
 }
 

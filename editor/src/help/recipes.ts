@@ -456,7 +456,7 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'On the opened card 2 say yes at Enters before it: from where, how large, how opaque and turned it comes, after how long and by which ease. All stand where the loop begins until the last has entered.',
       'The arrow beside Play, or Shift Space, plays the lead-in and the loop after it.',
-      'Animated SVG and the web page play it once; of the other formats Send says that they begin with the loop.',
+      'Every web format but Lottie plays it once; films and pictures have it where they begin below 0; of the others Send says that they begin with the loop.',
     ],
   },
   {

@@ -7,7 +7,7 @@ import {
   formatById,
   frameCount,
   keptOutput,
-  lostFeatures,
+  lostIn,
   loopLength,
   type FormatGroup,
   type Output,
@@ -76,7 +76,7 @@ export function SendView() {
             options={options}
             onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}
           />
-          <Notes scene={scene} lost={lostFeatures(scene, format.holds)} notes={format.notes?.(scene, options) ?? []} />
+          <Notes scene={scene} lost={lostIn(scene, format, options)} notes={format.notes?.(scene, options) ?? []} />
         </section>
         <Result key={formatId} scene={sent} format={formatId} options={options} {...result} />
       </div>

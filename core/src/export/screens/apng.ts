@@ -8,7 +8,7 @@ import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
 import { oneAhead } from './ahead.ts';
 import { ByteWriter, crc32 } from './bytes.ts';
-import { pixelOptions } from './options.ts';
+import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object(pixelOptions);
 
@@ -23,6 +23,7 @@ export const apng: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  holdsWith: ledFrames,
   embed: imageElement,
   async write(pixels, _, sink, run) {
     const { count, length, times } = pixels;

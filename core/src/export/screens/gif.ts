@@ -8,7 +8,7 @@ import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
 import { gifLibrary, type Palette } from './gif-library.ts';
-import { pixelOptions } from './options.ts';
+import { ledFrames, pixelOptions } from './options.ts';
 
 const { applyPalette, GIFEncoder, quantize } = gifLibrary;
 
@@ -32,6 +32,7 @@ export const gif: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  holdsWith: ledFrames,
   notes: (scene, { fps }) => rateNotes(scene, fps),
   embed: imageElement,
   async write(pixels, { dither }, sink, run) {

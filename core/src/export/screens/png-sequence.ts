@@ -5,7 +5,7 @@ import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { pixelOptions } from './options.ts';
+import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object(pixelOptions);
 
@@ -23,6 +23,7 @@ export const pngSequence: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  holdsWith: ledFrames,
   async write(pixels, _, sink, run) {
     const stem = fileStem(pixels.name);
     const digits = Math.max(4, String(pixels.count - 1).length);

@@ -4,8 +4,8 @@ import { describe, expect, test } from 'vitest';
 import { evenDelays, frameTimes } from '../../take/index.ts';
 import type { Scene } from '../../scene/index.ts';
 import { plainPixels } from '../../testing/painter.ts';
-import { WRITER_SCENES } from '../../testing/scenes.ts';
-import { bytesOf, formatById, memorySink, NoPainterError, QUIET_RUN, send, sheetShape } from '../index.ts';
+import { riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
+import { bytesOf, formatById, lostIn, memorySink, NoPainterError, QUIET_RUN, send, sheetShape } from '../index.ts';
 
 const scene: Scene = {
   ...WRITER_SCENES['eased']!,
@@ -23,9 +23,23 @@ async function filesOf(id: string, options: object = {}): Promise<readonly { nam
 describe('frames of a loop', () => {
   test('none is repeated at its end; another rate, or a stretch of it', () => {
     const options = { scale: 1, fps: 0, background: true, from: 0, to: 0 };
-    expect(frameTimes(2, 4, options)).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
-    expect(frameTimes(2, 4, { ...options, fps: 2, from: 0.5, to: 1.5 })).toEqual([0.5, 1]);
-    expect(frameTimes(2, 4, { ...options, from: 9 })).toEqual([2]);
+    const two = sceneOf({ clock: { duration: 2, fps: 8, repeat: 'loop' } });
+    expect(frameTimes(two, { ...options, fps: 4 })).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
+    expect(frameTimes(two, options)).toHaveLength(16);
+    expect(frameTimes(two, { ...options, fps: 2, from: 0.5, to: 1.5 })).toEqual([0.5, 1]);
+    expect(frameTimes(two, { ...options, from: 9 })).toEqual([2]);
+    // Nothing enters: there is nothing before the loop.
+    expect(frameTimes(two, { ...options, from: -1 })[0]).toBe(0);
+    const entering = sceneOf({
+      clock: two.clock,
+      riders: [{ ...riderOn('r', 'line', []), guide: null, at: [9, 9], entrance: { seconds: 0.5 } }],
+    });
+    expect(frameTimes(entering, { ...options, from: -3 })).toHaveLength(20);
+    expect(frameTimes(entering, { ...options, from: -3 })[0]).toBe(-0.5);
+    expect(frameTimes(entering, { ...options, from: -0.25, to: 0.25 })).toEqual([-0.25, -0.125, 0, 0.125]);
+    const gif = formatById('gif')!;
+    expect(lostIn(entering, gif, { from: 0 })).toEqual(['How “r” enters: the loop begins at once.']);
+    expect(lostIn(entering, gif, { from: -0.5 })).toEqual([]);
   });
   test('delays that a format cannot hold are spread evenly and add up to the loop', () => {
     const delays = evenDelays(90, 3, 100);

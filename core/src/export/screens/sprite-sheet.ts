@@ -4,7 +4,7 @@ import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { pixelOptions } from './options.ts';
+import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
@@ -47,6 +47,7 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  holdsWith: ledFrames,
   async write(pixels, given, sink, run) {
     const layout = layoutOf(pixels, given);
     const stem = fileStem(pixels.name);

@@ -8,7 +8,7 @@ import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
 import { oneAhead } from './ahead.ts';
 import { ByteWriter } from './bytes.ts';
-import { pixelOptions } from './options.ts';
+import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
@@ -26,6 +26,7 @@ export const webp: Format<'pixels', typeof options> = {
   options,
   needs: 'pixels',
   holds: DRAWN,
+  holdsWith: ledFrames,
   embed: imageElement,
   async write(pixels, { quality }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;

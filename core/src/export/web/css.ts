@@ -33,3 +33,7 @@ export function keyframesOf(
 
 /** A number without the zero before its point. */
 const bare = (value: number): string => formatNumber(value, 4).replace(/^(-?)0\./, '$1.');
+
+/** A curve with a key at its end, though all of it is one value. */
+export const wholly = ([first, ...more]: Curve, length: number): Curve =>
+  !first ? [] : more.length === 0 ? [first, { ...first, time: length }] : [first, ...more];

@@ -11,9 +11,11 @@ export interface DriveSpec {
   /** How often it is played; 0: for ever. */
   readonly times: number;
   readonly stops: readonly number[];
+  /** s of the lead-in, shown by times below 0: played before the loop by what runs it by time, and as it comes into the window. */
+  readonly lead: number;
 }
 
-export function driveSpecOf({ driver, duration, length, repeat, times }: Take): DriveSpec {
+export function driveSpecOf({ driver, duration, length, repeat, times, leadIn }: Take): DriveSpec {
   const then =
     driver.kind === 'over'
       ? driver.leaving
@@ -22,19 +24,21 @@ export function driveSpecOf({ driver, duration, length, repeat, times }: Take): 
         : '';
   const clock = { duration, repeat, fps: 1, times: null, tempo: null };
   const stops = driver.kind === 'scroll' ? scrollStops(driver, clock) : [];
-  return { kind: driver.kind, then, duration, length, once: repeat === 'once', times: times ?? 0, stops };
+  const once = repeat === 'once';
+  return { kind: driver.kind, then, duration, length, once, times: times ?? 0, stops, lead: leadIn };
 }
 
 /**
  * The function that drives animations on a page, in JavaScript: the same as core/src/drive says, over the Web Animations API. `box` is what is pressed, passed over and
  * scrolled; `show` is given each time, s. It gives what undoes it and what lets a time be shown.
  */
-export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, length, once, times, stops }) {
+export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, length, once, times, stops, lead }) {
   const calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
   const back = then === 'back';
   const end = back || once ? duration : then === 'finish' || then === 'restart' ? length : times ? times * length : Infinity;
   const undo = [];
-  let at = 0;
+  const first = calm || (kind !== 'time' && kind !== 'enter') ? 0 : -lead;
+  let at = first;
   let way = 0;
   let last;
   let frame = 0;
@@ -45,11 +49,13 @@ export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, l
   // Just before a loop's end: at the end itself it would be at its start again.
   const tell = () => show(!once && at > 0 && at === end ? at - 1e-6 : at);
   const step = (now) => {
+    // Back goes to where the loop begins, and further only within the lead-in.
+    const start = at < 0 ? first : 0;
     if (last !== undefined) at += (way * (now - last)) / 1000;
     last = now;
     if (calm && way) at = way > 0 ? Math.min(end, length) : 0;
-    if (calm || (at <= 0 && way < 0) || (at >= end && way > 0)) {
-      at = Math.max(0, Math.min(end, at));
+    if (calm || (at <= start && way < 0) || (at >= end && way > 0)) {
+      at = Math.max(start, Math.min(end, at));
       way = 0;
     }
     tell();
@@ -95,7 +101,7 @@ export const DRIVE_SCRIPT = `function drive(box, show, { kind, then, duration, l
     let seen = false;
     const watcher = new IntersectionObserver(([entry]) => {
       if (entry.isIntersecting && (then === 'true' || !seen)) {
-        at = 0;
+        at = first;
         run(1);
       }
       seen ||= entry.isIntersecting;

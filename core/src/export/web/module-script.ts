@@ -13,11 +13,13 @@ const keysOf = (curve: Curve, length: number, property: Tracked): string =>
     })
     .join(',')}]`;
 
-/** What moves, as data: name, property, keys, and whether it changes at once. */
-export function tracksText(tracks: readonly Track[], length: number): string {
-  const lines = tracks.map(({ name, property, curve, steps }) => {
+/** What moves, as data: name, property, keys, whether it changes at once, and its keys in the lead-in, where it enters: their times as shares of that. */
+export function tracksText(tracks: readonly Track[], { length, leadIn }: Take): string {
+  const lines = tracks.map(({ name, property, curve, steps, entering }) => {
     const keys = keysOf(curve ?? steps ?? [], length, property);
-    return `  [${JSON.stringify(name)}, ${JSON.stringify(property)}, ${keys}${curve ? '' : ', 1'}],`;
+    const jumps = curve ? (entering ? ', 0' : '') : ', 1';
+    const before = entering ? `, ${keysOf(entering, leadIn, property)}` : '';
+    return `  [${JSON.stringify(name)}, ${JSON.stringify(property)}, ${keys}${jumps}${before}],`;
   });
   return `[\n${lines.join('\n')}\n]`;
 }
@@ -94,7 +96,7 @@ function framesOf(property, keys, jumps) {
   return frames;
 }
 
-const folded = (time) => (SPEC.once ? Math.min(SPEC.length, Math.max(0, time)) : ((time % SPEC.length) + SPEC.length) % SPEC.length);
+const folded = (time) => (time < 0 && time >= -SPEC.lead ? time : SPEC.once ? Math.min(SPEC.length, Math.max(0, time)) : ((time % SPEC.length) + SPEC.length) % SPEC.length);
 
 /** Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors. */
 export function sample(progress) {
@@ -144,6 +146,7 @@ function lay(svg, { from, to, ends = ENDS }) {
 /**
  * Puts the drawing into an element and sets it in motion.
  * options.driver: 'time' | 'over' | 'click' | 'enter' | 'scroll' | 'none' (none: only what is told moves it); absent: as it was made.
+ * options.leadIn: false: the loop begins at once; otherwise what enters does so first, where time or coming into the window drives it.
  * options.on: the element that drives it, where that is another. options.fit: { from, to, ends } lays it between two elements of the page.
  */
 export function mount(element, options = {}) {
@@ -152,19 +155,30 @@ export function mount(element, options = {}) {
   const svg = host.firstElementChild;
   if (options.className) svg.setAttribute('class', options.className);
   element.append(svg);
-  const all = TRACKS.flatMap(([name, property, keys, jumps]) =>
-    [...svg.querySelectorAll('.' + name)].map((one) => {
-      const animation = one.animate(framesOf(property, keys, jumps), {
-        duration: SPEC.length * 1000,
-        iterations: SPEC.times || Infinity,
-        fill: 'both',
-      });
-      animation.pause();
-      return animation;
+  // Of each that enters a second one over the first, which ends where the loop begins.
+  const held = (one, frames, timing) => {
+    const animation = one.animate(frames, timing);
+    animation.pause();
+    return animation;
+  };
+  const parts = TRACKS.flatMap((track) => [...svg.querySelectorAll('.' + track[0])].map((one) => [one, ...track]));
+  const loops = parts.map(([one, , property, keys, jumps]) =>
+    held(one, framesOf(property, keys, jumps), {
+      duration: SPEC.length * 1000,
+      iterations: SPEC.times || Infinity,
+      fill: 'both',
     }),
   );
-  const show = (time) => all.forEach((one) => (one.currentTime = time * 1000));
-  const spec = { ...SPEC, ...(options.driver ? { kind: options.driver } : {}), ...(options.then ? { then: options.then } : {}) };
+  const entries = parts
+    .filter((part) => part[5])
+    .map(([one, , property, , , keys]) => held(one, framesOf(property, keys), { duration: SPEC.lead * 1000, fill: 'backwards' }));
+  const all = [...loops, ...entries];
+  const show = (time) => {
+    loops.forEach((one) => (one.currentTime = time * 1000));
+    entries.forEach((one) => (one.currentTime = (time + SPEC.lead) * 1000));
+  };
+  const { driver: kind = SPEC.kind, then = SPEC.then, leadIn = true } = options;
+  const spec = { ...SPEC, kind, then, lead: leadIn ? SPEC.lead : 0 };
   const driven = drive(options.on ?? svg, show, spec);
   const refit = () => options.fit && lay(svg, options.fit);
   refit();

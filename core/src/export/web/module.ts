@@ -47,7 +47,7 @@ export function moduleText(take: Take, given: Options): string {
     `const SPEC = ${specText(take)};\n` +
     `const ENDS = ${endsOf(take)};\n` +
     `const MARKUP = ${literal(svg)};\n` +
-    `const TRACKS = ${tracksText(tracks, take.length)};\n` +
+    `const TRACKS = ${tracksText(tracks, take)};\n` +
     `const RIDERS = ${ridersText(take, prefix)};\n\n${DRIVE_SCRIPT}\n\n${MODULE_SCRIPT}\n`
   );
 }
@@ -68,6 +68,8 @@ export interface MountOptions {
   driver?: 'time' | 'over' | 'click' | 'enter' | 'scroll' | 'none';
   /** What a driver's second event does: 'back', 'stop', 'finish', 'restart'. */
   then?: string;
+  /** Whether what enters does so before the loop, where time or coming into the window drives it. Absent: it does. */
+  leadIn?: boolean;
   /** The element that drives it, where that is another than the drawing. */
   on?: Element;
   /** Lays the drawing between the middles of two elements of the page. */
@@ -80,7 +82,7 @@ export interface Mounted {
   play(): void;
   reverse(): void;
   pause(): void;
-  /** Shows a time, s. */
+  /** Shows a time, s; below 0 one of the lead-in, where there is one. */
   seek(seconds: number): void;
   /** Shows a share of the loop, 0 to 1. */
   setProgress(share: number): void;
@@ -108,7 +110,7 @@ export const moduleFormat: Format<'take', typeof moduleOptions> = {
   several: true,
   options: moduleOptions,
   needs: 'take',
-  holds: [...DRAWN, 'driver'],
+  holds: [...DRAWN, 'driver', 'lead-in'],
   embed: mountedModule,
   async write(take, given, sink) {
     const stem = fileStem(take.name);

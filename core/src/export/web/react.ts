@@ -20,11 +20,11 @@ const componentText = (
 import { mount } from './${stem}.module.js';
 
 /** The loop as a component: it is mounted with it and cleaned up after it, in strict mode as well. \`ref\` gives play, pause, seek and the rest. */
-export const ${name} = forwardRef(function ${name}({ driver, then, on, fit, progress, className, style }, ref) {
+export const ${name} = forwardRef(function ${name}({ driver, then, leadIn, on, fit, progress, className, style }, ref) {
   const host = useRef(null);
   const mounted = useRef(null);
   useEffect(() => {
-    const made = mount(host.current, { driver: progress === undefined ? driver : 'none', then, on, fit });
+    const made = mount(host.current, { driver: progress === undefined ? driver : 'none', then, leadIn, on, fit });
     made.element.style.maxWidth = '100%';
     made.element.style.height = 'auto';
     mounted.current = made;
@@ -32,7 +32,7 @@ export const ${name} = forwardRef(function ${name}({ driver, then, on, fit, prog
       made.destroy();
       mounted.current = null;
     };
-  }, [driver, then, on, fit, progress === undefined]);
+  }, [driver, then, leadIn, on, fit, progress === undefined]);
   useEffect(() => {
     if (progress !== undefined) mounted.current?.setProgress(progress);
   }, [progress]);
@@ -81,7 +81,7 @@ export const react: Format<'take', typeof moduleOptions> = {
   several: true,
   options: moduleOptions,
   needs: 'take',
-  holds: [...DRAWN, 'driver'],
+  holds: [...DRAWN, 'driver', 'lead-in'],
   embed: (_, [file = '']) => `import Loop from './${file}';\n\n<Loop />`,
   async write(take, given, sink) {
     const stem = fileStem(take.name);

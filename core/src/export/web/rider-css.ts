@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import type { Channel } from '../../motion/index.ts';
 import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { cssComment, cssName, escapeMarkup, formatNumber } from '../text.ts';
-import { keyframesOf } from './css.ts';
+import { keyframesOf, wholly } from './css.ts';
 import { degrees, factor, px, share } from './tracks.ts';
 
 const options = z.object({
@@ -38,7 +39,7 @@ export const riderCss: Format<'take', typeof options> = {
   type: 'text/css',
   options,
   needs: 'take',
-  holds: [],
+  holds: ['lead-in'],
   embed: (_, [file = '']) => `<link rel="stylesheet" href="${escapeMarkup(file)}">`,
   write: (take, given, sink) => {
     const drawn = riderOf(take, given.rider);
@@ -53,7 +54,8 @@ export const riderCss: Format<'take', typeof options> = {
   },
 };
 
-const moves = (drawn: DrawnArt): boolean => Object.values(drawn.curves).some((curve) => !isConstant(curve));
+const moves = (drawn: DrawnArt): boolean =>
+  drawn.entering !== null || Object.values(drawn.curves).some((curve) => !isConstant(curve));
 
 function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
   const riders = drawing.filter((one) => one.kind === 'art');
@@ -63,35 +65,54 @@ function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
   );
 }
 
-function textOfRider(take: Take, { curves, art, name }: DrawnArt, stem: string, selector: string): string {
-  const { length, times } = take;
+/** How an element's animations are timed: the loop after the lead-in, where there is one. */
+function timings({ length, times, leadIn }: Take): { readonly loop: string; readonly entry: string } {
+  const delay = leadIn > 0 ? ` ${formatNumber(leadIn, 6)}s` : '';
+  const often = times === null ? `infinite${delay && ' backwards'}` : `${times} both`;
+  return { loop: `${formatNumber(length, 6)}s linear${delay} ${often}`, entry: `${delay.trim()} linear` };
+}
+
+function textOfRider(take: Take, { curves, entering, art, name }: DrawnArt, stem: string, selector: string): string {
+  const { length, leadIn } = take;
+  const timing = timings(take);
   const running: string[] = [];
   const rules: string[] = [];
   const declared: string[] = [];
-  const add = (property: string, curve: Curve, declaration: (value: number) => string): void => {
-    const keyframes = `${stem}-${property}`;
-    running.push(keyframes);
-    rules.push(`${keyframesOf(keyframes, curve, length, declaration)}\n`);
+  const entryOf = (channel: Channel): Curve | undefined => {
+    const before = entering?.[channel];
+    return before?.every(({ value }) => value === curves[channel][0]?.value) ? undefined : before;
   };
+  // What enters does so by keyframes over the loop's first ones, which stand until the loop begins.
+  const add = (property: string, channel: Channel, declaration: (value: number) => string): void => {
+    const [curve, before] = [curves[channel], entryOf(channel)];
+    const keyframes = `${stem}-${property}`;
+    if (!isConstant(curve)) {
+      running.push(`${keyframes} ${timing.loop}`);
+      rules.push(`${keyframesOf(keyframes, curve, length, declaration)}\n`);
+    }
+    if (!before) return;
+    running.push(`${keyframes}-in ${timing.entry}`);
+    rules.push(`${keyframesOf(`${keyframes}-in`, wholly(before, leadIn), leadIn, declaration)}\n`);
+  };
+  const changes = (channel: Channel): boolean => !isConstant(curves[channel]) || entryOf(channel) !== undefined;
   const values = PROPERTIES.map(({ key, unit, syntax, of }) => {
     const curve = curves[key];
     const first = `${of(curve[0]?.value ?? 0)}${unit}`;
-    if (isConstant(curve)) return first;
+    if (!changes(key)) return first;
     const variable = `--${stem}-${key}`;
     declared.push(`@property ${variable} { syntax: "${syntax}"; inherits: false; initial-value: ${first}; }\n`);
-    add(key, curve, (v) => `${variable}:${of(v)}${unit}`);
+    add(key, key, (v) => `${variable}:${of(v)}${unit}`);
     return `var(${variable})`;
   });
   const [x, y, angle, skew, scaleX, scaleY] = values;
-  if (!isConstant(curves.opacity)) add('opacity', curves.opacity, (v) => `opacity:${share(v)}`);
+  if (changes('opacity')) add('opacity', 'opacity', (v) => `opacity:${share(v)}`);
   const [pivotX, pivotY] = art.pivot;
   const lean = skew === '0deg' ? '' : ` skewX(${skew ?? ''})`;
   const fade =
     isConstant(curves.opacity) && curves.opacity[0]?.value !== 1
       ? `  opacity: ${share(curves.opacity[0]?.value ?? 1)};\n`
       : '';
-  const timing = `${formatNumber(length, 6)}s linear ${times === null ? 'infinite' : `${times} both`}`;
-  const animation = running.length > 0 ? `  animation: ${running.map((one) => `${one} ${timing}`).join(', ')};\n` : '';
+  const animation = running.length > 0 ? `  animation: ${running.join(', ')};\n` : '';
   return (
     `/* ${cssComment(name)}. The element’s box is ${px(art.width)} by ${px(art.height)} px, laid at the top left of what it moves over. */\n` +
     declared.join('') +

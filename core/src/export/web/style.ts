@@ -1,6 +1,6 @@
 import { isConstant, type Curve, type Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
-import { keyframesOf } from './css.ts';
+import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
 import type { EchoRule } from './svg/writing.ts';
 import { declarationOf, type Track, type TrackPath } from './tracks.ts';
@@ -67,10 +67,6 @@ function ruleOf(track: Track, { length, duration, leadIn }: Take): string {
   const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}}`;
   return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
 }
-
-/** A curve with a key at its end, though all of it is one value. */
-const wholly = ([first, ...more]: Curve, length: number): Curve =>
-  !first ? [] : more.length === 0 ? [first, { ...first, time: length }] : [first, ...more];
 
 /** What goes along a path stands where that is, not where it stands for those who know no such motion. */
 const alongRule = ({ data, turns }: TrackPath): string =>

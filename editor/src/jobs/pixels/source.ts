@@ -1,4 +1,4 @@
-import { frameTimes, loopLength, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
+import { frameTimes, paintedSpan, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
 import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
@@ -23,16 +23,13 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('this browser gives no canvas to paint on');
   const paint = painterOf(scene, pictures, { scale, background });
-  const whole = loopLength(scene.clock);
-  const times = frameTimes(whole, scene.clock.fps, options);
+  const times = frameTimes(scene, options);
   if (times.length > MOST_FRAMES)
     throw new Error(
       `${times.length} frames are more than can be painted, ${MOST_FRAMES} are the most: fewer a second, or a stretch of the loop`,
     );
-  const isWhole = times[0] === 0 && (options.to === 0 || options.to >= whole);
-  const length = isWhole
-    ? whole
-    : Math.max(1e-3, (options.to > 0 ? Math.min(options.to, whole) : whole) - (times[0] ?? 0));
+  const [start, end] = paintedSpan(scene, options);
+  const length = Math.max(1e-3, end - start);
   const touched = new Touched(scene, pictures, scale, { width, height });
   const canvases = new Canvases();
   const isClear = !background || scene.canvas.background === null;
