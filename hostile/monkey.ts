@@ -106,13 +106,18 @@ async function act(page: Page, random: Random): Promise<void> {
   await acting.catch(() => undefined);
 }
 
-async function textOf(page: Page): Promise<string> {
+/** The open scene as a saved file; undefined where none is saved, which is a fault of its own. */
+async function textOf(page: Page): Promise<string | undefined> {
   for (let i = 0; i < 4; i++) await page.keyboard.press('Escape');
-  const [download] = await Promise.all([
-    page.waitForEvent('download', { timeout: 60_000 }),
-    page.locator('.desk-bar').getByRole('button', { name: 'Save file' }).click({ force: true }),
-  ]);
-  return readFileSync(await download.path(), 'utf8');
+  try {
+    const [download] = await Promise.all([
+      page.waitForEvent('download', { timeout: 60_000 }),
+      page.locator('.desk-bar').getByRole('button', { name: 'Save file' }).click({ force: true }),
+    ]);
+    return readFileSync(await download.path(), 'utf8');
+  } catch {
+    return undefined;
+  }
 }
 
 /** Presses a step of history until there is none left, or often enough; gives how often. */
@@ -155,6 +160,8 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
       continue;
     }
     const after = await textOf(page);
+    if (after === undefined) say('no file was saved');
+    if ((await page.getByText('not kept!').count()) > 0) say('the scene is not kept');
     const broken = await page.evaluate(() => /NaN|Infinity|undefined/.exec(document.body.innerText)?.[0]);
     if (broken !== undefined) say(`"${broken}" in the page`);
     if (

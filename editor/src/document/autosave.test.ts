@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { emptyScene, renameScene } from '@pace-line/core';
+import { emptyScene, renameScene, type Scene } from '@pace-line/core';
 import { startAutosave, type SaveState } from './autosave.ts';
 import { OvertakenError } from './storage/index.ts';
 import { SceneDocument } from './store.ts';
@@ -22,12 +22,11 @@ interface Hands {
   readonly fold?: (name: string, count: number) => Promise<void>;
 }
 
-function started({
-  append = () => Promise.resolve(),
-  fold = () => Promise.resolve(),
-  holds = () => Promise.resolve(true),
-}: Hands = {}) {
-  const doc = new SceneDocument(emptyScene('A'), (callback) => callback());
+function started(
+  { append = () => Promise.resolve(), fold = () => Promise.resolve(), holds = () => Promise.resolve(true) }: Hands = {},
+  scene = emptyScene('A'),
+) {
+  const doc = new SceneDocument(scene, (callback) => callback());
   const said: SaveState['kind'][] = [];
   const overtaken = vi.fn();
   const parted: string[] = [];
@@ -76,16 +75,20 @@ test('a slow journal is waited for: nothing is said to be kept before', async ()
 
 test('what could not be opened again is not said to be kept, and is not written over what could', async () => {
   const folded: string[] = [];
-  const { doc, said, stop } = started({ fold: (name) => Promise.resolve(void folded.push(name)) });
-  doc.do('Break', (scene) => ({ ...scene, name: 'B', clock: { ...scene.clock, duration: -1 } }));
+  const lasting = (duration: number) => (scene: Scene) => ({ ...scene, clock: { ...scene.clock, duration } });
+  const { doc, said, stop, rename } = started(
+    { fold: (name) => Promise.resolve(void folded.push(name)) },
+    lasting(-1)(emptyScene('A')),
+  );
+  rename('B');
   await vi.advanceTimersByTimeAsync(10_000);
   expect(said.at(-1)).toBe('failed');
   expect(said).not.toContain('kept');
   expect(folded).toEqual([]);
-  doc.undo();
+  doc.do('Mend', lasting(2));
   await vi.advanceTimersByTimeAsync(10_000);
   expect(said.at(-1)).toBe('kept');
-  expect(folded).toEqual(['A']);
+  expect(folded).toEqual(['B']);
   stop();
 });
 

@@ -128,3 +128,30 @@ test('a held key is one step of undo; after a pause, another run or another chan
     vi.useRealTimers();
   }
 });
+
+test('a change after which the scene could not be opened again is not made, whatever made it; the reason is told', () => {
+  const { doc, frame } = open();
+  const told: string[] = [];
+  doc.whenUnsound = ({ path, message }) => told.push(`${path}: ${message}`);
+  const wide = (width: number) => (scene: Scene) => ({ ...scene, canvas: { ...scene.canvas, width } });
+  const before = doc.state;
+  doc.do('Widen', wide(1e9));
+  const gesture = doc.begin('Drag');
+  gesture.update(wide(Number.NaN));
+  frame();
+  gesture.commit();
+  expect(doc.state.committed).toBe(before.committed);
+  expect(doc.state.shown).toBe(before.committed);
+  expect(doc.state.past).toEqual([]);
+  expect(told).toHaveLength(2);
+  for (const one of told) expect(one).toMatch(/^canvas\.width: /);
+  doc.do('Widen', wide(1000));
+  expect(doc.state.committed.canvas.width).toBe(1000);
+});
+
+test('a scene that is beyond what a file holds already can be worked on until it is not', () => {
+  const sound = emptyScene('One');
+  const doc = new SceneDocument({ ...sound, canvas: { ...sound.canvas, width: 1e9 } }, (callback) => callback());
+  doc.do('Rename', named('Two'));
+  expect(doc.state.committed.name).toBe('Two');
+});

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { Scene } from '@pace-line/core';
+import { problemsOf, type Scene, type SceneProblem } from '@pace-line/core';
 import { calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
@@ -62,6 +62,8 @@ export class SceneDocument {
   readonly #drafts = new Set<() => boolean>();
   /** Called where a change is tried while the document is only read. */
   whenRefused: (() => void) | undefined;
+  /** Called where a change is not made, as the scene could not be opened again after it. */
+  whenUnsound: ((problem: SceneProblem, scene: Scene) => void) | undefined;
   readonly #nextFrame: NextFrame;
 
   /** `isLate` tells whether frames come late. */
@@ -212,10 +214,19 @@ export class SceneDocument {
   }
 
   #commit(label: string, scene: Scene, selection: Selection): void {
+    if (this.#isUnsound(scene)) return this.store.setState({ shown: this.state.committed });
     const past = this.#continuesRun() ? this.state.past : [...this.state.past, this.#now(label)].slice(-MOST_STEPS);
     this.#run =
       this.#joining === undefined ? undefined : { key: this.#joining, entry: past.at(-1), at: performance.now() };
     this.store.setState({ committed: scene, shown: scene, past, future: [], selection: pruned(scene, selection) });
+  }
+
+  /** Whether a change would make of a sound scene one that could not be opened again: a number beyond what the file holds, whatever made it. */
+  #isUnsound(scene: Scene): boolean {
+    const [problem] = problemsOf(scene);
+    if (!problem || problemsOf(this.state.committed).length > 0) return false;
+    this.whenUnsound?.(problem, scene);
+    return true;
   }
 
   /** Whether a change joins the step before it: nothing else came between. */

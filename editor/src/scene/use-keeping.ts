@@ -10,6 +10,7 @@ import {
   type SceneDocument,
 } from '../document/index.ts';
 import { tell, warn } from '../look/notices.tsx';
+import { wordsOfUnsound } from '../words/problems.ts';
 import { askToPersist } from '../platform/persist.ts';
 import type { OpenedScene } from './open-for-writing.ts';
 import type { Playback } from './playback.ts';
@@ -28,6 +29,7 @@ export function useKeeping(open: OpenDocument | null): SaveState {
     if (open?.stored.state !== 'ok') return;
     const { doc, writer, stored } = open;
     doc.whenRefused = () => tell('This scene is open in another tab; here it can only be looked at.');
+    doc.whenUnsound = (problem, scene) => tell(wordsOfUnsound(problem, scene));
     let said: string | undefined;
     const { flush, stop } = startAutosave(doc, stored.count, {
       append: (count, before, after) => keepEdit(writer, count, before, after),
