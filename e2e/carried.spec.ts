@@ -84,6 +84,40 @@ test('on the Desk the line goes with its carrier', async ({ page }) => {
   expect(Math.hypot(found[0]! / zoom - x, found[1]! / zoom - y)).toBeLessThan(1);
 });
 
+test('a carried guide is bent where it is seen: a node goes where the hand goes, by keyboard too', async ({ page }) => {
+  const scene = lineOn(null);
+  await openScene(page, scene);
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  const edge = (await page.locator('.canvas-edge').boundingBox())!;
+  const zoom = edge.width / scene.canvas.width;
+  const onScreen = ([x, y]: readonly [number, number]) => [edge.x + x * zoom, edge.y + y * zoom] as const;
+  const [, second] = scene.guides.find(({ carrier }) => carrier !== null)!.nodes;
+  const [x, y] = onScreen(placed(scene, [second!.x, second!.y], 0));
+  await page.mouse.click(x, y);
+  const ring = page.locator('.node.selected');
+  await expect(ring).toHaveCount(1);
+  const middle = async (): Promise<[number, number]> => {
+    const box = (await ring.boundingBox())!;
+    return [box.x + box.width / 2, box.y + box.height / 2];
+  };
+  expect(worst([await middle()], [[x, y]])).toBeLessThan(2);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 30, y + 12);
+  await page.mouse.move(x + 40, y - 30);
+  await page.mouse.up();
+  expect(worst([await middle()], [[x + 40, y - 30]])).toBeLessThan(2);
+  await ring.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  const saved = await savedScene(page);
+  const node = saved.guides.find(({ carrier }) => carrier !== null)!.nodes[1]!;
+  const [u, v] = onScreen(placed(saved, [node.x, node.y], 0));
+  // What is drawn to something lands on that: within the reach of snapping.
+  expect(worst([[u, v]], [[x + 40 + 10 * zoom, y - 30]])).toBeLessThan(9);
+  expect(worst([await middle()], [[u, v]])).toBeLessThan(1);
+});
+
 test('a scene is set into another one: it is one rider, moves by a clock of its own, and what is sent plays so', async ({
   page,
 }) => {

@@ -399,7 +399,7 @@ class Ride {
   #smoothedAt(foot: number): number {
     const { smooth } = this.#rider.heading;
     if (!(smooth > 0)) return this.#directionAt(foot);
-    const all = this.#mode() === 'contacts' ? 40 : 400;
+    const all = this.#mode() === 'contacts' ? 100 : 400;
     const [from, to] = [foot - smooth / 2, foot + smooth / 2];
     const cuts = [from, ...this.#nodesWithin(from, to), to];
     let sum = 0;

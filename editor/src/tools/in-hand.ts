@@ -1,4 +1,4 @@
 import type { Guide } from '@pace-line/core';
 
-/** Whether a guide can be taken on the canvas: it is shown, and lies there; one that is carried moves with its carrier, and is set free to be worked on. */
+/** Whether a guide is shown and lies on the canvas itself, so that other things can be drawn to it; one that is carried goes with its carrier (guide-frame.ts). */
 export const isInHand = (guide: Guide): boolean => guide.visible && guide.carrier === null;

@@ -18,4 +18,5 @@ export type { Pointer } from './pointer.ts';
 export type { Preview } from './preview.ts';
 export { FIRST_SNAPPING, SNAP_KINDS, type Hint, type SnapKind, type SnapSettings } from './snap/settings.ts';
 export type { Tool, ToolHost } from './tool.ts';
+export { guideFrame, guidesMoved } from './guide-frame.ts';
 export { isInHand } from './in-hand.ts';

@@ -1,5 +1,6 @@
-import { moveGuides, moveNodes, moveRiders, shiftKeys, shiftMarks } from '@pace-line/core';
+import { guideById, moveNodes, moveRiders, shiftKeys, shiftMarks } from '@pace-line/core';
 import { selectedParts } from '../../document/index.ts';
+import { guideFrame, guidesMoved } from '../../tools/index.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { change, perform, plural } from './change.ts';
 
@@ -20,10 +21,20 @@ function nudgeOnce(desk: Desk, dx: number, dy: number): void {
       keys: parts.ids,
       seconds: dx / sceneOf(desk).clock.fps,
     });
-  else if (parts)
-    perform(desk, plural('Move node', parts.ids), moveNodes, { guide: parts.owner, nodes: parts.ids, dx, dy });
-  else if (guides.length + riders.length > 0)
+  else if (parts) {
+    const [x, y] = wayOnGuide(desk, parts.owner, [dx, dy]);
+    perform(desk, plural('Move node', parts.ids), moveNodes, { guide: parts.owner, nodes: parts.ids, dx: x, dy: y });
+  } else if (guides.length + riders.length > 0)
     change(desk, 'Move', (scene) =>
-      moveRiders(moveGuides(scene, { ids: guides, dx, dy }), { ids: riders, dx, dy, time: desk.playback.time }),
+      moveRiders(guidesMoved(scene, desk.playback.poses, { ids: guides, dx, dy }), {
+        ...{ ids: riders, dx, dy },
+        time: desk.playback.time,
+      }),
     );
+}
+
+/** A way on the canvas in the px of a guide: one that is carried lies as its carrier does now. */
+function wayOnGuide(desk: Desk, id: string, way: readonly [number, number]): readonly [number, number] {
+  const guide = guideById(sceneOf(desk), id);
+  return (guide && guideFrame(sceneOf(desk), desk.playback.poses, guide)?.wayToGuide(way)) ?? way;
 }

@@ -1,8 +1,9 @@
 import { memo } from 'react';
 import { guideById, pathOfGuide, type Scene } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
-import { flagsOf, type Preview, isInHand } from '../../tools/index.ts';
+import { flagsOf, type Preview } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
+import { CarriedWith } from './layers/CarriedWith.tsx';
 import { MarkFlag } from './layers/MarkFlag.tsx';
 import { Nodes } from './layers/Nodes.tsx';
 import { RiderBoxLayer } from './layers/RiderBoxLayer.tsx';
@@ -23,7 +24,7 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
   const tool = useDeskView((state) => state.tool);
   const guide = guideById(scene, selection.guides[0] ?? null);
   const near = hover ? guideById(scene, hover.guide) : undefined;
-  const dot = near && hover && near.carrier === null ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
+  const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
   const z = view.zoom;
   return (
     <svg className="overlay handles" role="group" aria-label="Nodes and marks on the canvas">
@@ -31,11 +32,17 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
         {flagsOf(scene, selection).map((flag) => (
           <MarkFlag key={flag.mark} {...flag} zoom={z} isSelected={selection.marks.includes(flag.mark)} />
         ))}
-        {dot && <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z} />}
+        {near && dot && (
+          <CarriedWith key={near.id} guide={near.id} carrier={near.carrier}>
+            {(scale) => <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z / scale} />}
+          </CarriedWith>
+        )}
         {tool === 'adjust' && <SelectionBox scene={scene} selection={selection} zoom={z} />}
         {tool === 'adjust' && <RiderBoxLayer />}
-        {guide && isInHand(guide) && !guide.locked && !guide.link && (
-          <Nodes guide={guide} selection={selection} zoom={z} />
+        {guide?.visible && !guide.locked && !guide.link && (
+          <CarriedWith key={guide.id} guide={guide.id} carrier={guide.carrier}>
+            {(scale) => <Nodes guide={guide} selection={selection} zoom={z * scale} />}
+          </CarriedWith>
         )}
         {preview && <PreviewShape preview={preview} zoom={z} />}
       </g>

@@ -1,11 +1,11 @@
-import { freeId, guideById, idsIn, insertNode } from '@pace-line/core';
+import { freeId, guideById, idsIn, insertNode, type Guide, type Node } from '@pace-line/core';
 import { NOTHING, selectGuide, type Selection } from '../../document/index.ts';
 import { DRAG_FROM, type Pointer } from '../pointer.ts';
 import type { Tool, ToolHost } from '../tool.ts';
 import type { CanvasDrag } from './grabs/grab.ts';
 import { grabOf } from './grabs/index.ts';
 import { hitsAt, type Hit } from './hit.ts';
-import { isInHand } from '../in-hand.ts';
+import { guideFrame } from '../guide-frame.ts';
 
 /** Adjusting: select and drag nodes, handles, marks, riders and whole guides by their grip; drag a box on empty canvas to select. */
 export function adjustTool(host: ToolHost): Tool {
@@ -13,6 +13,8 @@ export function adjustTool(host: ToolHost): Tool {
   let hit: Hit | undefined;
   let drag: CanvasDrag | undefined;
   let boxing = false;
+  // Time stands still for what is pressed.
+  let held = false;
   // The last press without a drag: where it was, what lay there, and what it took.
   let last: { readonly at: Pointer; readonly keys: readonly string[]; readonly took: string } | undefined;
   let again = false;
@@ -21,7 +23,8 @@ export function adjustTool(host: ToolHost): Tool {
   const hitsNow = (p: Pointer): Hit[] => hitsAt(host.scene(), host.selection(), host.poses(), p);
 
   const stop = (): void => {
-    if (hit && grabOf(hit).holdsTime) host.release();
+    if (held) host.release();
+    held = false;
     pressed = hit = drag = undefined;
     boxing = false;
     host.preview(null);
@@ -51,7 +54,8 @@ export function adjustTool(host: ToolHost): Tool {
       if (!hit) return;
       const grab = grabOf(hit);
       const before = host.selection();
-      if (grab.holdsTime) host.hold();
+      held = grab.holdsTime(hit, host.scene());
+      if (held) host.hold();
       if (p.shift || !grab.isSelected(before, hit)) host.select(grab.select(before, hit, p.shift, before));
     },
     move(p) {
@@ -108,16 +112,20 @@ function inBox(host: ToolHost, a: Pointer, b: Pointer): Selection {
   const [top, bottom] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
   const holds = (x: number, y: number): boolean => x >= left && x <= right && y >= top && y <= bottom;
   const scene = host.scene();
-  const guide = guideById(scene, host.selection().guides[0] ?? null);
-  const nodes = guide?.nodes.filter((node) => holds(node.x, node.y)).map((node) => node.id) ?? [];
-  if (guide && nodes.length > 0) return selectGuide(guide.id, nodes);
   const poses = host.poses();
+  const holdsNode = (guide: Guide) => {
+    const frame = guide.visible ? guideFrame(scene, poses, guide) : undefined;
+    return ({ x, y }: Node): boolean => frame !== undefined && holds(...frame.toCanvas([x, y]));
+  };
+  const guide = guideById(scene, host.selection().guides[0] ?? null);
+  const nodes = guide?.nodes.filter(holdsNode(guide)).map((node) => node.id) ?? [];
+  if (guide && nodes.length > 0) return selectGuide(guide.id, nodes);
   const riders = scene.riders
     .filter((rider, i) => !rider.locked && rider.visible && holds(poses.of(i, 'x'), poses.of(i, 'y')))
     .map((rider) => rider.id);
   if (riders.length > 0) return { ...NOTHING, riders };
   const guides = scene.guides
-    .filter((one) => isInHand(one) && one.nodes.length > 0 && one.nodes.every((node) => holds(node.x, node.y)))
+    .filter((one) => one.nodes.length > 0 && one.nodes.every(holdsNode(one)))
     .map((one) => one.id);
   return { ...NOTHING, guides };
 }

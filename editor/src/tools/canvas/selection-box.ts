@@ -18,7 +18,9 @@ export function boxTargetOf(scene: Scene, selection: Selection): BoxTarget | und
   if (!guide) return undefined;
   if (selection.nodes.length === 1) return undefined;
   if (selection.nodes.length > 1)
-    return guide.locked || guide.link ? undefined : { kind: 'nodes', guide: guide.id, nodes: selection.nodes };
+    return guide.locked || guide.link || guide.carrier !== null
+      ? undefined
+      : { kind: 'nodes', guide: guide.id, nodes: selection.nodes };
   const free = selection.guides.filter((id) => {
     const one = guideById(scene, id);
     return one && !one.locked && isInHand(one) && !one.link;

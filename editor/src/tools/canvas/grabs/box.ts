@@ -27,7 +27,7 @@ export const box: Grab<Hit & { kind: 'box' }> = {
   },
   key: ({ handle }) => keyOfBoxHandle(handle),
   cursor: ({ handle }) => cursorOfBoxHandle(handle),
-  holdsTime: false,
+  holdsTime: () => false,
   isSelected: () => true,
   select: (_before, _hit, _shift, kept) => kept,
   begin(host, { handle }): CanvasDrag | undefined {

@@ -69,8 +69,8 @@ export interface Grab<H extends Hit = Hit> {
   /** Tells one thing from another, wherever on it the pointer is. */
   key(hit: H): string;
   cursor(hit: H): string;
-  /** It moves as time does: the authoring time stands still while it is held. */
-  readonly holdsTime: boolean;
+  /** Whether it moves as time does: then the authoring time stands still while it is held. */
+  holdsTime(hit: H, scene: Scene): boolean;
   isSelected(selection: Selection, hit: H): boolean;
   /** The selection after pressing it; with Shift it is added or taken out. `kept`: what was selected before, for what changes no selection. */
   select(before: Selection, hit: H, shift: boolean, kept: Selection): Selection;

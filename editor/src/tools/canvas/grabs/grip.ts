@@ -3,7 +3,7 @@ import { selectGuide } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
-import { isInHand } from '../../in-hand.ts';
+import { guideFrame, isCarried, guidesMoved } from '../../guide-frame.ts';
 
 /** Screen px from a guide's bounds to the handle that moves it. */
 const OUTSIDE = 18;
@@ -16,14 +16,15 @@ export function gripOf(guide: Guide, zoom: number): [number, number] {
 
 export const grip: Grab<Hit & { kind: 'grip' }> = {
   kind: 'grip',
-  find({ scene, selection, pointer, near }) {
+  find({ scene, selection, poses, pointer, near }) {
     const guide = guideById(scene, selection.guides[0] ?? null);
-    if (guide && !guide.locked && isInHand(guide))
-      near({ kind: 'grip', guide: guide.id }, RANKS.grip, ...gripOf(guide, pointer.zoom));
+    const frame = guide && guideFrame(scene, poses, guide);
+    if (frame && !guide.locked && guide.visible)
+      near({ kind: 'grip', guide: guide.id }, RANKS.grip, ...frame.toCanvas(gripOf(guide, pointer.zoom * frame.scale)));
   },
   key: ({ guide }) => `grip ${guide}`,
   cursor: () => 'grab',
-  holdsTime: false,
+  holdsTime: (hit, scene) => isCarried(scene, hit.guide),
   isSelected: () => true,
   select: (_before, { guide }, _shift, kept) =>
     kept.guides.includes(guide) ? { ...kept, nodes: [] } : selectGuide(guide),
@@ -34,13 +35,15 @@ export const grip: Grab<Hit & { kind: 'grip' }> = {
       host.tell(wordsOfRefusal(refusal));
       return undefined;
     }
-    const first = guideById(host.scene(), guide)?.nodes[0];
-    const anchor = [first?.x ?? pressed.x, first?.y ?? pressed.y] as const;
+    const one = guideById(host.scene(), guide);
+    const first = one?.nodes[0];
+    const frame = one && guideFrame(host.scene(), host.poses(), one);
+    const anchor = first && frame ? frame.toCanvas([first.x, first.y]) : ([pressed.x, pressed.y] as const);
     return {
       gesture: host.begin(ids.length > 1 ? `Move ${ids.length} guides` : 'Move guide'),
       follow(base, a, b) {
         const [dx, dy] = drawnWay(host, anchor, a, b, { guides: ids });
-        return moveGuides(base, { ids, dx, dy });
+        return guidesMoved(base, host.poses(), { ids, dx, dy });
       },
     };
   },

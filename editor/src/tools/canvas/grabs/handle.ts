@@ -2,7 +2,7 @@ import { guideById, nodeIndex, setHandle, type Guide } from '@pace-line/core';
 import type { Selection } from '../../../document/index.ts';
 import { heldToAngles } from '../../pointer.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
-import { isInHand } from '../../in-hand.ts';
+import { guideFrame, isCarried } from '../../guide-frame.ts';
 
 /** Nodes that a guide may have for all its handles to be shown while none is selected. */
 const FEW_NODES = 4;
@@ -21,9 +21,10 @@ export function showsHandles(guide: Guide, selection: Selection, nodeId: string)
 /** A handle of a node: Shift holds it to multiples of 15°, Alt breaks the join. */
 export const handle: Grab<Hit & { kind: 'handle' }> = {
   kind: 'handle',
-  find({ scene, selection, near }) {
+  find({ scene, selection, poses, near }) {
     const guide = guideById(scene, selection.guides[0] ?? null);
-    if (!guide || guide.locked || !isInHand(guide) || guide.link) return;
+    const frame = guide && guideFrame(scene, poses, guide);
+    if (!frame || guide.locked || !guide.visible || guide.link) return;
     for (const node of guide.nodes)
       if (showsHandles(guide, selection, node.id))
         for (const side of ['in', 'out'] as const) {
@@ -32,24 +33,25 @@ export const handle: Grab<Hit & { kind: 'handle' }> = {
             near(
               { kind: 'handle', guide: guide.id, node: node.id, side },
               RANKS.handle,
-              node.x + offset[0],
-              node.y + offset[1],
+              ...frame.toCanvas([node.x + offset[0], node.y + offset[1]]),
             );
         }
   },
   key: ({ node, side }) => `handle ${node} ${side}`,
   cursor: () => 'move',
-  holdsTime: false,
+  holdsTime: (hit, scene) => isCarried(scene, hit.guide),
   isSelected: () => true,
   select: (_before, _hit, _shift, kept) => kept,
   begin(host, { guide: guideId, node: nodeId, side }) {
     const guide = guideById(host.scene(), guideId);
-    const start = guide?.nodes[nodeIndex(guide, nodeId)]?.[side] ?? [0, 0];
+    const frame = guide && guideFrame(host.scene(), host.poses(), guide);
+    if (!frame) return undefined;
+    const start = frame.wayToCanvas(guide.nodes[nodeIndex(guide, nodeId)]?.[side] ?? [0, 0]);
     return {
       gesture: host.begin('Move handle'),
       follow(base, a, b) {
         const free: readonly [number, number] = [start[0] + b.x - a.x, start[1] + b.y - a.y];
-        const offset = b.shift ? heldToAngles(free) : free;
+        const offset = frame.wayToGuide(b.shift ? heldToAngles(free) : free);
         return setHandle(base, { guide: guideId, node: nodeId, side, handle: offset, alone: b.alt });
       },
     };

@@ -13,7 +13,7 @@ export const mark: Grab<Hit & { kind: 'mark' }> = {
   },
   key: ({ mark: id }) => `mark ${id}`,
   cursor: () => 'move',
-  holdsTime: true,
+  holdsTime: () => true,
   isSelected: (selection, hit) => selection.marks.includes(hit.mark),
   select: (before, hit, shift) => selectRider(hit.rider, shift ? toggled(before.marks, hit.mark) : [hit.mark]),
   clicked: (host, hit) => host.goTo(timeOfMark(host.scene(), hit.rider, hit.mark)),

@@ -22,7 +22,7 @@ export const picture: Grab<Hit & { kind: 'picture' }> = {
   },
   key: ({ picture: id }) => `picture ${id}`,
   cursor: () => 'move',
-  holdsTime: false,
+  holdsTime: () => false,
   isSelected: () => true,
   select: () => NOTHING,
   begin(host, hit) {

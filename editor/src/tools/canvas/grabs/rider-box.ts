@@ -16,7 +16,7 @@ export const riderBox: Grab<Hit & { kind: 'rider-box' }> = {
   },
   key: ({ handle }) => `rider ${keyOfBoxHandle(handle)}`,
   cursor: ({ handle }) => cursorOfBoxHandle(handle),
-  holdsTime: true,
+  holdsTime: () => true,
   isSelected: () => true,
   select: (_before, _hit, _shift, kept) => kept,
   begin(host, { rider: id, handle }): CanvasDrag | undefined {

@@ -28,7 +28,7 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
   },
   key: ({ rider: id }) => `rider ${id}`,
   cursor: () => 'grab',
-  holdsTime: true,
+  holdsTime: () => true,
   isSelected: (selection, hit) => selection.riders.includes(hit.rider),
   select: (before, hit, shift) =>
     shift

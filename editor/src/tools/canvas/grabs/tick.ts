@@ -73,7 +73,7 @@ export const tick: Grab<Hit & { kind: 'tick' }> = {
   },
   key: ({ time, at }) => `tick ${time ?? at.join(' ')}`,
   cursor: () => 'grab',
-  holdsTime: true,
+  holdsTime: () => true,
   isSelected: (selection, hit) => selection.riders.includes(hit.rider),
   select: (_before, hit) => selectRider(hit.rider),
   clicked(host, { rider: id, at }) {

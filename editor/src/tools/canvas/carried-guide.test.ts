@@ -1,0 +1,194 @@
+import { beforeEach, describe, expect, test } from 'vitest';
+import {
+  addGuide,
+  addRider,
+  carryGuide,
+  emptyScene,
+  guideById,
+  newRider,
+  pathOfGuide,
+  type Guide,
+  type Scene,
+} from '@pace-line/core';
+import { NOTHING, selectGuide } from '../../document/index.ts';
+import { guideFrame } from '../guide-frame.ts';
+import { BOX_ART } from '../testing.ts';
+import { addNodeAt, adjustTool } from './adjust.ts';
+import { hitsAt } from './hit.ts';
+import { guideFrom } from './new-guide.ts';
+import { toolBench } from './testing.ts';
+
+/** A guide on a cart that is turned, mirrored and half as large again: nothing of it lies where its numbers say. */
+const carried = (): Scene => {
+  const empty = { ...emptyScene('Test'), art: [BOX_ART] };
+  const nodes = [
+    { x: 300, y: 200, join: 'corner' as const },
+    { x: 400, y: 260, in: [-40, 0] as const, out: [40, 0] as const, join: 'balanced' as const },
+    { x: 520, y: 220, join: 'corner' as const },
+  ];
+  const scene = addGuide(empty, { guide: guideFrom(empty, nodes, false) });
+  const cart = { ...newRider({ id: 'cart', name: 'Cart', art: BOX_ART.id, at: [50, 420] }), scale: [-1.5, 1.5] };
+  const turned = { ...cart, heading: { ...cart.heading, turn: 30 } } as typeof cart;
+  const riding = addRider(scene, { rider: turned as never });
+  return carryGuide(riding, { guide: 'guide', carrier: 'cart', time: 0 });
+};
+
+const bench = toolBench(carried);
+const { at } = bench;
+let { doc, host } = bench.reset();
+
+beforeEach(() => {
+  ({ doc, host } = bench.reset());
+});
+
+const guide = (): Guide => guideById(doc.state.committed, 'guide')!;
+const frame = () => guideFrame(doc.state.committed, host.poses(), guide())!;
+/** Where its nodes are on the canvas. */
+const places = (): [number, number][] => guide().nodes.map(({ x, y }) => frame().toCanvas([x, y]));
+
+/** Drags with the adjusting tool from one place of the canvas to another. */
+function pull(from: readonly [number, number], to: readonly [number, number], held = {}): void {
+  const tool = adjustTool(host);
+  tool.down(at(...from, held));
+  expect(bench.state.holds).toBe(1);
+  tool.move(at((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, held));
+  tool.move(at(...to, held));
+  tool.up(at(...to, held));
+  expect(bench.state.holds).toBe(0);
+}
+
+const near = ([x, y]: readonly [number, number]) => [expect.closeTo(x, 6), expect.closeTo(y, 6)];
+
+describe('a guide that a rider carries', () => {
+  test('lies elsewhere than its numbers say, and stays there as it is given to a carrier', () => {
+    expect(places()).toEqual(
+      (
+        [
+          [300, 200],
+          [400, 260],
+          [520, 220],
+        ] as const
+      ).map(near),
+    );
+    expect(Math.hypot(guide().nodes[0]!.x - 300, guide().nodes[0]!.y - 200)).toBeGreaterThan(50);
+  });
+
+  test('a node goes where the hand goes, the others stay, in one step of undo', () => {
+    pull([520, 220], [560, 190]);
+    expect(places()).toEqual(
+      (
+        [
+          [300, 200],
+          [400, 260],
+          [560, 190],
+        ] as const
+      ).map(near),
+    );
+    expect(doc.state.past.map(({ label }) => label)).toEqual(['Move node']);
+    expect(doc.state.selection).toMatchObject({ guides: ['guide'], nodes: [guide().nodes[2]!.id] });
+  });
+
+  test('with Shift at multiples of 15° of the canvas', () => {
+    pull([520, 220], [570, 222], { shift: true });
+    const [x, y] = places()[2]!;
+    expect(y).toBeCloseTo(220, 6);
+    expect(x).toBeGreaterThan(565);
+  });
+
+  test('a handle goes where the hand goes', () => {
+    doc.select(selectGuide('guide', [guide().nodes[1]!.id]));
+    const tip = (): [number, number] => {
+      const { x, y, out } = guide().nodes[1]!;
+      return frame().toCanvas([x + out![0], y + out![1]]);
+    };
+    expect(tip()).toEqual(near([440, 260]));
+    pull([440, 260], [470, 290]);
+    expect(tip()).toEqual(near([470, 290]));
+    expect(places()[1]).toEqual(near([400, 260]));
+  });
+
+  test('its line is bent so that it comes to the hand', () => {
+    const path = pathOfGuide(guide());
+    const middle = path.frameAtDistance(path.length * 0.2);
+    const from = frame().toCanvas([middle.x, middle.y]);
+    const to = [from[0] + 20, from[1] - 35] as const;
+    pull(from, to);
+    const bent = pathOfGuide(guide());
+    const gaps = Array.from({ length: 2000 }, (_, i) => {
+      const { x, y } = bent.frameAtDistance((i / 2000) * bent.length);
+      const [u, v] = frame().toCanvas([x, y]);
+      return Math.hypot(u - to[0], v - to[1]);
+    });
+    expect(Math.min(...gaps)).toBeLessThan(0.5);
+    expect(doc.state.past.map(({ label }) => label)).toEqual(['Bend span']);
+  });
+
+  test('all of it goes by its grip, with guides that lie on the canvas', () => {
+    const other = guideFrom(
+      doc.state.committed,
+      [
+        { x: 10, y: 10 },
+        { x: 60, y: 10 },
+      ] as never,
+      false,
+    );
+    doc.do('add', (scene) => addGuide(scene, { guide: { ...other, id: 'other' } }));
+    doc.select({ ...NOTHING, guides: ['guide', 'other'] });
+    const all: [number, number][] = [];
+    for (let x = -200; x < 900; x += 4) for (let y = -200; y < 700; y += 4) all.push([x, y]);
+    const grip = all.find(
+      ([x, y]) => hitsAt(host.scene(), host.selection(), host.poses(), at(x, y))[0]?.kind === 'grip',
+    );
+    pull(grip!, [grip![0] + 30, grip![1] + 12]);
+    expect(places()).toEqual(
+      (
+        [
+          [330, 212],
+          [430, 272],
+          [550, 232],
+        ] as const
+      ).map(near),
+    );
+    expect(guideById(doc.state.committed, 'other')!.nodes.map(({ x, y }) => [x, y])).toEqual([
+      near([40, 22]),
+      near([90, 22]),
+    ]);
+  });
+
+  test('a box takes its nodes where they are seen, and a second press adds one where it is', () => {
+    doc.select(selectGuide('guide'));
+    const tool = adjustTool(host);
+    tool.down(at(380, 300));
+    tool.move(at(450, 230));
+    tool.move(at(560, 180));
+    tool.up(at(560, 180));
+    expect(doc.state.selection.nodes).toEqual([guide().nodes[1]!.id, guide().nodes[2]!.id]);
+    const path = pathOfGuide(guide());
+    const { x, y } = path.frameAtDistance(path.length * 0.3);
+    const there = frame().toCanvas([x, y]);
+    addNodeAt(host, at(...there));
+    expect(guide().nodes).toHaveLength(4);
+    expect(places().some(([u, v]) => Math.hypot(u - there[0], v - there[1]) < 0.5)).toBe(true);
+  });
+
+  test('hidden or locked, or with a carrier as small as nothing, it is not taken', () => {
+    const hits = () => hitsAt(host.scene(), host.selection(), host.poses(), at(520, 220)).map(({ kind }) => kind);
+    expect(hits()).toEqual(['node', 'guide']);
+    const change =
+      (patch: Partial<Guide>) =>
+      (scene: Scene): Scene => ({
+        ...scene,
+        guides: scene.guides.map((one) => ({ ...one, ...patch })),
+      });
+    doc.do('lock', change({ locked: true }));
+    expect(hits()).toEqual(['guide']);
+    doc.do('hide', change({ visible: false }));
+    expect(hits()).toEqual([]);
+    doc.do('show', change({ visible: true, locked: false }));
+    doc.do('shrink', (scene) => ({
+      ...scene,
+      riders: scene.riders.map((one) => ({ ...one, scale: [1e-9, 1e-9] as const })),
+    }));
+    expect(hits()).toEqual([]);
+  });
+});
