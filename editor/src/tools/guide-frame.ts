@@ -35,8 +35,9 @@ const through = (m: Matrix, x: number, y: number): [number, number] => [
   m[1] * x + m[3] * y + m[5],
 ];
 
-/** What a guide lies in as riders stand now; undefined where its carrier is as small as nothing. */
-export function guideFrame(scene: Scene, poses: Poses, { carrier }: Guide): GuideFrame | undefined {
+/** What a guide lies in as riders stand now: the canvas where there is none; undefined where its carrier is as small as nothing. */
+export function guideFrame(scene: Scene, poses: Poses, guide: Guide | undefined): GuideFrame | undefined {
+  const carrier = guide?.carrier ?? null;
   if (carrier === null) return CANVAS;
   const at = scene.riders.findIndex(({ id }) => id === carrier) * POSE_SIZE;
   if (at < 0) return CANVAS;

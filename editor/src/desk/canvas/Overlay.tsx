@@ -25,13 +25,20 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
   const guide = guideById(scene, selection.guides[0] ?? null);
   const near = hover ? guideById(scene, hover.guide) : undefined;
   const dot = near && hover ? pathOfGuide(near).frameAtDistance(hover.distance) : undefined;
+  const flags = flagsOf(scene, selection);
   const z = view.zoom;
   return (
     <svg className="overlay handles" role="group" aria-label="Nodes and marks on the canvas">
       <g transform={cssMatrix(view)}>
-        {flagsOf(scene, selection).map((flag) => (
-          <MarkFlag key={flag.mark} {...flag} zoom={z} isSelected={selection.marks.includes(flag.mark)} />
-        ))}
+        {flags[0] && (
+          <CarriedWith key={flags[0].guide.id} guide={flags[0].guide.id} carrier={flags[0].guide.carrier}>
+            {(scale) =>
+              flags.map((flag) => (
+                <MarkFlag key={flag.mark} {...flag} zoom={z * scale} isSelected={selection.marks.includes(flag.mark)} />
+              ))
+            }
+          </CarriedWith>
+        )}
         {near && dot && (
           <CarriedWith key={near.id} guide={near.id} carrier={near.carrier}>
             {(scale) => <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z / scale} />}

@@ -2,20 +2,26 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import {
   addGuide,
   addRider,
+  attachRider,
   carryGuide,
   emptyScene,
   guideById,
   newRider,
   pathOfGuide,
+  prepare,
+  riderById,
   type Guide,
+  type Rider,
   type Scene,
 } from '@pace-line/core';
-import { NOTHING, selectGuide } from '../../document/index.ts';
+import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
 import { guideFrame } from '../guide-frame.ts';
 import { BOX_ART } from '../testing.ts';
 import { addNodeAt, adjustTool } from './adjust.ts';
+import { flagsOf } from './flags.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
+import { setDownTool } from './set-down.ts';
 import { toolBench } from './testing.ts';
 
 /** A guide on a cart that is turned, mirrored and half as large again: nothing of it lies where its numbers say. */
@@ -57,7 +63,7 @@ function pull(from: readonly [number, number], to: readonly [number, number], he
   expect(bench.state.holds).toBe(0);
 }
 
-const near = ([x, y]: readonly [number, number]) => [expect.closeTo(x, 6), expect.closeTo(y, 6)];
+const near = ([x, y]: readonly [number, number]): unknown[] => [expect.closeTo(x, 6), expect.closeTo(y, 6)];
 
 describe('a guide that a rider carries', () => {
   test('lies elsewhere than its numbers say, and stays there as it is given to a carrier', () => {
@@ -190,5 +196,93 @@ describe('a guide that a rider carries', () => {
       riders: scene.riders.map((one) => ({ ...one, scale: [1e-9, 1e-9] as const })),
     }));
     expect(hits()).toEqual([]);
+  });
+});
+
+describe('a rider on a guide that is carried', () => {
+  const ridden = (): void => {
+    const lying = setRidden(carried());
+    ({ doc, host } = bench.reset());
+    doc.do('ride', () => lying);
+    bench.state.time = 1;
+    doc.select(selectRider('r'));
+  };
+  /** The same scene, with a rider on the guide before the cart took it. */
+  const setRidden = (scene: Scene): Scene => {
+    const free = carryGuide(scene, { guide: 'guide', carrier: null, time: 0 });
+    const rider = newRider({ id: 'r', name: 'R', art: BOX_ART.id, at: [0, 0] });
+    const riding = attachRider(addRider(free, { rider }), { rider: 'r', guide: 'guide', seating: 'seat', time: 0 });
+    return carryGuide(riding, { guide: 'guide', carrier: 'cart', time: 0 });
+  };
+  const pivot = (time = 1): [number, number] => {
+    const scene = doc.state.committed;
+    const poses = prepare(scene).poseAt(time);
+    const index = scene.riders.findIndex(({ id }) => id === 'r');
+    return [poses.of(index, 'x'), poses.of(index, 'y')];
+  };
+  const rider = (): Rider => riderById(doc.state.committed, 'r')!;
+
+  beforeEach(ridden);
+
+  test('its marks are taken where they are seen, and follow the hand along the guide', () => {
+    const flag = flagsOf(doc.state.committed, host.selection()).at(-1)!;
+    const from = frame().toCanvas([flag.x, flag.y]);
+    expect(from).toEqual(near([520, 220]));
+    pull(from, [420, 250]);
+    const at = flagsOf(doc.state.committed, host.selection()).at(-1)!;
+    const [x, y] = frame().toCanvas([at.x, at.y]);
+    expect(Math.hypot(x - 420, y - 250)).toBeLessThan(12);
+    expect(doc.state.past.at(-1)?.label).toBe('Move mark');
+  });
+
+  test('drawn along the guide its mark slides with the hand, across it is lifted', () => {
+    const [x, y] = pivot();
+    const marks = rider().pace.marks.length;
+    const path = pathOfGuide(guide());
+    const { tangentX, tangentY, normalX, normalY } = path.frameAtDistance(
+      prepare(doc.state.committed).rider('r')!.footAt(1),
+    );
+    const [tx, ty] = frame().wayToCanvas([20 * tangentX, 20 * tangentY]);
+    pull([x, y], [x + tx, y + ty]);
+    expect(rider().pace.marks).toHaveLength(marks + 1);
+    expect(rider().lift).toBe(0);
+    expect(Math.hypot(pivot()[0] - x - tx, pivot()[1] - y - ty)).toBeLessThan(3);
+    expect(Math.hypot(tx, ty)).toBeCloseTo(30, 6);
+    ridden();
+    const [nx, ny] = frame().wayToCanvas([normalX, normalY]);
+    pull([x, y], [x + nx * 20, y + ny * 20]);
+    expect(rider().lift).toBeCloseTo(20, 2);
+    expect(rider().pace.marks).toHaveLength(marks);
+  });
+
+  test('set down, it is where the hand lets it go; pressing the guide puts it there', () => {
+    const tool = setDownTool(host);
+    const [x, y] = pivot();
+    tool.down(at(x, y));
+    tool.move(at(x + 10, y + 10));
+    tool.move(at(x + 30, y + 45));
+    tool.up(at(x + 30, y + 45));
+    expect(doc.state.past.at(-1)?.label).toBe('Set R down');
+    expect(pivot()).toEqual([expect.closeTo(x + 30, 1), expect.closeTo(y + 45, 1)]);
+    ridden();
+    const path = pathOfGuide(guide());
+    const there = path.frameAtDistance(path.length * 0.75);
+    const [u, v] = frame().toCanvas([there.x, there.y]);
+    setDownTool(host).down(at(u, v));
+    expect(doc.state.past.at(-1)?.label).toBe('Be there at 1.00 s');
+    expect(pivot()).toEqual([expect.closeTo(u, 1), expect.closeTo(v, 1)]);
+  });
+
+  test('a spacing tick is taken with Alt where it is seen', () => {
+    const path = pathOfGuide(guide());
+    const { x, y } = path.frameAtDistance(prepare(doc.state.committed).rider('r')!.footAt(1.5));
+    const [u, v] = frame().toCanvas([x, y]);
+    const hit = hitsAt(host.scene(), host.selection(), host.poses(), at(u, v, { alt: true })).find(
+      (one) => one.kind === 'tick',
+    );
+    expect(hit?.kind === 'tick' && hit.time).toBeCloseTo(1.5, 1);
+    const before = prepare(doc.state.committed).rider('r')!.footAt(1.5);
+    pull([u, v], [u + 25, v], { alt: true });
+    expect(Math.abs(prepare(doc.state.committed).rider('r')!.footAt(1.5) - before)).toBeGreaterThan(5);
   });
 });

@@ -14,6 +14,7 @@ import { localTime, pressGuide } from './be-there.ts';
 import { wordsOfRefusal } from '../../words/refusals.ts';
 import { hitsAt } from './hit.ts';
 import { timeOfMark } from '../mark-time.ts';
+import { guideFrame } from '../guide-frame.ts';
 import { nextColor } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, hitRadius, type Pointer } from '../pointer.ts';
@@ -115,17 +116,19 @@ function placementAt(host: ToolHost, drag: Drag, p: Pointer): SetDown | undefine
   if (!rider) return undefined;
   const raw: [number, number] = [drag.pivot[0] + p.x - drag.from.x, drag.pivot[1] + p.y - drag.from.y];
   const guide = guideById(scene, rider.guide);
+  const frame = guideFrame(scene, host.poses(), guide);
+  if (!frame) return undefined;
   const time = localTime(scene, rider, host.time());
-  const closes = closesAt(scene, rider, time, raw, (2 * hitRadius(p.kind)) / p.zoom);
+  const reach = (2 * hitRadius(p.kind)) / p.zoom / frame.scale;
+  const closes = closesAt(scene, rider, time, frame.toGuide(raw), reach);
   const near = closes
     ? { x: raw[0], y: raw[1], hints: [] }
     : snapped(scene, host.poses(), host.snapping(), p, raw, { riders: [rider.id] });
-  host.hint(
-    closes && guide?.nodes[0]
-      ? [{ kind: 'point', x: guide.nodes[0].x, y: guide.nodes[0].y, word: 'closes here' }]
-      : near.hints,
-  );
-  return { rider: rider.id, time, to: [rounded(near.x), rounded(near.y)], ...newIds(scene, rider), closes };
+  const [first] = guide?.nodes ?? [];
+  const [x, y] = frame.toCanvas(first ? [first.x, first.y] : [0, 0]);
+  host.hint(closes && first ? [{ kind: 'point', x, y, word: 'closes here' }] : near.hints);
+  const [toX, toY] = frame.toGuide([near.x, near.y]);
+  return { rider: rider.id, time, to: [rounded(toX), rounded(toY)], ...newIds(scene, rider), closes };
 }
 
 /** Sets the selected rider down so many px from where it is at the playhead; a held key is one step. False without a rider. */
@@ -134,7 +137,10 @@ function setFurther(host: ToolHost, [dx, dy]: readonly [number, number]): boolea
   const rider = riderById(scene, host.selection().riders[0] ?? '');
   if (!rider) return false;
   const index = scene.riders.indexOf(rider);
-  const to = [rounded(host.poses().of(index, 'x') + dx), rounded(host.poses().of(index, 'y') + dy)] as const;
+  const frame = guideFrame(scene, host.poses(), guideById(scene, rider.guide));
+  if (!frame) return false;
+  const [x, y] = frame.toGuide([host.poses().of(index, 'x') + dx, host.poses().of(index, 'y') + dy]);
+  const to = [rounded(x), rounded(y)] as const;
   const args = { rider: rider.id, time: localTime(scene, rider, host.time()), to, ...newIds(scene, rider) };
   const refusal = setDown.can(scene, args);
   if (refusal) host.tell(wordsOfRefusal(refusal));

@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { useDocumentState } from '../../../document/index.ts';
 import { useDeskView } from '../../view.ts';
 import { cssMatrix } from '../view-transform.ts';
+import { CarriedWith } from './CarriedWith.tsx';
 import type { Ticks } from './ticks.ts';
 
 /**
@@ -15,9 +16,15 @@ export const TickLayer = memo(function TickLayer({ ticks, isOnTop }: { ticks: Ti
   return (
     <svg className={`overlay ticks ${isOnTop ? 'on-top' : ''} ${bending ? 'bending' : ''}`} aria-hidden>
       <g transform={cssMatrix(view)}>
-        <path className="tick-casing" d={ticks.short + ticks.long} />
-        <path className="tick" d={ticks.short} />
-        <path className="tick long" d={ticks.long} />
+        <CarriedWith key={ticks.guide.id} guide={ticks.guide.id} carrier={ticks.guide.carrier}>
+          {() => (
+            <>
+              <path className="tick-casing" d={ticks.short + ticks.long} />
+              <path className="tick" d={ticks.short} />
+              <path className="tick long" d={ticks.long} />
+            </>
+          )}
+        </CarriedWith>
       </g>
     </svg>
   );

@@ -15,7 +15,7 @@ function ticksOver(px: number, zoom: number, ease: object = { kind: 'steady' }):
       ]),
     ],
   });
-  return ticksOf(scene, riderById(scene, 'r')!, zoom);
+  return ticksOf(scene, riderById(scene, 'r')!, zoom)!;
 }
 
 /** Where ticks stand on the line, canvas px. */

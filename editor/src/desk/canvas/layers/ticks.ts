@@ -6,12 +6,14 @@ import {
   loopLength,
   pathOfGuide,
   prepare,
+  type Guide,
   type Rider,
   type Scene,
 } from '@pace-line/core';
 
-/** Spacing ticks of a rider, canvas px: short strokes where it is at each frame, longer ones at each second. */
+/** Spacing ticks of a rider, px of its guide: short strokes where it is at each frame, longer ones at each second. */
 export interface Ticks {
+  readonly guide: Guide;
   readonly short: string;
   readonly long: string;
   /** Ticks stand at every n-th frame. */
@@ -22,10 +24,10 @@ export interface Ticks {
 const LEAST_GAP = 6;
 const MOST_TICKS = 1200;
 
-export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks {
+export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks | null {
   const guide = guideById(scene, rider.guide);
   const motion = prepare(scene).rider(rider.id);
-  if (!guide || !motion) return { short: '', long: '', every: 1 };
+  if (!guide || !motion) return null;
   const path = pathOfGuide(guide);
   const length = Math.min(loopLength(scene.clock), cycleOf(rider, scene.clock) * 2);
   const frames = Math.min(Math.round(length * scene.clock.fps) || frameCount(scene.clock), 4000);
@@ -43,7 +45,7 @@ export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks {
       `M${n(frame.x - frame.normalX * reach)} ${n(frame.y - frame.normalY * reach)}L${n(frame.x + frame.normalX * reach)} ${n(frame.y + frame.normalY * reach)}`,
     );
   }
-  return { short: strokes[0].join(''), long: strokes[1].join(''), every };
+  return { guide, short: strokes[0].join(''), long: strokes[1].join(''), every };
 }
 
 /** The smallest n of 1, 2, 4, 5, 10, … with at most a tenth of the ticks nearer to the last than the least gap (rests and slow ends crowd in any case). */

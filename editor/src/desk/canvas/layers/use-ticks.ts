@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import { guideById, riderById } from '@pace-line/core';
-import { isInHand } from '../../../tools/index.ts';
 import { useSpacingState } from '../../../document/index.ts';
 import { ticksOf, type Ticks } from './ticks.ts';
 
@@ -11,6 +10,6 @@ export function useTicks(zoom: number): Ticks | null {
   const riding = scene.riders.find((rider) => rider.guide !== null && rider.guide === selection.guides[0]);
   const rider = riderById(scene, selection.riders[0] ?? '') ?? riding;
   const guide = guideById(scene, rider?.guide ?? null);
-  const isRiding = guide !== undefined && isInHand(guide);
+  const isRiding = guide?.visible === true;
   return useMemo(() => (rider && isRiding ? ticksOf(scene, rider, zoom) : null), [scene, rider, isRiding, zoom]);
 }

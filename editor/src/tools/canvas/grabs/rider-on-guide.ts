@@ -23,6 +23,7 @@ import {
   type RiderMotion,
   type Scene,
 } from '@pace-line/core';
+import { guideFrame } from '../../guide-frame.ts';
 import { wayOf, type Pointer } from '../../pointer.ts';
 import type { ToolHost } from '../../tool.ts';
 import { keyHere } from '../key-here.ts';
@@ -42,7 +43,10 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
   const guide = guideById(scene, rider.guide);
   const moving = prepare(scene).rider(rider.id);
   const time = host.time();
-  if (!guide || !moving?.path) return undefined;
+  const lying = guideFrame(scene, host.poses(), guide);
+  if (!guide || !moving?.path || !lying) return undefined;
+  // Where a carried rider's guide does not go with its carrier, nothing of it lies as it is drawn.
+  const isOnIt = (rider.carrier?.rider ?? null) === guide.carrier;
   const foot = moving.footAt(time);
   const { tangentX, tangentY, normalX, normalY, x, y } = moving.path.frameAtDistance(foot);
   let way: Way | undefined;
@@ -54,8 +58,9 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
         const point = [pivot[0] + dx, pivot[1] + dy] as const;
         return lifted(host, base, rider, setSeating(base, { rider: rider.id, seating: 'keep', point, time }));
       };
-      if (b.alt || rider.carrier) return freely();
-      const [along, across] = [dx * tangentX + dy * tangentY, dx * normalX + dy * normalY];
+      if (b.alt || !isOnIt) return freely();
+      const [u, v] = lying.wayToGuide([dx, dy]);
+      const [along, across] = [u * tangentX + v * tangentY, u * normalX + v * normalY];
       const now = way ?? (Math.abs(along) > Math.abs(across) ? 'along' : 'across');
       if (Math.hypot(dx, dy) * b.zoom > TELLS) way = now;
       if (now === 'across') {
@@ -63,7 +68,7 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
         return lifted(host, base, rider, setRider(base, { id: rider.id, patch: { lift: rounded(lift) } }));
       }
       // Where no mark can be set, as in a hold, lead does it.
-      return slid(base, { rider, guide, moving, time, foot, to: { ...b, x: x + dx, y: y + dy } }) ?? freely();
+      return slid(base, { rider, guide, moving, time, foot, to: { ...b, x: x + u, y: y + v } }) ?? freely();
     },
   };
 }

@@ -17,6 +17,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { selectRider } from '../../../document/index.ts';
+import { guideFrame } from '../../guide-frame.ts';
 import { legAt } from '../../legs.ts';
 import { pressGuide } from '../be-there.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
@@ -60,16 +61,18 @@ function fencedAbout(ease: Ease, share: number, reach: number, as: CompiledEase 
 /** A spacing tick of the selected rider, taken with Alt: drawn along the guide, the rider is brought there at that frame, and the leg bends to do so. Pressed only, the rider is there at the playhead. */
 export const tick: Grab<Hit & { kind: 'tick' }> = {
   kind: 'tick',
-  find({ scene, selection, pointer, reach, take }) {
+  find({ scene, selection, poses, pointer, reach, take }) {
     const rider = pointer.alt ? riderById(scene, selection.riders[0] ?? '') : undefined;
     const guide = guideById(scene, rider?.guide ?? null);
-    const near = guide && nearestOnPath(pathOfGuide(guide), pointer.x, pointer.y);
-    if (!rider || !guide || !near || rider.locked || rider.pace.recipe) return;
-    const gap = Math.hypot(near.x - pointer.x, near.y - pointer.y);
+    const lying = guideFrame(scene, poses, guide);
+    const near = guide && lying && nearestOnPath(pathOfGuide(guide), ...lying.toGuide([pointer.x, pointer.y]));
+    if (!rider || !near || rider.locked || rider.pace.recipe) return;
+    const at = lying.toCanvas([near.x, near.y]);
+    const gap = Math.hypot(at[0] - pointer.x, at[1] - pointer.y);
     if (gap > reach) return;
     const frame = frameNear(scene, rider, guide, near.distance);
-    const time = frame && frame.gap <= reach ? frame.time : null;
-    take({ kind: 'tick', rider: rider.id, time, at: [near.x, near.y] }, RANKS.tick, frame?.gap ?? gap);
+    const time = frame && frame.gap * lying.scale <= reach ? frame.time : null;
+    take({ kind: 'tick', rider: rider.id, time, at }, RANKS.tick, frame?.gap ?? gap);
   },
   key: ({ time, at }) => `tick ${time ?? at.join(' ')}`,
   cursor: () => 'grab',
@@ -84,11 +87,12 @@ export const tick: Grab<Hit & { kind: 'tick' }> = {
     const scene = host.scene();
     const rider = riderById(scene, hit.rider);
     const guide = guideById(scene, rider?.guide ?? null);
-    if (!rider || !guide || hit.time === null) return undefined;
+    const lying = guideFrame(scene, host.poses(), guide);
+    if (!rider || !guide || !lying || hit.time === null) return undefined;
     const path = pathOfGuide(guide);
     const { local } = foldTime(hit.time, foldingOf(rider, scene.clock));
     const leg = legAt(guide, rider, local);
-    const start = nearestOnPath(path, pressed.x, pressed.y)?.distance;
+    const start = nearestOnPath(path, ...lying.toGuide([pressed.x, pressed.y]))?.distance;
     if (!leg || start === undefined) return undefined;
     const as = prepare(scene).rider(rider.id)?.line?.easeAfter?.(leg.index);
     const share = (local - leg.leaves) / leg.lasts;
@@ -99,7 +103,7 @@ export const tick: Grab<Hit & { kind: 'tick' }> = {
     return {
       gesture: host.begin('Space by hand'),
       follow(base, _from, to) {
-        const near = nearestOnPath(path, to.x, to.y);
+        const near = nearestOnPath(path, ...lying.toGuide([to.x, to.y]));
         if (!near || !point) return base;
         const way = point.way + wayBetween(guide, start, near.distance) / leg.way;
         const bent = withShapingAt(ease, index, point.time, way);
