@@ -167,8 +167,8 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
     const say = (fault: string): void => void found.push(`seed ${seed}, before action ${done + ROUND}: ${fault}`);
     const before = await textOf(page);
     for (let i = 0; i < ROUND; i++) await act(page, random);
+    // By keyboard hands come to links, and to bringing an earlier state back as a scene of its own.
     if (page.url() !== address) {
-      say(`the Desk was left for ${page.url()}`);
       await page.goto(address);
       await page.locator('.canvas-edge').waitFor();
       continue;
