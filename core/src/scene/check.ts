@@ -33,9 +33,9 @@ const verified = new WeakSet<Art>();
 
 /**
  * What would keep a scene from being opened again once it is written: what reading its file would say, but only what has changed since it was last asked is
- * looked at. None where it is sound.
+ * looked at. None where it is sound. `withMarkup` false: but for the drawings of art, which take longest; what brings those in has looked at them.
  */
-export function problemsOf(scene: Scene): SceneProblem[] {
+export function problemsOf(scene: Scene, withMarkup = true): SceneProblem[] {
   const problems: SceneProblem[] = [];
   const ask = (part: object, schema: z.ZodType, path: readonly PropertyKey[]): void => {
     if (passed.has(part)) return;
@@ -51,6 +51,7 @@ export function problemsOf(scene: Scene): SceneProblem[] {
   ask(scene.assets, assetsSchema, ['assets']);
   if (problems.length > 0) return problems;
   invariantsOf(scene, (path, message) => problems.push({ path: path.join('.'), message }));
+  if (!withMarkup) return problems;
   scene.art.forEach((one, i) => {
     const trouble = verified.has(one) ? undefined : artTrouble(one);
     if (trouble === undefined) verified.add(one);

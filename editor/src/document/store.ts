@@ -43,6 +43,16 @@ interface ChangeRun {
   readonly at: number;
 }
 
+/** Nodes of changed guides that are looked at in one go, some 20 ms. */
+const MOST_NODES = 4000;
+
+/** Nodes of the guides that a change makes or replaces. */
+function nodesBrought(before: Scene, after: Scene): number {
+  if (before.guides === after.guides) return 0;
+  const known = new Set(before.guides);
+  return after.guides.reduce((sum, guide) => (known.has(guide) ? sum : sum + guide.nodes.length), 0);
+}
+
 type NextFrame = (callback: () => void) => void;
 
 /** The open scene: the only thing that changes it. */
@@ -221,10 +231,11 @@ export class SceneDocument {
     this.store.setState({ committed: scene, shown: scene, past, future: [], selection: pruned(scene, selection) });
   }
 
-  /** Whether a change would make of a sound scene one that could not be opened again: a number beyond what the file holds, whatever made it. */
+  /** Whether a change would make of a sound scene one that could not be opened again: a number beyond what the file holds, whatever made it. What is too much to be looked at now is so when hands are still (autosave.ts). */
   #isUnsound(scene: Scene): boolean {
-    const [problem] = problemsOf(scene);
-    if (!problem || problemsOf(this.state.committed).length > 0) return false;
+    if (nodesBrought(this.state.committed, scene) > MOST_NODES) return false;
+    const [problem] = problemsOf(scene, false);
+    if (!problem || problemsOf(this.state.committed, false).length > 0) return false;
     this.whenUnsound?.(problem, scene);
     return true;
   }
