@@ -4,6 +4,8 @@ type NextFrame = (callback: (now: number) => void) => void;
 /** ms between frames, smoothed, from which on they are said to come late, and below which they are not any more: of screens with 60 a second. */
 const LATE = 19.5;
 const IN_TIME = 17.5;
+/** ms from which on they come so late that what moves is painted roughly, until they come in time again. */
+const FAR_BEHIND = 24;
 const SMOOTHING = 0.1;
 
 /** ms. After a longer pause the loop has slept: that is no late frame. */
@@ -20,6 +22,7 @@ export class FrameLoop {
   /** ms between frames, smoothed. */
   #between = 0;
   #isLate = false;
+  #isFarBehind = false;
   #changes: (() => void)[] = [];
   readonly #advances = new Set<(now: number) => void>();
   readonly #draws = new Set<() => void>();
@@ -36,6 +39,11 @@ export class FrameLoop {
   /** Whether frames come late: then what stands beside the canvas leaves some of them to it. */
   get isLate(): boolean {
     return this.#isLate;
+  }
+
+  /** Whether they come so late that painting roughly is the lesser evil. */
+  get isFarBehind(): boolean {
+    return this.#isFarBehind;
   }
 
   /** Asks for a frame. */
@@ -80,7 +88,8 @@ export class FrameLoop {
     if (took > ASLEEP) return;
     this.#between += (took - this.#between) * SMOOTHING;
     if (this.#between > LATE) this.#isLate = true;
-    else if (this.#between < IN_TIME) this.#isLate = false;
+    if (this.#between > FAR_BEHIND) this.#isFarBehind = true;
+    if (this.#between < IN_TIME) this.#isLate = this.#isFarBehind = false;
   }
 
   /** What breaks in a frame does not take the others of the frame with it, nor the next frame. */

@@ -192,6 +192,27 @@ describe('a frame', () => {
     expect(spared(3, 28)).toBe(0);
   });
 
+  test('may be painted roughly while it plays and frames come far too late, until they come in time again or it stands', () => {
+    const roughly = (count: number, ms: number): boolean => {
+      for (let i = 0; i < count; i++) frame(ms);
+      return playback.isRough;
+    };
+    playback.play();
+    expect(roughly(80, 22)).toBe(false);
+    expect(roughly(1, 35)).toBe(false);
+    expect(roughly(80, 28)).toBe(true);
+    // Painted roughly they come sooner, which does not end it.
+    expect(roughly(80, 21)).toBe(true);
+    expect(roughly(80, 16.7)).toBe(false);
+    expect(roughly(80, 28)).toBe(true);
+    playback.hold();
+    expect(playback.isRough).toBe(false);
+    playback.release();
+    expect(playback.isRough).toBe(true);
+    playback.pause();
+    expect(playback.isRough).toBe(false);
+  });
+
   test('is asked for only while something moves', () => {
     frame();
     expect(asked).toHaveLength(0);

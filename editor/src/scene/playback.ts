@@ -61,6 +61,10 @@ export class Playback {
   get isSpare(): boolean {
     return this.#isSpare;
   }
+  /** Whether edges of what moves can do without smoothing: while it plays and frames come far too late. */
+  get isRough(): boolean {
+    return this.#playing && this.#holds === 0 && this.#loop.isFarBehind;
+  }
   get speed(): number {
     return this.#speed;
   }

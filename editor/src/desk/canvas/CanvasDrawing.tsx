@@ -3,6 +3,7 @@ import { riderById } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useFrame } from '../../scene/context.ts';
 import type { Preview } from '../../tools/index.ts';
+import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { Hints } from './Hints.tsx';
 import { AimLayer } from './layers/AimLayer.tsx';
@@ -65,6 +66,7 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
 function StageLayer() {
   const host = useRef<HTMLDivElement>(null);
   const stage = useRef<Stage | null>(null);
+  const { playback } = useDesk();
   useEffect(() => {
     if (!host.current) return;
     const made = createSvgStage(host.current);
@@ -78,6 +80,7 @@ function StageLayer() {
   useFrame((frame) => {
     const { view, asSent } = useDeskView.getState();
     stage.current?.setView(view);
+    stage.current?.setRough(playback.isRough);
     stage.current?.draw(frame, asSent);
   });
   // The view moves riders and guides in the same frame.

@@ -169,3 +169,13 @@ test('what has not changed is not said to the browser again', async () => {
   observer.disconnect();
   stage.destroy();
 });
+
+test('only what moves is painted roughly, and only while it is asked to be', () => {
+  draw(scene());
+  const rough = (): string[] =>
+    [...(host.shadowRoot?.querySelectorAll('.rough') ?? [])].map((one) => one.getAttribute('class') ?? '');
+  stage.setRough(true);
+  expect(rough()).toEqual(['riders rough']);
+  stage.setRough(false);
+  expect(rough()).toEqual([]);
+});

@@ -29,6 +29,8 @@ export interface Stage {
   setView: (view: ViewTransform) => void;
   /** Shows the scene of a frame with every rider where it is then; as it is edited, or as it is sent: through its camera, without what is left out. */
   draw: (frame: Frame, asSent?: boolean) => void;
+  /** Paints what moves without smoothing its edges: in some tenths less of the time. */
+  setRough: (isRough: boolean) => void;
   destroy: () => void;
 }
 
@@ -39,6 +41,7 @@ export interface Stage {
 const STYLE =
   'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none}' +
   '.scenery{z-index:0}.riders{z-index:2;will-change:transform}' +
+  '.rough{shape-rendering:optimizeSpeed}' +
   '.beyond{fill:var(--table);fill-opacity:var(--beyond,0.8)}' +
   '.canvas-edge{fill:none;stroke:var(--ink);stroke-width:1;vector-effect:non-scaling-stroke}';
 
@@ -50,6 +53,7 @@ function createRoots(
   readonly groups: readonly [scenery: SVGGElement, moving: SVGGElement];
   /** Over all of it: what lies beyond the canvas, dimmed, and the canvas's edge. Of the view, whatever a camera shows. */
   readonly frame: { readonly setView: (view: string) => void; readonly fit: (width: number, height: number) => void };
+  readonly setRough: (isRough: boolean) => void;
   readonly destroy: () => void;
 } {
   // In a shadow tree no rule of the page is matched against the art, and none of the art against the page.
@@ -80,13 +84,14 @@ function createRoots(
         beyond.setAttribute('d', `M-99999 -99999H99999V99999H-99999ZM0 0V${height}H${width}V0Z`);
       },
     },
+    setRough: (isRough) => roots[1].classList.toggle('rough', isRough),
     destroy: () => roots.forEach((one) => one.remove()),
   };
 }
 
 /** A stage of two SVG roots that share one view: riders at the bottom that never move stand in the first, so that only the second is painted each frame. `isFramed`: with the canvas's edge, and what lies beyond it dimmed. */
 export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
-  const { groups, frame, destroy } = createRoots(host, isFramed);
+  const { groups, frame, setRough, destroy } = createRoots(host, isFramed);
   const [scenery, moving] = groups;
   const paper = svgElement('rect');
   scenery.append(paper);
@@ -173,7 +178,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
       strokes.draw(poses.data);
       riders.draw(next, poses.data, asSent);
     },
-    destroy,
+    ...{ setRough, destroy },
   };
 }
 
