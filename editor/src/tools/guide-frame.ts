@@ -70,8 +70,13 @@ export function guidesMoved(
   poses: Poses,
   { ids, dx, dy }: { readonly ids: readonly string[]; readonly dx: number; readonly dy: number },
 ): Scene {
-  const carried = ids.filter((id) => isCarried(scene, id));
-  const lying = ids.filter((id) => !carried.includes(id));
+  // A copy whose original goes as well goes with that.
+  const own = ids.filter((id) => {
+    const link = scene.guides.find((one) => one.id === id)?.link;
+    return !(link?.kind === 'copy' && ids.includes(link.of));
+  });
+  const carried = own.filter((id) => isCarried(scene, id));
+  const lying = own.filter((id) => !carried.includes(id));
   return carried.reduce(
     (sum, id) => {
       const guide = scene.guides.find((one) => one.id === id);

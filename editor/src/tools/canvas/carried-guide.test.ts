@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import {
   addGuide,
+  addLinked,
   addRider,
   attachRider,
   carryGuide,
@@ -15,7 +16,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
-import { guideFrame } from '../guide-frame.ts';
+import { guideFrame, guidesMoved } from '../guide-frame.ts';
 import { BOX_ART } from '../testing.ts';
 import { addNodeAt, adjustTool } from './adjust.ts';
 import { flagsOf } from './flags.ts';
@@ -159,6 +160,19 @@ describe('a guide that a rider carries', () => {
       near([40, 22]),
       near([90, 22]),
     ]);
+  });
+
+  test('a copy whose original is moved with it goes once, not twice', () => {
+    const scene = carried();
+    const link = { kind: 'copy' as const, of: 'guide', dx: 10, dy: 20 };
+    const linked = addLinked(scene, { id: 'copy', name: 'Copy', link, linked: true });
+    const before = guideById(linked, 'copy')!.nodes.map(({ x, y }) => [x, y] as const);
+    const poses = prepare(linked).poseAt(0);
+    const moved = guidesMoved(linked, poses, { ids: ['guide', 'copy'], dx: 30, dy: 0 });
+    const [u, v] = guideFrame(linked, poses, guideById(linked, 'guide'))!.wayToGuide([30, 0]);
+    expect(guideById(moved, 'copy')!.nodes.map(({ x, y }) => [x, y])).toEqual(
+      before.map(([x, y]) => near([x + u, y + v])),
+    );
   });
 
   test('a box takes its nodes where they are seen, and a second press adds one where it is', () => {
