@@ -190,7 +190,11 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
     await travel(page, 'Redo', undone);
     if ((await textOf(page)) !== after) say('redoing all gives other bytes');
     if (!(await loadedAnew(page, address))) say('it could not be loaded anew');
-    else if ((await textOf(page)) !== after) say('loaded again it is another scene');
+    else {
+      const again = await textOf(page);
+      if (again === undefined) say('loaded anew, no file was saved');
+      else if (again !== after) say('loaded again it is another scene');
+    }
     for (const fault of faults.splice(0)) say(fault);
   }
   return { seed, actions, steps, faults: found };
