@@ -83,9 +83,14 @@ export async function dropDrawing(page: Page, { name, text }: HostileDrawing, fa
   else if (await taken.isVisible()) state = 'taken';
   else if (await refused.isVisible()) state = 'refused';
   const held = await heldSince(page, since);
-  if (state === 'asked') await asked.click();
+  if (state === 'asked') {
+    await asked.click();
+    await asked.waitFor({ state: 'hidden' });
+  }
   if (state === 'taken') {
     await taken.click();
+    // As long as the drawer is going, the next drawing would seem to be answered.
+    await taken.waitFor({ state: 'hidden' });
     await page.getByRole('button', { name: /^Undo/ }).click();
   }
   for (const close of await page.getByRole('button', { name: 'Close this notice' }).all())
