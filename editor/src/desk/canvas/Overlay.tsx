@@ -31,7 +31,7 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
     <svg className="overlay handles" role="group" aria-label="Nodes and marks on the canvas">
       <g transform={cssMatrix(view)}>
         {flags[0] && (
-          <CarriedWith key={flags[0].guide.id} guide={flags[0].guide.id} carrier={flags[0].guide.carrier}>
+          <CarriedWith key={`flags of ${flags[0].guide.id}`} guide={flags[0].guide.id} carrier={flags[0].guide.carrier}>
             {(scale) =>
               flags.map((flag) => (
                 <MarkFlag key={flag.mark} {...flag} zoom={z * scale} isSelected={selection.marks.includes(flag.mark)} />
@@ -40,14 +40,14 @@ export const Overlay = memo(function Overlay({ scene, selection, preview }: Over
           </CarriedWith>
         )}
         {near && dot && (
-          <CarriedWith key={near.id} guide={near.id} carrier={near.carrier}>
+          <CarriedWith key={`dot on ${near.id}`} guide={near.id} carrier={near.carrier}>
             {(scale) => <circle className="hover-dot" cx={dot.x} cy={dot.y} r={5 / z / scale} />}
           </CarriedWith>
         )}
         {tool === 'adjust' && <SelectionBox scene={scene} selection={selection} zoom={z} />}
         {tool === 'adjust' && <RiderBoxLayer />}
         {guide?.visible && !guide.locked && !guide.link && (
-          <CarriedWith key={guide.id} guide={guide.id} carrier={guide.carrier}>
+          <CarriedWith key={`nodes of ${guide.id}`} guide={guide.id} carrier={guide.carrier}>
             {(scale) => <Nodes guide={guide} selection={selection} zoom={z * scale} />}
           </CarriedWith>
         )}
