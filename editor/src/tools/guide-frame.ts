@@ -36,8 +36,11 @@ const through = (m: Matrix, x: number, y: number): [number, number] => [
 ];
 
 /** What a guide lies in as riders stand now: the canvas where there is none; undefined where its carrier is as small as nothing. */
-export function guideFrame(scene: Scene, poses: Poses, guide: Guide | undefined): GuideFrame | undefined {
-  const carrier = guide?.carrier ?? null;
+export const guideFrame = (scene: Scene, poses: Poses, guide: Guide | undefined): GuideFrame | undefined =>
+  frameOn(scene, poses, guide?.carrier ?? null);
+
+/** The same of what a rider carries: its id; null: nobody does. */
+export function frameOn(scene: Scene, poses: Poses, carrier: string | null): GuideFrame | undefined {
   if (carrier === null) return CANVAS;
   const at = scene.riders.findIndex(({ id }) => id === carrier) * POSE_SIZE;
   if (at < 0) return CANVAS;

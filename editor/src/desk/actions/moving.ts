@@ -35,6 +35,6 @@ function nudgeOnce(desk: Desk, dx: number, dy: number): void {
 
 /** A way on the canvas in the px of a guide: one that is carried lies as its carrier does now. */
 function wayOnGuide(desk: Desk, id: string, way: readonly [number, number]): readonly [number, number] {
-  const guide = guideById(sceneOf(desk), id);
-  return (guide && guideFrame(sceneOf(desk), desk.playback.poses, guide)?.wayToGuide(way)) ?? way;
+  const scene = sceneOf(desk);
+  return guideFrame(scene, desk.playback.poses, guideById(scene, id))?.wayToGuide(way) ?? way;
 }

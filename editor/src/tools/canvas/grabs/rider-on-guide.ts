@@ -5,8 +5,6 @@ import {
   freeId,
   guideById,
   idsIn,
-  IDENTITY_MATRIX,
-  inverseOf,
   insertMark,
   lookedAlong,
   nearestOnPath,
@@ -15,15 +13,13 @@ import {
   retimeMark,
   setRider,
   setSeating,
-  transformed,
   type Guide,
   type Mark,
-  type Matrix,
   type Rider,
   type RiderMotion,
   type Scene,
 } from '@pace-line/core';
-import { guideFrame } from '../../guide-frame.ts';
+import { frameOn, guideFrame } from '../../guide-frame.ts';
 import { wayOf, type Pointer } from '../../pointer.ts';
 import type { ToolHost } from '../../tool.ts';
 import { keyHere } from '../key-here.ts';
@@ -76,24 +72,16 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
 /** A drag with Ctrl: the rider stands where the pointer is along its guide for as long as it is held, and nothing of it is kept. */
 export function lookAlong(host: ToolHost, rider: Rider): CanvasDrag | undefined {
   const path = prepare(host.scene()).rider(rider.id)?.path;
-  if (!path) return undefined;
-  const back = frameBack(host, rider);
+  const frame = frameOn(host.scene(), host.poses(), rider.carrier?.rider ?? null);
+  if (!path || !frame) return undefined;
   const gesture = host.glance();
   return {
     gesture,
     follow(base, _, { x, y }) {
-      const near = nearestOnPath(path, ...transformed(back, [x, y]));
+      const near = nearestOnPath(path, ...frame.toGuide([x, y]));
       return near ? lookedAlong(base, { rider: rider.id, foot: near.distance }) : base;
     },
   };
-}
-
-/** What takes a place of the canvas into the frame that a rider is placed in, as that stands now. */
-function frameBack(host: ToolHost, { carrier }: Rider): Matrix {
-  const index = carrier ? host.motion().indexOf(carrier.rider) : -1;
-  if (index < 0) return IDENTITY_MATRIX;
-  const at = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => host.poses().of(index, key);
-  return inverseOf([at('a'), at('b'), at('c'), at('d'), at('e'), at('f')]) ?? IDENTITY_MATRIX;
 }
 
 const rounded = (value: number): number => Math.round(value * 1000) / 1000;
