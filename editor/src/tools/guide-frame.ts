@@ -3,6 +3,7 @@ import {
   moveGuides,
   POSE,
   POSE_SIZE,
+  productOf,
   type Guide,
   type Matrix,
   type Poses,
@@ -24,11 +25,16 @@ export interface GuideFrame {
   readonly wayToGuide: (way: Vec) => [number, number];
   /** A way of the guide on the canvas. */
   readonly wayToCanvas: (way: Vec) => [number, number];
+  /** What a matrix does on the canvas, in the guide's px. */
+  readonly matrixToGuide: (matrix: Matrix) => Matrix;
 }
 
 const same = ([x, y]: Vec): [number, number] => [x, y];
 
-const CANVAS: GuideFrame = { scale: 1, toCanvas: same, toGuide: same, wayToGuide: same, wayToCanvas: same };
+const CANVAS: GuideFrame = {
+  ...{ scale: 1, toCanvas: same, toGuide: same, wayToGuide: same, wayToCanvas: same },
+  matrixToGuide: (matrix) => matrix,
+};
 
 const through = (m: Matrix, x: number, y: number): [number, number] => [
   m[0] * x + m[2] * y + m[4],
@@ -54,6 +60,7 @@ export function frameOn(scene: Scene, poses: Poses, carrier: string | null): Gui
     toGuide: ([x, y]) => through(back, x, y),
     wayToGuide: ([x, y]) => [back[0] * x + back[2] * y, back[1] * x + back[3] * y],
     wayToCanvas: ([x, y]) => [to[0] * x + to[2] * y, to[1] * x + to[3] * y],
+    matrixToGuide: (matrix) => productOf(back, productOf(matrix, to)),
   };
 }
 

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { addGuide, emptyScene, pathOfGuide, setGuide, type Guide, type Scene } from '@pace-line/core';
+import { addGuide, emptyScene, pathOfGuide, prepare, setGuide, type Guide, type Scene } from '@pace-line/core';
 import { NOTHING, selectGuide, STARTERS, type SceneDocument } from '../../document/index.ts';
-import { guideFrom } from '../../tools/index.ts';
+import { carriedScene } from '../../tools/canvas/testing.ts';
+import { guideFrame, guideFrom } from '../../tools/index.ts';
 import type { Desk } from '../desk.ts';
 import { useDeskView } from '../view.ts';
 import { joinToNearest, placeBeside, splitAtNode, straightenBetween } from './guides.ts';
@@ -36,6 +37,31 @@ const put = (...points: (readonly [number, number])[]): Guide => {
 };
 const placesOf = (guide: Guide): number[][] =>
   guide.nodes.map(({ x, y }) => [Math.round(x * 1e6) / 1e6, Math.round(y * 1e6) / 1e6]);
+
+describe('a guide that a rider carries', () => {
+  test('is scaled, turned and flipped as it is seen on the canvas', () => {
+    desk = deskBench(carriedScene());
+    ({ doc } = desk);
+    doc.select(selectGuide('guide'));
+    const seen = (): [number, number][] => {
+      const scene = doc.state.committed;
+      const frame = guideFrame(scene, prepare(scene).poseAt(0), scene.guides[0])!;
+      return scene.guides[0]!.nodes.map(({ x, y }) => frame.toCanvas([x, y]));
+    };
+    const ways = (places: readonly (readonly [number, number])[]): number[] =>
+      places.slice(1).flatMap(([x, y]) => [x - places[0]![0], y - places[0]![1]]);
+    const before = ways(seen());
+    const close = (values: readonly number[]): unknown[] => values.map((value): unknown => expect.closeTo(value, 6));
+    scaleSelection(desk, 2);
+    expect(ways(seen())).toEqual(close(before.map((value) => 2 * value)));
+    doc.undo();
+    turnSelection(desk, 90);
+    expect(ways(seen())).toEqual(close([-before[1]!, before[0]!, -before[3]!, before[2]!]));
+    doc.undo();
+    flipSelection(desk, 'across');
+    expect(ways(seen())).toEqual(close(before.map((value, i) => (i % 2 === 0 ? -value : value))));
+  });
+});
 
 describe('a selection as a whole', () => {
   beforeEach(() => {

@@ -1,6 +1,6 @@
-import { flipRiders, matrixAbout, transformGuides, transformNodes, type FlipWay } from '@pace-line/core';
+import { flipRiders, matrixAbout, type FlipWay } from '@pace-line/core';
 import { tell } from '../../look/notices.tsx';
-import { boundsOf, boxTargetOf } from '../../tools/index.ts';
+import { boundsOf, boxTargetOf, boxTransformed, frameOn } from '../../tools/index.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { change, perform } from './change.ts';
 
@@ -24,11 +24,11 @@ export function turnSelection(desk: Desk, degrees: number): void {
 function transform(desk: Desk, label: string, scaleX: number, scaleY: number, angle: number): void {
   const target = boxTargetOf(sceneOf(desk), selectionOf(desk));
   const box = target && boundsOf(sceneOf(desk), target);
-  if (!target || !box) return tell(`Select a rider, a guide, or several nodes of one, to ${label.toLowerCase()}.`);
-  const matrix = matrixAbout([(box.left + box.right) / 2, (box.top + box.bottom) / 2], scaleX, scaleY, angle);
-  change(desk, label, (scene) =>
-    target.kind === 'nodes'
-      ? transformNodes(scene, { guide: target.guide, nodes: target.nodes, matrix })
-      : transformGuides(scene, { ids: target.guides, matrix }),
-  );
+  const frame = target && frameOn(sceneOf(desk), desk.playback.poses, target.carrier);
+  if (!target || !box || !frame)
+    return tell(`Select a rider, a guide, or several nodes of one, to ${label.toLowerCase()}.`);
+  const middle = frame.toCanvas([(box.left + box.right) / 2, (box.top + box.bottom) / 2]);
+  // What is carried is turned and scaled as it is seen on the canvas now.
+  const matrix = frame.matrixToGuide(matrixAbout(middle, scaleX, scaleY, angle));
+  change(desk, label, (scene) => boxTransformed(scene, target, matrix));
 }

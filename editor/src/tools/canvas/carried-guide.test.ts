@@ -5,7 +5,6 @@ import {
   addRider,
   attachRider,
   carryGuide,
-  emptyScene,
   guideById,
   newRider,
   pathOfGuide,
@@ -22,25 +21,11 @@ import { addNodeAt, adjustTool } from './adjust.ts';
 import { flagsOf } from './flags.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
+import { boundsOf, boxTargetOf, handlesAround } from './selection-box.ts';
 import { setDownTool } from './set-down.ts';
-import { toolBench } from './testing.ts';
+import { carriedScene, toolBench } from './testing.ts';
 
-/** A guide on a cart that is turned, mirrored and half as large again: nothing of it lies where its numbers say. */
-const carried = (): Scene => {
-  const empty = { ...emptyScene('Test'), art: [BOX_ART] };
-  const nodes = [
-    { x: 300, y: 200, join: 'corner' as const },
-    { x: 400, y: 260, in: [-40, 0] as const, out: [40, 0] as const, join: 'balanced' as const },
-    { x: 520, y: 220, join: 'corner' as const },
-  ];
-  const scene = addGuide(empty, { guide: guideFrom(empty, nodes, false) });
-  const cart = { ...newRider({ id: 'cart', name: 'Cart', art: BOX_ART.id, at: [50, 420] }), scale: [-1.5, 1.5] };
-  const turned = { ...cart, heading: { ...cart.heading, turn: 30 } } as typeof cart;
-  const riding = addRider(scene, { rider: turned as never });
-  return carryGuide(riding, { guide: 'guide', carrier: 'cart', time: 0 });
-};
-
-const bench = toolBench(carried);
+const bench = toolBench(carriedScene);
 const { at } = bench;
 let { doc, host } = bench.reset();
 
@@ -163,7 +148,7 @@ describe('a guide that a rider carries', () => {
   });
 
   test('a copy whose original is moved with it goes once, not twice', () => {
-    const scene = carried();
+    const scene = carriedScene();
     const link = { kind: 'copy' as const, of: 'guide', dx: 10, dy: 20 };
     const linked = addLinked(scene, { id: 'copy', name: 'Copy', link, linked: true });
     const before = guideById(linked, 'copy')!.nodes.map(({ x, y }) => [x, y] as const);
@@ -191,6 +176,72 @@ describe('a guide that a rider carries', () => {
     expect(places().some(([u, v]) => Math.hypot(u - there[0], v - there[1]) < 0.5)).toBe(true);
   });
 
+  describe('in its box', () => {
+    const handleAt = (kind: 'turn' | 'scale', sx = 0, sy = 0): [number, number] => {
+      const bounds = boundsOf(host.scene(), boxTargetOf(host.scene(), host.selection())!)!;
+      const found = handlesAround(bounds, frame().scale).handles.find(
+        ({ handle }) => handle.kind === kind && (handle.kind === 'turn' || (handle.sx === sx && handle.sy === sy)),
+      )!;
+      return frame().toCanvas([found.x, found.y]);
+    };
+    const [ways, middleOf] = [
+      (from: readonly [number, number], to: readonly [number, number]) => Math.atan2(to[1] - from[1], to[0] - from[0]),
+      (): [number, number] => {
+        const { left, right, top, bottom } = pathOfGuide(guide()).bounds;
+        return frame().toCanvas([(left + right) / 2, (top + bottom) / 2]);
+      },
+    ];
+
+    test('it is scaled by a handle that goes where the hand goes, the opposite corner stays', () => {
+      doc.select(selectGuide('guide'));
+      const [from, opposite] = [handleAt('scale', 1, 1), () => pathOfGuide(guide()).bounds];
+      const before = opposite();
+      const to = [from[0] - 30, from[1] + 45] as const;
+      pull(from, to);
+      expect(handleAt('scale', 1, 1)).toEqual(near(to));
+      expect([opposite().left, opposite().top]).toEqual(near([before.left, before.top]));
+      doc.undo();
+      expect(opposite()).toEqual(before);
+    });
+
+    test('it turns with the hand about its middle, though its carrier is mirrored', () => {
+      doc.select(selectGuide('guide'));
+      const [middle, was, from] = [middleOf(), places(), handleAt('turn')];
+      const angle = 0.7;
+      const at0 = ways(middle, from);
+      const reach = Math.hypot(from[0] - middle[0], from[1] - middle[1]);
+      pull(from, [middle[0] + reach * Math.cos(at0 + angle), middle[1] + reach * Math.sin(at0 + angle)]);
+      places().forEach((place, i) => {
+        const turned = ways(middle, place) - ways(middle, was[i]!);
+        expect(Math.cos(turned - angle)).toBeCloseTo(1, 6);
+      });
+    });
+
+    test('nodes of it are, and guides that lie elsewhere are left alone', () => {
+      const [first, second] = guide().nodes;
+      doc.select(selectGuide('guide', [first!.id, second!.id]));
+      const [third, from] = [places()[2]!, handleAt('scale', 0, 1)];
+      pull(from, [from[0] + 20, from[1] + 20]);
+      expect(places()[2]).toEqual(near(third));
+      expect(Math.hypot(guide().nodes[1]!.y - second!.y, guide().nodes[1]!.x - second!.x)).toBeGreaterThan(3);
+      doc.do('more', (scene) =>
+        addGuide(scene, {
+          guide: guideFrom(
+            scene,
+            [
+              { x: 0, y: 0, join: 'corner' },
+              { x: 90, y: 50, join: 'corner' },
+            ],
+            false,
+          ),
+        }),
+      );
+      const other = doc.state.committed.guides.at(-1)!.id;
+      const target = boxTargetOf(host.scene(), { ...selectGuide('guide'), guides: ['guide', other] });
+      expect(target).toEqual({ carrier: 'cart', kind: 'guides', guides: ['guide'] });
+    });
+  });
+
   test('hidden or locked, or with a carrier as small as nothing, it is not taken', () => {
     const hits = () => hitsAt(host.scene(), host.selection(), host.poses(), at(520, 220)).map(({ kind }) => kind);
     expect(hits()).toEqual(['node', 'guide']);
@@ -215,7 +266,7 @@ describe('a guide that a rider carries', () => {
 
 describe('a rider on a guide that is carried', () => {
   const ridden = (): void => {
-    const lying = setRidden(carried());
+    const lying = setRidden(carriedScene());
     ({ doc, host } = bench.reset());
     doc.do('ride', () => lying);
     bench.state.time = 1;
@@ -289,14 +340,14 @@ describe('a rider on a guide that is carried', () => {
 
   test('a spacing tick is taken with Alt where it is seen', () => {
     const path = pathOfGuide(guide());
-    const { x, y } = path.frameAtDistance(prepare(doc.state.committed).rider('r')!.footAt(1.5));
+    const { x, y } = path.frameAtDistance(prepare(doc.state.committed).rider('r')!.footAt(2.5));
     const [u, v] = frame().toCanvas([x, y]);
     const hit = hitsAt(host.scene(), host.selection(), host.poses(), at(u, v, { alt: true })).find(
       (one) => one.kind === 'tick',
     );
-    expect(hit?.kind === 'tick' && hit.time).toBeCloseTo(1.5, 1);
-    const before = prepare(doc.state.committed).rider('r')!.footAt(1.5);
+    expect(hit?.kind === 'tick' && hit.time).toBeCloseTo(2.5, 1);
+    const before = prepare(doc.state.committed).rider('r')!.footAt(2.5);
     pull([u, v], [u + 25, v], { alt: true });
-    expect(Math.abs(prepare(doc.state.committed).rider('r')!.footAt(1.5) - before)).toBeGreaterThan(5);
+    expect(Math.abs(prepare(doc.state.committed).rider('r')!.footAt(2.5) - before)).toBeGreaterThan(5);
   });
 });

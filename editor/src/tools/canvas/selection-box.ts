@@ -1,34 +1,44 @@
-import { EMPTY_BOX, guideById, isEmptyBox, pathOfGuide, unionOf, type Box, type Scene } from '@pace-line/core';
+import {
+  EMPTY_BOX,
+  guideById,
+  isEmptyBox,
+  pathOfGuide,
+  transformGuides,
+  transformNodes,
+  unionOf,
+  type Box,
+  type Matrix,
+  type Scene,
+} from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
-import { isInHand } from '../in-hand.ts';
 
 /** A handle of the box about a selection: which side it scales (−1, 0, 1 in x and y), or the knob that turns. */
 export type BoxHandle =
   { readonly kind: 'scale'; readonly sx: -1 | 0 | 1; readonly sy: -1 | 0 | 1 } | { readonly kind: 'turn' };
 
-/** What the box moves: nodes of one guide, or whole guides. */
-export type BoxTarget =
+/** What the box moves: nodes of one guide, or whole guides that lie in the same frame: the canvas's, or that of the rider that carries them. */
+export type BoxTarget = { readonly carrier: string | null } & (
   | { readonly kind: 'nodes'; readonly guide: string; readonly nodes: readonly string[] }
-  | { readonly kind: 'guides'; readonly guides: readonly string[] };
+  | { readonly kind: 'guides'; readonly guides: readonly string[] }
+);
 
-/** What is boxed: several nodes, or whole guides while no node is selected; undefined where there is nothing to scale. */
+/** What is boxed: several nodes, or while no node is selected whole guides, as far as they lie in the first one's frame; undefined where there is nothing to scale. */
 export function boxTargetOf(scene: Scene, selection: Selection): BoxTarget | undefined {
   const [first] = selection.guides;
   const guide = guideById(scene, first ?? null);
   if (!guide) return undefined;
+  const { carrier } = guide;
   if (selection.nodes.length === 1) return undefined;
   if (selection.nodes.length > 1)
-    return guide.locked || guide.link || guide.carrier !== null
-      ? undefined
-      : { kind: 'nodes', guide: guide.id, nodes: selection.nodes };
+    return guide.locked || guide.link ? undefined : { carrier, kind: 'nodes', guide: guide.id, nodes: selection.nodes };
   const free = selection.guides.filter((id) => {
     const one = guideById(scene, id);
-    return one && !one.locked && isInHand(one) && !one.link;
+    return one && !one.locked && one.visible && !one.link && one.carrier === carrier;
   });
-  return free.length > 0 ? { kind: 'guides', guides: free } : undefined;
+  return free.length > 0 ? { carrier, kind: 'guides', guides: free } : undefined;
 }
 
-/** Bounds of what is boxed, canvas px; undefined where it is a point. */
+/** Bounds of what is boxed, px of the frame it lies in; undefined where it is a point. */
 export function boundsOf(scene: Scene, boxed: BoxTarget): Box | undefined {
   let box: Box = EMPTY_BOX;
   if (boxed.kind === 'guides')
@@ -43,6 +53,12 @@ export function boundsOf(scene: Scene, boxed: BoxTarget): Box | undefined {
   return isEmptyBox(box) || Math.max(box.right - box.left, box.bottom - box.top) < 1 ? undefined : box;
 }
 
+/** What is boxed changed by a matrix in the px of its frame. */
+export const boxTransformed = (scene: Scene, target: BoxTarget, matrix: Matrix): Scene =>
+  target.kind === 'nodes'
+    ? transformNodes(scene, { guide: target.guide, nodes: target.nodes, matrix })
+    : transformGuides(scene, { ids: target.guides, matrix });
+
 /** Screen px between the bounds and the box that is shown. */
 export const EDGE = 14;
 /** Screen px from the box's upper edge to the knob that turns. */
@@ -54,7 +70,7 @@ export interface PlacedHandle {
   readonly y: number;
 }
 
-/** The box that is shown, a little wider than the bounds, and its handles, canvas px. */
+/** The box that is shown, a little wider than the bounds, and its handles, px of the same frame. `zoom`: screen px for each of them. */
 export function handlesAround(bounds: Box, zoom: number): { box: Box; handles: PlacedHandle[] } {
   const edge = EDGE / zoom;
   const box = {

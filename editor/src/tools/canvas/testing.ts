@@ -1,10 +1,27 @@
-import { prepare, type Scene } from '@pace-line/core';
+import { addGuide, addRider, carryGuide, emptyScene, newRider, prepare, type Rider, type Scene } from '@pace-line/core';
 import { SceneDocument } from '../../document/store.ts';
 import { FIRST_SNAPPING, type Hint, type SnapSettings } from '../snap/settings.ts';
 import type { Pointer } from '../pointer.ts';
 import type { Preview } from '../preview.ts';
 import type { LastStroke, ToolOptions } from '../options.ts';
 import type { Tool, ToolHost } from '../tool.ts';
+import { BOX_ART } from '../testing.ts';
+import { guideFrom } from './new-guide.ts';
+
+/** A guide on a cart that is turned, mirrored and half as large again: nothing of it lies where its numbers say. */
+export const carriedScene = (): Scene => {
+  const empty = { ...emptyScene('Test'), art: [BOX_ART] };
+  const nodes = [
+    { x: 300, y: 200, join: 'corner' as const },
+    { x: 400, y: 260, in: [-40, 0] as const, out: [40, 0] as const, join: 'balanced' as const },
+    { x: 520, y: 220, join: 'corner' as const },
+  ];
+  const scene = addGuide(empty, { guide: guideFrom(empty, nodes, false) });
+  const resting = newRider({ id: 'cart', name: 'Cart', art: BOX_ART.id, at: [50, 420] });
+  const cart: Rider = { ...resting, scale: [-1.5, 1.5], stand: 30 };
+  const riding = addRider(scene, { rider: cart });
+  return carryGuide(riding, { guide: 'guide', carrier: 'cart', time: 0 });
+};
 
 /** What a tool under test has done to its host. */
 interface BenchState {

@@ -15,7 +15,7 @@ const bracketData = (sx: number, sy: number): string =>
   sx !== 0 && sy !== 0 ? `M${-sx * 9} 0H0V${-sy * 9}` : sx !== 0 ? 'M0 -7V7' : 'M-7 0H7';
 
 /** The stem and the arrow of the ring that turns. */
-const TURN_RING = ['M0 7V24', 'M-2.5 -1.5A3 3 0 1 1 -1 2.5'] as const;
+const [STEM, ARROW] = ['M0 7V24', 'M-2.5 -1.5A3 3 0 1 1 -1 2.5'];
 
 /** A handle that scales, dark with a light casing: seen over any scenery. */
 export function Bracket({ sx, sy, transform }: { sx: number; sy: number; transform?: string }) {
@@ -32,11 +32,12 @@ export function Bracket({ sx, sy, transform }: { sx: number; sy: number; transfo
 export function TurnRing() {
   return (
     <>
-      <path className="bracket-casing" d={TURN_RING[0]} />
-      <circle r={6} />
-      {TURN_RING.map((d) => (
-        <path key={d} d={d} />
-      ))}
+      <path className="bracket-casing" d={STEM} />
+      <path d={STEM} />
+      <g className="upright">
+        <circle r={6} />
+        <path d={ARROW} />
+      </g>
     </>
   );
 }

@@ -10,7 +10,10 @@ interface CarriedWithProps {
   readonly children: (scale: number) => ReactNode;
 }
 
-/** What lies on a guide: where a rider carries that, it goes with the rider. Moved in the frame, not by React. */
+/**
+ * What lies on a guide: where a rider carries that, it goes with the rider. Moved in the frame, not by React. `--upright` undoes within it how the rider
+ * turns, mirrors and stretches, for what is to be read or to stay round (canvas.css).
+ */
 export function CarriedWith({ guide, carrier, children }: CarriedWithProps) {
   return carrier === null ? children(1) : <CarriedGroup guide={guide}>{children}</CarriedGroup>;
 }
@@ -21,6 +24,7 @@ const GROWN = 0.05;
 function CarriedGroup({ guide, children }: Omit<CarriedWithProps, 'carrier'>) {
   const group = useRef<SVGGElement>(null);
   const [scale, setScale] = useState(1);
+  const upright = useRef('');
   useFrame(({ scene, poses }) => {
     const one = guideById(scene, guide);
     const frame = one && guideFrame(scene, poses, one);
@@ -28,7 +32,14 @@ function CarriedGroup({ guide, children }: Omit<CarriedWithProps, 'carrier'>) {
     const [e, f] = frame.toCanvas([0, 0]);
     const [[a, b], [c, d]] = [frame.wayToCanvas([1, 0]), frame.wayToCanvas([0, 1])];
     group.current?.setAttribute('transform', `matrix(${[a, b, c, d, e, f].map((one) => one.toFixed(4)).join(' ')})`);
+    const back = [frame.wayToGuide([frame.scale, 0]), frame.wayToGuide([0, frame.scale])].flat();
+    const undone = `matrix(${back.map((one) => one.toFixed(3)).join(', ')}, 0, 0)`;
+    if (undone !== upright.current) group.current?.style.setProperty('--upright', (upright.current = undone));
     if (Math.abs(frame.scale / scale - 1) > GROWN) setScale(frame.scale);
   });
-  return <g ref={group}>{children(scale)}</g>;
+  return (
+    <g ref={group} className="carried">
+      {children(scale)}
+    </g>
+  );
 }

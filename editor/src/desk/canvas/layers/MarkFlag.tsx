@@ -17,13 +17,17 @@ export function MarkFlag({ x, y, normalX, normalY, time, zoom, isSelected }: Mar
   return (
     <g className={`flag ${isSelected ? 'selected' : ''}`} transform={`translate(${x} ${y}) scale(${1 / zoom})`}>
       <path className="flag-stem" d={`M0 0L${tx} ${ty}`} />
-      <path className="flag-pennant" d={`M${tx} ${ty}l11 3.500l-11 4.500Z`} />
       <circle className="flag-foot" r={3.5} />
-      {isSelected && (
-        <text className="flag-label" x={tx + 14} y={ty + 7}>
-          {time.toFixed(2)} s
-        </text>
-      )}
+      <g transform={`translate(${tx} ${ty})`}>
+        <g className="upright">
+          <path className="flag-pennant" d="M0 0l11 3.500l-11 4.500Z" />
+          {isSelected && (
+            <text className="flag-label" x={14} y={7}>
+              {time.toFixed(2)} s
+            </text>
+          )}
+        </g>
+      </g>
     </g>
   );
 }

@@ -1,13 +1,23 @@
-import type { Scene } from '@pace-line/core';
+import type { Box as Bounds, Scene } from '@pace-line/core';
 import type { Selection } from '../../../document/index.ts';
 import { boundsOf, boxTargetOf, handlesAround } from '../../../tools/index.ts';
 import { Bracket, TurnRing } from './BoxHandles.tsx';
+import { CarriedWith } from './CarriedWith.tsx';
 
-/** The box about several nodes or whole guides: brackets and ticks scale it, the ring on a stem turns it. */
+/** The box about several nodes or whole guides, in the frame that they lie in: brackets and ticks scale it, the ring on a stem turns it. */
 export function SelectionBox({ scene, selection, zoom }: { scene: Scene; selection: Selection; zoom: number }) {
   const boxed = boxTargetOf(scene, selection);
   const bounds = boxed && boundsOf(scene, boxed);
-  if (!bounds) return null;
+  const [first] = boxed?.kind === 'nodes' ? [boxed.guide] : (boxed?.guides ?? []);
+  if (!boxed || !bounds || first === undefined) return null;
+  return (
+    <CarriedWith guide={first} carrier={boxed.carrier}>
+      {(scale) => <Box bounds={bounds} zoom={zoom * scale} />}
+    </CarriedWith>
+  );
+}
+
+function Box({ bounds, zoom }: { readonly bounds: Bounds; readonly zoom: number }) {
   const { box, handles } = handlesAround(bounds, zoom);
   const k = 1 / zoom;
   return (

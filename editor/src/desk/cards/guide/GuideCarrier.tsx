@@ -28,7 +28,7 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
           })
         }
       />
-      {guide.carrier !== null && <span className="card-note">moves with it; choose nobody to bend it</span>}
+      {guide.carrier !== null && <span className="card-note">moves with it</span>}
     </Row>
   );
 }

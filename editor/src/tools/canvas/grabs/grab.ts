@@ -7,7 +7,7 @@ import type { BoxHandle } from '../selection-box.ts';
 /** What lies under a pointer on the canvas. */
 export type Hit =
   | { readonly kind: 'grip'; readonly guide: string }
-  | { readonly kind: 'box'; readonly handle: BoxHandle }
+  | { readonly kind: 'box'; readonly handle: BoxHandle; readonly carrier: string | null }
   | { readonly kind: 'rider-box'; readonly rider: string; readonly handle: BoxHandle }
   | { readonly kind: 'handle'; readonly guide: string; readonly node: string; readonly side: 'in' | 'out' }
   | { readonly kind: 'node'; readonly guide: string; readonly node: string }
