@@ -171,6 +171,8 @@ export {
   viewOf,
 } from './motion/index.ts';
 export {
+  copiesInView,
+  type CopyInView,
   type Axes,
   distanceAtY,
   distanceOnSheet,

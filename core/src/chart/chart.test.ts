@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { prepare } from '../motion/index.ts';
 import { LINE, riderOn, sceneOf } from '../testing/scenes.ts';
 import {
+  copiesInView,
   distanceAtY,
   paceLinePoints,
   pathOfPoints,
@@ -12,6 +13,7 @@ import {
   yOfDistance,
   type Axes,
 } from './index.ts';
+import { shownCopies } from '../time/index.ts';
 import type { SheetPoint } from './axes.ts';
 
 const AXES: Axes = { from: 0, to: 4, low: 0, high: 400, left: 100, right: 900, top: 20, bottom: 220 };
@@ -124,5 +126,35 @@ describe('thinning a line', () => {
     expect(thinned(peak)).toEqual(peak);
     expect(thinned([[3, 4]])).toEqual([[3, 4]]);
     expect(thinned([])).toEqual([]);
+  });
+});
+
+describe('copies of a time on the sheet', () => {
+  const by = { repeat: 'there-and-back', cycle: 1, delay: 0 } as const;
+  it('are all there while they stand apart', () => {
+    const all = copiesInView(AXES, by, 0.25, 4);
+    expect(all.map(({ x, shown }) => [x, shown.direction])).toEqual([
+      [150, 1],
+      [550, 1],
+      [450, -1],
+      [850, -1],
+    ]);
+    expect(all.map(({ isFirst }) => isFirst)).toEqual([true, false, false, false]);
+  });
+  it('are as many as there is room for where a cycle is far shorter than the loop, and near each that is left out another stands', () => {
+    const short = { ...by, cycle: 0.01 };
+    const copies = copiesInView({ ...AXES, to: 12 }, short, 0.004, 3600);
+    expect(copies.length).toBeLessThan(2 * ((900 - 100) / 4 + 3));
+    for (const { time } of shownCopies(short, 0.004, 3600).filter((one) => one.time < 12)) {
+      const x = xOfTime({ ...AXES, to: 12 }, time);
+      expect(Math.min(...copies.map((one) => Math.abs(one.x - x)))).toBeLessThan(4.001);
+    }
+  });
+  it('but the first, which is edited, are left out beyond the view', () => {
+    const zoomed = { ...AXES, from: 2, to: 3 };
+    expect(copiesInView(zoomed, by, 0.25, 4).map(({ shown, isFirst }) => [shown.time, isFirst])).toEqual([
+      [0.25, true],
+      [2.25, false],
+    ]);
   });
 });

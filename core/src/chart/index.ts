@@ -8,6 +8,7 @@ export {
   yOfDistance,
   type Axes,
 } from './axes.ts';
+export { copiesInView, type CopyInView } from './copies.ts';
 export { gapToLine, paceLinePoints, pathOfPoints } from './line.ts';
 export { reachOfRiders } from './reach.ts';
 export { speedRibbon } from './ribbon.ts';

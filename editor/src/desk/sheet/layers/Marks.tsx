@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import {
+  copiesInView,
   foldingOf,
-  shownCopies,
   xOfTime,
   yOfDistance,
   type Axes,
@@ -35,12 +35,12 @@ export function Marks({ scene, guide, rider, axes, length, chosen }: MarksProps)
   return (
     <g className="marks" style={inRouteColor(guide.color)}>
       {rider.pace.marks.flatMap((mark, i) =>
-        shownCopies(folding, mark.time, length).map((shown, copy) => (
+        copiesInView(axes, folding, mark.time, length).map(({ shown, isFirst }, copy) => (
           <MarkRing
             key={`${mark.id}-${copy}`}
             {...{ rider, mark, axes, shown, chosen }}
             distance={footOfMark(guide, rider, mark)}
-            isFirst={copy === 0}
+            isFirst={isFirst}
             isStop={isTabStop(chosen, mark.id, i)}
           />
         )),

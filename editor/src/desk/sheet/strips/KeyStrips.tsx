@@ -1,5 +1,6 @@
 import { memo, useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import {
+  copiesInView,
   foldingOf,
   foldTime,
   keyValueAt,
@@ -177,14 +178,13 @@ const KeyStrip = memo(function KeyStrip({ scene, rider, channel, axes, length, s
       </text>
       <path className="key-line" d={`M${path}`} />
       {keys.flatMap((key, i) =>
-        shownCopies(folding, key.time, length).map(({ time, direction }, copy) => (
+        copiesInView(axes, folding, key.time, length).map(({ shown, x, isFirst }, copy) => (
           <KeyTick
             key={`${key.id}-${copy}`}
-            {...{ rider, channel, selected, direction }}
+            {...{ rider, channel, selected, x, isFirst }}
             data={key}
-            x={xOfTime(axes, time)}
+            direction={shown.direction}
             y={y(levelOf(key.value))}
-            isFirst={copy === 0}
             isStop={isTabStop(selected, key.id, i)}
           />
         )),
