@@ -140,7 +140,7 @@ function lay(svg, { from, to, ends = ENDS }) {
     transformOrigin: '0 0',
     transform: \`matrix(\${a},\${b},\${-b},\${a},\${px - a * ax + b * ay},\${py - b * ax - a * ay})\`,
   });
-  svg.querySelector('[clip-path]')?.removeAttribute('clip-path');
+  svg.querySelector(':scope>g').style.clipPath = 'none';
 }
 
 /**

@@ -9,7 +9,7 @@ import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
 import { DRIVE_SCRIPT } from './drive-script.ts';
 import { MODULE_SCRIPT, ridersText, specText, tracksText } from './module-script.ts';
-import { originRule } from './style.ts';
+import { standingRules } from './style.ts';
 import { drawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
@@ -41,8 +41,8 @@ function endsOf({ drawing, canvas, duration }: Take): string {
 
 /** The module's text without its types. */
 export function moduleText(take: Take, given: Options): string {
-  const { prefix, tracks, markup } = drawnSvg(take, given);
-  const svg = markup(`<style>${originRule(prefix)}</style>`);
+  const { prefix, tracks, clips, markup } = drawnSvg(take, given);
+  const svg = markup(`<style>${standingRules({ prefix, clips })}</style>`);
   return (
     `const SPEC = ${specText(take)};\n` +
     `const ENDS = ${endsOf(take)};\n` +

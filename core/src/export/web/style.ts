@@ -9,17 +9,20 @@ import { declarationOf, type Track, type TrackPath } from './tracks.ts';
  * Transforms turn and scale about the canvas's corner, as they are written, whatever a page says of its drawings. It names no class that has other rules: an optimiser that puts a rule
  * of one element into it takes the class away.
  */
-export const originRule = (prefix: string): string =>
-  `[class^=${prefix}-]{transform-box:view-box;transform-origin:0 0}`;
+const originRule = (prefix: string): string => `[class^=${prefix}-]{transform-box:view-box;transform-origin:0 0}`;
+
+/** What the style says of a drawing that stands still: the point it is turned about, and what its clips hide (writing.ts). */
+export const standingRules = ({ prefix, clips }: Pick<Moving, 'prefix' | 'clips'>): string =>
+  originRule(prefix) + [...clips].map((id) => `.${id}{clip-path:url(#${id})}`).join('');
 
 /**
  * The style sheet of a drawing: all that moves has the class `prefix-m`, what goes back as it came `prefix-r` too. For those who asked for less motion it stands still, unless something else than time drives it: then
  * `driven` says how it stands until that does. The rule that sets all in motion is in a condition: optimisers leave it where it is, and do not put it into the one element that
  * moves, where it would outdo that one's own.
  */
-export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven = ''): string {
-  const origin = originRule(prefix);
-  if (tracks.length === 0) return `<style>${origin}</style>`;
+export function styleOf(take: Take, { prefix, tracks, echoes, clips }: Moving, driven = ''): string {
+  const standing = standingRules({ prefix, clips });
+  if (tracks.length === 0) return `<style>${standing}</style>`;
   const led = take.leadIn > 0 ? `${seconds(take.leadIn)} ` : '';
   const times = take.times === null ? `infinite${led && ' backwards'}` : `${take.times} both`;
   const back = tracks.some(({ mirrored }) => mirrored)
@@ -31,7 +34,7 @@ export function styleOf(take: Take, { prefix, tracks, echoes }: Moving, driven =
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
   const rules = tracks.map((track) => ruleOf(track, take));
   const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
-  return `<style>${origin}${all}${rules.join('')}${ahead.join('')}${driven}</style>`;
+  return `<style>${standing}${all}${rules.join('')}${ahead.join('')}${driven}</style>`;
 }
 
 /** What moves in a drawing. */
@@ -39,6 +42,7 @@ export interface Moving {
   readonly prefix: string;
   readonly tracks: readonly Track[];
   readonly echoes: ReadonlyMap<string, EchoRule>;
+  readonly clips: ReadonlySet<string>;
 }
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;

@@ -5,7 +5,7 @@ import { formatNumber } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
 import { alongGroups } from './path.ts';
-import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
+import { clipped, identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
 export function artMarkup(writing: Writing, drawn: DrawnArt): string {
@@ -14,7 +14,7 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const { leader, moves } = movesOf(writing, drawn, name);
   const curves = leader.along?.rest ?? leader.curves;
   const groups: string[] = [];
-  if (drawn.inside) groups.push(`<g clip-path="url(#${clipOf(writing, drawn.inside, `${name}c`)})">`);
+  if (drawn.inside) groups.push(clipped(writing, clipOf(writing, drawn.inside, `${name}c`)));
   if (drawn.shown.length > 1) {
     const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
     groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);

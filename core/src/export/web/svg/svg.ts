@@ -14,7 +14,7 @@ import { styleOf } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
 import { artMarkup, picturesOf } from './art.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
-import { animated, ownMoves, type EchoRule, type Writing } from './writing.ts';
+import { animated, clipped, ownMoves, type EchoRule, type Writing } from './writing.ts';
 
 export interface SvgOptions {
   readonly title: string;
@@ -30,6 +30,8 @@ export interface DrawnSvg {
   readonly tracks: readonly Track[];
   /** What is ahead of tracks that it shares, by the name of its class. */
   readonly echoes: ReadonlyMap<string, EchoRule>;
+  /** Ids of the clips, each the class of what it clips. */
+  readonly clips: ReadonlySet<string>;
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
@@ -48,26 +50,27 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const shared = sharedPictures(take.drawing);
   const writing: Writing = {
     ...{ prefix, take, shared },
-    ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map() },
+    ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map(), clips: new Set() },
   };
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
     writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
   }
-  const drawing = drawingMarkup(writing);
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
   const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
+  const drawing = `${clipped(writing, `${prefix}-c`)}${paint}${drawingMarkup(writing)}</g>`;
   return {
     prefix,
     tracks: [...writing.tracks.values()],
     echoes: writing.echoes,
+    clips: writing.clips,
     markup: (style) =>
       `<svg xmlns="http://www.w3.org/2000/svg" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
       `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
       `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
-      `<g clip-path="url(#${prefix}-c)">${paint}${drawing}</g></svg>`,
+      `${drawing}</svg>`,
   };
 }
 

@@ -17,6 +17,14 @@ export interface Writing {
   readonly ids: Set<string>;
   /** What stands in <defs>, by its id. */
   readonly definitions: Map<string, string>;
+  /** Ids of the clips, each the class of what it clips. */
+  readonly clips: Set<string>;
+}
+
+/** The group that a clip clips: by a rule of its class (style.ts). Simple viewers, as draw thumbnails, know clips as attributes only, and then paint nothing at all. */
+export function clipped({ clips }: Writing, id: string): string {
+  clips.add(id);
+  return `<g class="${id}">`;
 }
 
 /** How far something is ahead of what its tracks were made of, s, and the share of its path at which it begins. */
