@@ -68,6 +68,33 @@ test('where frames come late the sheet leaves half of them to what plays', () =>
   expect(doc.sheet.getState().shown).toBe(doc.state.committed);
 });
 
+test('where frames come late the cards follow half as often, and are exact in the end', () => {
+  let isLate = false;
+  const doc = new SceneDocument(
+    emptyScene('A'),
+    (callback) => void setTimeout(callback, 1),
+    () => isLate,
+  );
+  const seen = new Set<Scene>();
+  doc.calm.subscribe((state) => seen.add(state.shown));
+  const gesture = doc.begin('Move mark');
+  const drag = (): number => {
+    seen.clear();
+    for (let i = 0; i < 100; i++) {
+      gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+      vi.advanceTimersByTime(20);
+    }
+    return seen.size;
+  };
+  const often = drag();
+  isLate = true;
+  const seldom = drag();
+  expect(seldom).toBeGreaterThan(4);
+  expect(seldom).toBeLessThan(0.65 * often);
+  gesture.commit();
+  expect(doc.calm.getState().shown).toBe(doc.state.committed);
+});
+
 test('what is chosen while a hand moves something is passed on at once', () => {
   const doc = new SceneDocument(emptyScene('A'), (callback) => void setTimeout(callback, 1));
   const gesture = doc.begin('Move mark');

@@ -1,7 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
-/** ms. Shortest time between two pictures of what a hand is moving, away from the canvas. */
-const CALM = 120;
+/** ms. Shortest time between two pictures of what a hand is moving, away from the canvas; and where frames come late. */
+export const CALM = 120;
+export const LATE_CARDS = 250;
 
 /** ms. The same for what is drawn on the canvas beside it. */
 export const HALF_CALM = 50;
@@ -26,13 +27,13 @@ export const isBending = (state: Settling): boolean => isMoving(state) && state.
 export const isTiming = (state: Settling): boolean => isMoving(state) && state.shown.guides === state.committed.guides;
 
 /**
- * The same states at a calmer pace: as long as `waits` says so they follow about eight times a second, or every `pause` ms, which leaves the frames to what
+ * The same states at a calmer pace: as long as `waits` says so they follow every `pause` ms, which leaves the frames to what
  * the hand moves. What is chosen, and every committed change, is passed on at once.
  */
 export function calmed<S extends Settling>(
   store: StoreApi<S>,
   waits: (state: S) => boolean,
-  pause = CALM,
+  pause: number | (() => number),
 ): StoreApi<S> {
   const calm = createStore<S>(() => store.getState());
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -45,7 +46,7 @@ export function calmed<S extends Settling>(
   };
   store.subscribe((state) => {
     const isCalm = waits(state) && state.selection === calm.getState().selection;
-    const wait = last + pause - performance.now();
+    const wait = last + (typeof pause === 'number' ? pause : pause()) - performance.now();
     if (!isCalm || wait <= 0) pass();
     else timer ??= setTimeout(pass, wait);
   });

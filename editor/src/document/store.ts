@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { problemsOf, type Scene, type SceneProblem } from '@pace-line/core';
-import { calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM } from './calm.ts';
+import { CALM, calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM, LATE_CARDS } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
 
@@ -91,8 +91,8 @@ export class SceneDocument {
       future: [],
       readOnly: false,
     }));
-    this.calm = calmed(this.store, isMoving);
-    const bends = calmed(this.store, isBending);
+    this.calm = calmed(this.store, isMoving, () => (isLate() ? LATE_CARDS : CALM));
+    const bends = calmed(this.store, isBending, CALM);
     this.sheet = calmed(bends, (state) => isTiming(state) && isLate(), LATE_CALM);
     this.spacing = calmed(this.store, isTiming, HALF_CALM);
   }

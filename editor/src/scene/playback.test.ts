@@ -198,13 +198,13 @@ describe('a frame', () => {
       return playback.isRough;
     };
     playback.play();
-    expect(roughly(80, 22)).toBe(false);
-    expect(roughly(1, 35)).toBe(false);
-    expect(roughly(80, 28)).toBe(true);
+    expect(roughly(80, 20)).toBe(false);
+    expect(roughly(1, 60)).toBe(false);
+    expect(roughly(40, 28)).toBe(true);
     // Painted roughly they come sooner, which does not end it.
-    expect(roughly(80, 21)).toBe(true);
+    expect(roughly(80, 20.5)).toBe(true);
     expect(roughly(80, 16.7)).toBe(false);
-    expect(roughly(80, 28)).toBe(true);
+    expect(roughly(40, 28)).toBe(true);
     playback.hold();
     expect(playback.isRough).toBe(false);
     playback.release();

@@ -63,7 +63,7 @@ export class Playback {
   }
   /** Whether edges of what moves can do without smoothing: while it plays and frames come far too late. */
   get isRough(): boolean {
-    return this.#playing && this.#holds === 0 && this.#loop.isFarBehind;
+    return this.#playing && this.#holds === 0 && this.#loop.lateness.isFarBehind;
   }
   get speed(): number {
     return this.#speed;
@@ -189,7 +189,7 @@ export class Playback {
       if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
       this.#last = now;
     } else this.#last = undefined;
-    this.#isSpare = this.#playing && this.#loop.isLate && !this.#isSpare;
+    this.#isSpare = this.#playing && this.#loop.lateness.isLate && !this.#isSpare;
     if (this.#playing && this.#listeners.size > 0) this.invalidate();
   };
 

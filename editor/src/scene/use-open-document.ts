@@ -41,7 +41,7 @@ export function useOpenDocument(id: string): OpenState {
       const made = new SceneDocument(
         scene.stored.scene,
         (callback) => loop.change(callback),
-        () => loop.isLate,
+        () => loop.lateness.isLate,
       );
       made.setReadOnly(!scene.held);
       doc = made;

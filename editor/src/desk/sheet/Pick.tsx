@@ -1,6 +1,6 @@
 import { Combobox, useCombobox } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
 interface PickProps {
   /** What the list is of, for readers. */
@@ -14,8 +14,8 @@ interface PickProps {
 /** Lists longer than this can be searched. */
 const SEARCHED_FROM = 7;
 
-/** A button that opens a list to choose from; a long one is searched by typing. */
-export function Pick({ name, label, items, chosen, onPick }: PickProps) {
+/** A button that opens a list to choose from; a long one is searched by typing. Not made anew while what it offers is the same: it may have hundreds. */
+export const Pick = memo(function Pick({ name, label, items, chosen, onPick }: PickProps) {
   const [search, setSearch] = useState('');
   const isSearched = items.length >= SEARCHED_FROM;
   const list = useCombobox({
@@ -70,5 +70,19 @@ export function Pick({ name, label, items, chosen, onPick }: PickProps) {
         </Combobox.Options>
       </Combobox.Dropdown>
     </Combobox>
+  );
+}, offersTheSame);
+
+/** What is done on picking is the same for the same list. */
+function offersTheSame(a: PickProps, b: PickProps): boolean {
+  return (
+    a.name === b.name &&
+    a.label === b.label &&
+    a.chosen === b.chosen &&
+    a.items.length === b.items.length &&
+    a.items.every(({ id, name, color }, i) => {
+      const other = b.items[i];
+      return other?.id === id && other.name === name && other.color === color;
+    })
   );
 }
