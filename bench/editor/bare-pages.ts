@@ -3,7 +3,10 @@ import { placedArt, prepare, Poses, type Picture, type Scene } from '@pace-line/
 import { ART } from './scenes.ts';
 
 /** Leaves what was open: its loop would go on in the page that is written over it. */
-const leave = (page: Page): Promise<unknown> => page.goto('about:blank');
+const leave = async (page: Page): Promise<void> => {
+  await page.bringToFront();
+  await page.goto('about:blank');
+};
 
 /** A page that draws a long path, cased, and changes it in every frame as a drag would: with none of our code. */
 export async function barePath(page: Page, scene: Scene): Promise<void> {

@@ -5,6 +5,7 @@ import { SECONDS } from './watch.ts';
 export const PORT = 4189;
 
 export async function open(page: Page, scene: Scene): Promise<void> {
+  await page.bringToFront();
   await page.goto(`http://127.0.0.1:${PORT}/`);
   await page.getByRole('button', { name: 'New scene' }).waitFor();
   await page.evaluate((text) => {

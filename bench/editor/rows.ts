@@ -16,6 +16,12 @@ interface Watched {
   readonly cdp: CDPSession;
 }
 
+/** The Desk and a bare page, each in a tab of its own: the one that is not in front stands still. */
+interface Tabs {
+  readonly ours: Watched;
+  readonly bare: Watched;
+}
+
 type Shown = Awaited<ReturnType<typeof watch>>;
 
 const idle = ({ page }: Watched) => page.waitForTimeout(SECONDS * 1000);
@@ -23,29 +29,41 @@ const fps = (value: number): string => value.toFixed(1);
 const figure = ({ fps: shown, task }: Shown): string =>
   `${fps(shown)} frames/s shown, ${((task / SECONDS) * 100).toFixed(0)} % of the main thread`;
 
-/** Measures in turns, so that a busy machine is shared fairly: the median frames a second of ours and of a bare page, as what else runs comes in bursts. */
+/** ms after which a tab that has come to the front shows its frames evenly. */
+const SETTLE = 500;
+
+/** Measures in many short turns, as what else runs on a machine comes in bursts: the median frames a second of the Desk and of a bare page. */
 async function inTurns(
+  { ours, bare: alone }: Tabs,
   turns: number,
-  ours: () => Promise<Shown>,
-  bares: () => Promise<Shown>,
+  work: () => Promise<void>,
+  { ready, after }: { readonly ready?: () => Promise<unknown>; readonly after?: () => Promise<unknown> } = {},
 ): Promise<{ readonly ours: number; readonly bare: number }> {
-  const [many, alone]: [number[], number[]] = [[], []];
+  const framesOf = async ({ page, cdp }: Watched, doing: () => Promise<void>): Promise<number> => {
+    await page.bringToFront();
+    await page.waitForTimeout(SETTLE);
+    return (await watch(page, cdp, doing)).fps;
+  };
+  const [many, few]: [number[], number[]] = [[], []];
   for (let turn = 0; turn < turns; turn++) {
-    many.push((await ours()).fps);
-    alone.push((await bares()).fps);
+    await ours.page.bringToFront();
+    await ready?.();
+    many.push(await framesOf(ours, work));
+    await after?.();
+    few.push(await framesOf(alone, () => idle(alone)));
   }
-  return { ours: median(many), bare: median(alone) };
+  return { ours: median(many), bare: median(few) };
 }
 
-async function fortyRiders(watched: Watched): Promise<Row[]> {
+async function fortyRiders({ ours: watched, bare: beside }: Tabs): Promise<Row[]> {
   const { page, cdp } = watched;
   await open(page, crowd(40));
   const playing = await watch(page, cdp, () => idle(watched));
   const node = await takeNode(page);
   const dragged = await watch(page, cdp, node.drag);
   await node.drop();
-  await bare(page, crowd(40));
-  const alone = await watch(page, cdp, () => idle(watched));
+  await bare(beside.page, crowd(40));
+  const alone = await watch(beside.page, beside.cdp, () => idle(beside));
   return (
     [
       ['40 riders of 12 elements play', playing],
@@ -62,24 +80,16 @@ async function fortyRiders(watched: Watched): Promise<Row[]> {
 
 /** Frames of a crowd beside a bare page that moves the same. */
 async function crowdRow(
-  { page, cdp }: Watched,
+  tabs: Tabs,
   { what, riders, turns }: { readonly what: string; readonly riders: number; readonly turns: number },
-  work: () => Promise<void>,
+  work: () => Promise<void> = () => idle(tabs.ours),
   // What a hand does for minutes is measured once its code is compiled, as that of playing is.
   before: () => Promise<void> = () => Promise.resolve(),
 ): Promise<Row> {
-  const shown = await inTurns(
-    turns,
-    async () => {
-      await open(page, crowd(riders));
-      await before();
-      return watch(page, cdp, work);
-    },
-    async () => {
-      await bare(page, crowd(riders));
-      return watch(page, cdp, () => idle({ page, cdp }));
-    },
-  );
+  await open(tabs.ours.page, crowd(riders));
+  await before();
+  await bare(tabs.bare.page, crowd(riders));
+  const shown = await inTurns(tabs, turns, work);
   return {
     what,
     figure: `${fps(shown.ours)} frames/s shown`,
@@ -89,23 +99,20 @@ async function crowdRow(
   };
 }
 
-async function longGuideRow({ page, cdp }: Watched): Promise<Row> {
+async function longGuideRow(tabs: Tabs): Promise<Row> {
   const scene = longGuide(2000);
   const top = scene.guides[0]?.nodes[1500];
-  const shown = await inTurns(
-    3,
-    async () => {
-      await open(page, scene);
-      const grabbed = await takeNode(page, top ? [top.x, top.y] : undefined);
-      const frames = await watch(page, cdp, grabbed.drag);
-      await grabbed.drop();
-      return frames;
+  await open(tabs.ours.page, scene);
+  await barePath(tabs.bare.page, scene);
+  let grabbed: Awaited<ReturnType<typeof takeNode>> | undefined;
+  const shown = await inTurns(tabs, 5, async () => grabbed?.drag(), {
+    ready: async () => (grabbed = await takeNode(tabs.ours.page, top ? [top.x, top.y] : undefined)),
+    // Undone, it lies where it is taken the next time.
+    after: async () => {
+      await grabbed?.drop();
+      await tabs.ours.page.keyboard.press('Control+z');
     },
-    async () => {
-      await barePath(page, scene);
-      return watch(page, cdp, () => idle({ page, cdp }));
-    },
-  );
+  });
   return {
     what: 'a node of a guide of 2,000 nodes with 20 riders is dragged',
     figure: `${fps(shown.ours)} frames/s shown`,
@@ -127,20 +134,25 @@ export async function measureEditor(): Promise<Row[]> {
     ],
   });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const cdp = await page.context().newCDPSession(page);
-    await cdp.send('Performance.enable');
-    const watched = { page, cdp };
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const tab = async (): Promise<Watched> => {
+      const page = await context.newPage();
+      const cdp = await context.newCDPSession(page);
+      await cdp.send('Performance.enable');
+      return { page, cdp };
+    };
+    const tabs = { ours: await tab(), bare: await tab() };
+    const { page } = tabs.ours;
     return [
-      ...(await fortyRiders(watched)),
-      await crowdRow(watched, { what: '300 riders of 12 elements play', riders: 300, turns: 7 }, () => idle(watched)),
+      ...(await fortyRiders(tabs)),
+      await crowdRow(tabs, { what: '300 riders of 12 elements play', riders: 300, turns: 11 }),
       await crowdRow(
-        watched,
-        { what: 'a mark is shaped while 100 riders of one route play', riders: 100, turns: 7 },
+        tabs,
+        { what: 'a mark is shaped while 100 riders of one route play', riders: 100, turns: 11 },
         () => shapeMark(page),
-        () => shapeMark(page, 2),
+        () => shapeMark(page, 4),
       ),
-      await longGuideRow(watched),
+      await longGuideRow(tabs),
     ];
   } finally {
     await browser.close();

@@ -1,7 +1,7 @@
 import type { CDPSession, Page } from '@playwright/test';
 
 /** How long each thing is watched. */
-export const SECONDS = 4;
+export const SECONDS = 2;
 
 /** Frames shown and main-thread task time over some seconds, while `work` goes on. */
 export async function watch(
