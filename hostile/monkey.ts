@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { setTimeout as delay } from 'node:timers/promises';
 import type { Page } from '@playwright/test';
 import { countedRandom } from '../core/src/testing/random.ts';
 
@@ -11,6 +12,8 @@ export interface MonkeyReport {
 }
 
 type Random = () => number;
+/** Told what is done. */
+type Say = (what: string) => void;
 const pick = <T>(list: readonly T[], random: Random): T | undefined => list[Math.floor(random() * list.length)];
 
 /** Keys that do something somewhere on the Desk; none opens a file or leaves it. */
@@ -36,10 +39,11 @@ async function pointOn(page: Page, pane: string, random: Random): Promise<[numbe
   return box && [box.x + (0.05 + 0.9 * random()) * box.width, box.y + (0.05 + 0.9 * random()) * box.height];
 }
 
-async function drag(page: Page, random: Random): Promise<void> {
+async function drag(page: Page, random: Random, say: Say): Promise<void> {
   const pane = random() < 0.6 ? '.canvas-surface' : '.sheet';
   const [from, to] = [await pointOn(page, pane, random), await pointOn(page, pane, random)];
   if (!from || !to) return;
+  say(`drag on ${pane}`);
   const key = random() < 0.2 ? pick(['Shift', 'Alt', 'Control'], random) : undefined;
   // Often what is grabbed is something: a node, a mark, a rider.
   const thing = random() < 0.5 ? await anyOf(page, '.mark, .node, .handle', random()) : undefined;
@@ -47,6 +51,7 @@ async function drag(page: Page, random: Random): Promise<void> {
   const [x, y] = thing ? ([thing.x, thing.y] as const) : from;
   const isMoved = random() < 0.7;
   const isLeft = random() < 0.1;
+  if (thing) say(`drag of ${thing.name}`);
   // Sent one behind the other without waiting for each answer, as a quick hand does.
   await Promise.all([
     key && keyboard.down(key),
@@ -78,32 +83,50 @@ const anyOf = (
     [selector, chance] as const,
   );
 
-async function pressButton(page: Page, random: Random): Promise<void> {
+async function pressButton(page: Page, random: Random, say: Say): Promise<void> {
   const button = await anyOf(page, 'main button:enabled', random());
-  if (button && !LEAVES.test(button.name)) await page.mouse.click(button.x, button.y);
+  if (!button || LEAVES.test(button.name)) return;
+  say(`button ${button.name}`);
+  await page.mouse.click(button.x, button.y);
 }
 
-async function fillField(page: Page, random: Random): Promise<void> {
+async function pressKey(page: Page, random: Random, say: Say): Promise<void> {
+  const key = pick(KEYS, random) ?? 'Tab';
+  say(`key ${key}`);
+  await page.keyboard.press(key);
+}
+
+async function fillField(page: Page, random: Random, say: Say): Promise<void> {
   const field = await anyOf(page, 'main input:enabled:not([readonly])', random());
   if (!field) return;
+  say(`field ${field.name}`);
   await page.mouse.click(field.x, field.y);
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(pick(VALUES, random) ?? '');
   await page.keyboard.press(random() < 0.8 ? 'Enter' : 'Escape');
 }
 
-/** One action; what cannot be done there is passed over. */
-async function act(page: Page, random: Random): Promise<void> {
+/** ms. Longer than that an action may take the page's answers; and the patience after which it is said to hang. */
+const SLOW = 5000;
+const HUNG = 60_000;
+
+/** One action; what cannot be done there is passed over. Gives what it was where the page hangs after it; one that is slow is told of. */
+async function act(page: Page, random: Random): Promise<string | undefined> {
+  let what = '';
+  const say: Say = (one) => void (what = one);
   const chance = random();
-  const acting =
-    chance < 0.4
-      ? drag(page, random)
-      : chance < 0.7
-        ? page.keyboard.press(pick(KEYS, random) ?? 'Tab')
-        : chance < 0.88
-          ? pressButton(page, random)
-          : fillField(page, random);
-  await acting.catch(() => undefined);
+  const doing = chance < 0.4 ? drag : chance < 0.7 ? pressKey : chance < 0.88 ? pressButton : fillField;
+  const begun = performance.now();
+  const acting = doing(page, random, say)
+    .then(() => page.evaluate(() => undefined))
+    .then(
+      () => true,
+      () => true,
+    );
+  const answered = await Promise.race([acting, delay(HUNG, false, { ref: false })]);
+  const took = performance.now() - begun;
+  if (took > SLOW) console.log(`  ${what}: ${Math.round(took / 1000)} s`);
+  return answered ? undefined : what;
 }
 
 /** The open scene as a saved file; undefined where none is saved, which is a fault of its own. */
@@ -166,7 +189,13 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
   for (let done = 0; done < actions; done += ROUND) {
     const say = (fault: string): void => void found.push(`seed ${seed}, before action ${done + ROUND}: ${fault}`);
     const before = await textOf(page);
-    for (let i = 0; i < ROUND; i++) await act(page, random);
+    let hung: string | undefined;
+    for (let i = 0; i < ROUND && hung === undefined; i++) hung = await act(page, random);
+    if (hung !== undefined) {
+      say(`no answer for ${HUNG / 1000} s after: ${hung}`);
+      break;
+    }
+    console.log(`  seed ${seed}: ${done + ROUND} of ${actions}`);
     // By keyboard hands come to links, and to bringing an earlier state back as a scene of its own.
     if (page.url() !== address) {
       await page.goto(address);

@@ -40,6 +40,10 @@ const say = (part: string, tried: string, became: string, faults: readonly strin
   for (const fault of faults.slice(0, 20)) console.log(`  FAULT ${fault}`);
   report(lines);
 };
+/** What takes long is told of as it comes, and now and then how far it is. */
+const tell = (done: number, all: number, name: string, ms: number): void => {
+  if (ms > 2000 || done % 25 === 0) console.log(`  ${done} of ${all}: ${name} (${Math.round(ms)} ms)`);
+};
 const worst = (times: readonly number[]): string =>
   `${Math.round(times.reduce((most, one) => Math.max(most, one), 0))} ms`;
 
@@ -112,6 +116,7 @@ async function scenes(count: number): Promise<void> {
     const begun = performance.now();
     const fate = await fateOf(json);
     times.push(performance.now() - begun);
+    tell(times.length, all.length, name, times.at(-1) ?? 0);
     if (fate.state === 'taken') faults.push(...fate.faults.map((fault) => `${name}: ${fault}`));
   }
   say(
@@ -122,7 +127,11 @@ async function scenes(count: number): Promise<void> {
   );
   const { page, faults: seenFaults } = await newPage();
   const seen: PageFate[] = [];
-  for (const scene of all) seen.push(await openHostile(page, base, scene, seenFaults));
+  for (const scene of all) {
+    const one = await openHostile(page, base, scene, seenFaults);
+    seen.push(one);
+    tell(seen.length, all.length, `${one.name}, ${one.state}`, one.held);
+  }
   await page.context().close();
   sayPages('scenes in the page', seen, 'opened on the Desk');
 }
