@@ -100,6 +100,37 @@ test('a node is dragged while the loop plays: the line, the ticks and the sheet 
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled();
 });
 
+test('nodes stay the elements they are while the dot comes, goes along their guide and goes: a guide may have thousands', async ({
+  page,
+}) => {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.mouse.click(...(await canvas(page, 640, 190)));
+  const nodes = page.locator('.node');
+  await expect(nodes).toHaveCount(4);
+  await nodes.evaluateAll((all) => all.forEach((one) => one.setAttribute('data-seen', '')));
+  const points = await page
+    .locator('.guide-line')
+    .first()
+    .evaluate((path: SVGPathElement) =>
+      [110, 125, 140].map((length): [number, number] => {
+        const { x, y } = path.getPointAtLength(length);
+        return [x, y];
+      }),
+    );
+  const dot = page.locator('.hover-dot');
+  const nowhere = await canvas(page, 640, 560);
+  await page.mouse.move(...nowhere);
+  await expect(dot).toHaveCount(0);
+  for (const point of points) {
+    await page.mouse.move(...(await canvas(page, ...point)));
+    await expect(dot).toHaveCount(1);
+    await expect(page.locator('.node[data-seen]')).toHaveCount(4);
+  }
+  await page.mouse.move(...nowhere);
+  await expect(dot).toHaveCount(0);
+  await expect(page.locator('.node[data-seen]')).toHaveCount(4);
+});
+
 test('double click adds a node without changing the shape; card 1 changes its join', async ({ page }) => {
   await openSample(page, /Open the sample Two ferries/);
   const point = await page

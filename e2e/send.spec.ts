@@ -148,9 +148,13 @@ test('what takes long goes on while the hand is back on the Desk, and is offered
   await page.getByRole('button', { name: 'GIF', exact: true }).click();
   await page.getByLabel('px for each px of the canvas, up to 4').fill('2');
   await expect(page.getByRole('button', { name: 'Cancel', exact: true })).toBeVisible();
-  await page.waitForTimeout(500);
+  // Said once: the view shows how far it is, nothing lies over it.
+  const note = page.locator('.job-note');
+  await page.waitForTimeout(800);
+  await expect(note).toHaveCount(0);
   await page.getByRole('link', { name: 'Back to the Desk' }).click();
   await page.locator('.canvas-edge').waitFor();
+  await expect(note.or(page.getByRole('button', { name: /^Save .+\.gif$/ })).first()).toBeVisible();
   const save = page.getByRole('button', { name: /^Save .+\.gif$/ });
   await expect(save).toBeVisible({ timeout: 60_000 });
   const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);

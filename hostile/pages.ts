@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import type { HostileDrawing } from './drawings.ts';
 import type { HostileScene } from './scenes.ts';
 
@@ -65,37 +65,58 @@ const heldSince = (page: Page, since: number): Promise<number> =>
     since,
   );
 
+/** What the page says to a dropped drawing. Looked for by the page itself, seldom and cheaply: being asked from outside for what is visible holds it up for longer than most drawings do. */
+const answerOf = (page: Page): Promise<PageFate['state']> =>
+  page.evaluate(
+    (patience) =>
+      new Promise<PageFate['state']>((resolve) => {
+        const until = performance.now() + patience;
+        const has = (selector: string, text: string): boolean =>
+          [...document.querySelectorAll(selector)].some((one) => one.textContent.includes(text));
+        const look = (): void => {
+          if (has('[role=dialog] button', 'Leave it')) resolve('asked');
+          else if (document.querySelector('[aria-label="Close Art"]')) resolve('taken');
+          else if (has('[role=alert]', 'was not taken in')) resolve('refused');
+          else if (performance.now() > until) resolve('no answer');
+          else setTimeout(look, 50);
+        };
+        look();
+      }),
+    PATIENCE,
+  );
+
 /** Drops a drawing on the open Desk and sees what it says; then the Desk is as before. */
 export async function dropDrawing(page: Page, { name, text }: HostileDrawing, faults: string[]): Promise<PageFate> {
   faults.length = 0;
   const since = await drop(page, 'drawing.svg', text, 'image/svg+xml');
+  const state = await answerOf(page);
   const taken = page.getByRole('button', { name: 'Close Art' });
   const refused = page.getByText('was not taken in').first();
   const asked = page.getByRole('dialog').getByRole('button', { name: 'Leave it' });
-  await taken
-    .or(refused)
-    .or(asked)
-    .first()
-    .waitFor({ timeout: PATIENCE })
-    .catch(() => undefined);
-  let state: PageFate['state'] = 'no answer';
-  if (await asked.isVisible()) state = 'asked';
-  else if (await taken.isVisible()) state = 'taken';
-  else if (await refused.isVisible()) state = 'refused';
   const held = await heldSince(page, since);
-  if (state === 'asked') {
-    await asked.click();
-    await asked.waitFor({ state: 'hidden' });
-  }
+  if (state === 'asked') await pressed(asked, asked);
   if (state === 'taken') {
-    await taken.click();
     // As long as the drawer is going, the next drawing would seem to be answered.
-    await taken.waitFor({ state: 'hidden' });
+    await pressed(taken, taken);
     await page.getByRole('button', { name: /^Undo/ }).click();
   }
-  for (const close of await page.getByRole('button', { name: 'Close this notice' }).all())
-    await close.click({ timeout: 2000 }).catch(() => undefined);
+  const close = page.getByRole('button', { name: 'Close this notice' }).first();
+  while ((await close.count()) > 0) await close.click({ timeout: 2000 }).catch(() => undefined);
+  // A notice that is still going would answer for the next one.
+  await refused.waitFor({ state: 'hidden' });
   return { name, state, held, faults: [...faults] };
+}
+
+/** Presses a button until something is gone, however busy the page is. */
+async function pressed(button: Locator, until: Locator): Promise<void> {
+  for (let tries = 0; tries < 6; tries++) {
+    await button.click({ timeout: 5000 }).catch(() => undefined);
+    const gone = await until.waitFor({ state: 'hidden', timeout: 5000 }).then(
+      () => true,
+      () => false,
+    );
+    if (gone) return;
+  }
 }
 
 /** Opens a scene from the Shelf by a dropped file, and looks at every part of its Desk. */

@@ -5,9 +5,9 @@ import { useJobs, type ShownJob } from './store.ts';
 /** ms. A job that is done sooner is not worth a word. */
 const PATIENCE = 500;
 
-/** Jobs that take longer than a moment, with their progress and a way to end them, in every view. */
+/** Jobs that take longer than a moment, with their progress and a way to end them, in every view but the one that shows them itself. */
 export function JobNotes() {
-  const jobs = useJobs((state) => state.jobs);
+  const jobs = useJobs((state) => state.jobs).filter(({ isSeen }) => !isSeen);
   return (
     <div className="job-notes" role="status" aria-label="Work under way">
       {jobs.map((job) => (

@@ -10,7 +10,7 @@ export type { Job, JobEnd } from './pool.ts';
 export type { Found } from './send.worker.ts';
 export { JobNotes } from './JobNotes.tsx';
 import { shown } from './store.ts';
-export { shown } from './store.ts';
+export { shown, unseen } from './store.ts';
 
 const sending = new WorkerPool<SendHandlers>(
   () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),

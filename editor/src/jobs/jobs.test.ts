@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest';
 import { WorkerPool, type WorkerLike } from './pool.ts';
 import type { JobAnswer, JobReports, JobRequest } from './protocol.ts';
 import { serveJobs } from './serve.ts';
-import { shown, useJobs } from './store.ts';
+import { shown, unseen, useJobs } from './store.ts';
 
 const handlers = {
   double: async (n: number, reports: JobReports<string>) => {
@@ -108,4 +108,13 @@ test('a shown job stands in the store until it ends', async () => {
   expect(useJobs.getState().jobs).toMatchObject([{ label: 'Double', share: 0 }]);
   expect(await ended).toEqual({ state: 'done', result: 4 });
   expect(useJobs.getState().jobs).toEqual([]);
+});
+
+test('a job that its own view shows is shown beside the others once that is left', async () => {
+  const { pool } = fakeWorkers();
+  const ended = shown('Double', (onProgress) => pool.run('double', 2, { onProgress }), true);
+  expect(useJobs.getState().jobs).toMatchObject([{ label: 'Double', isSeen: true }]);
+  unseen();
+  expect(useJobs.getState().jobs).toMatchObject([{ label: 'Double', isSeen: false }]);
+  await ended;
 });

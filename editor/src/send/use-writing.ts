@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { formatById, type Scene } from '@pace-line/core';
-import { shown, writeOutput, type Job, type Output } from '../jobs/index.ts';
+import { shown, unseen, writeOutput, type Job, type Output } from '../jobs/index.ts';
 import { offer } from '../look/notices.tsx';
 import { saveOutput, savedName } from './save.ts';
 
@@ -31,6 +31,7 @@ export function useWriting(scene: Scene, format: string, options: Options) {
     isLeaving.current = false;
     return () => {
       isLeaving.current = true;
+      unseen();
     };
   }, []);
   useEffect(() => {
@@ -41,7 +42,7 @@ export function useWriting(scene: Scene, format: string, options: Options) {
     const wait = written.current === format ? CALM : 0;
     written.current = format;
     const timer = setTimeout(() => {
-      const end = shown(`Writing ${scene.name}`, (onProgress) => {
+      const begin = (onProgress: (share: number) => void): Job<Output> => {
         const begun = writeOutput(scene, format, options, {
           onProgress: (share) => {
             onProgress(share);
@@ -50,7 +51,8 @@ export function useWriting(scene: Scene, format: string, options: Options) {
         });
         job.current = begun;
         return begun;
-      });
+      };
+      const end = shown(`Writing ${scene.name}`, begin, true);
       void end.then((ended) => {
         isEnded = true;
         if (isOffered && ended.state === 'done') {
