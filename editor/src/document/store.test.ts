@@ -81,6 +81,26 @@ test('another change commits the gesture that is open', () => {
   expect(doc.state.past.map((entry) => entry.label)).toEqual(['Drag', 'Then']);
 });
 
+test('a look changes nothing, and tells when something else has ended it', () => {
+  const { doc, frame } = open();
+  const look = doc.glance();
+  look.update(named('Seen'));
+  frame();
+  expect([doc.state.shown.name, doc.state.committed.name, look.isOpen()]).toEqual(['Seen', 'One', true]);
+  doc.do('Then', named('Done'));
+  expect([doc.state.shown.name, look.isOpen()]).toEqual(['Done', false]);
+  look.update(named('Lost'));
+  frame();
+  expect(doc.state.shown.name).toBe('Done');
+  const again = doc.glance();
+  again.update(named('Seen again'));
+  frame();
+  expect(doc.state.shown.name).toBe('Seen again');
+  again.commit();
+  expect(doc.state.past.map((entry) => entry.label)).toEqual(['Then']);
+  expect([doc.state.shown.name, again.isOpen()]).toEqual(['Done', false]);
+});
+
 test('read-only, nothing changes', () => {
   const { doc } = open();
   doc.setReadOnly(true);

@@ -28,6 +28,8 @@ export interface Gesture {
   update: (change: (scene: Scene) => Scene) => void;
   commit: (selection?: Selection) => void;
   cancel: () => void;
+  /** Whether it still shows what it is told; anything else that changes the scene, or shows another, ends it. */
+  isOpen: () => boolean;
 }
 
 const MOST_STEPS = 300;
@@ -167,6 +169,7 @@ export class SceneDocument {
         this.#gesture = undefined;
         this.store.setState({ shown: base });
       },
+      isOpen: () => open,
     };
     this.#gesture = gesture;
     return gesture;

@@ -35,7 +35,8 @@ export function LookRow({ rider }: { rider: Rider }) {
           value={share}
           onChange={(next) => {
             setShare(next);
-            gesture.current ??= desk.doc.glance();
+            // Undo, or a key that changes something, may have ended the last one.
+            if (!gesture.current?.isOpen()) gesture.current = desk.doc.glance();
             gesture.current.update((scene) => lookedAlong(scene, { rider: rider.id, foot: (next / 100) * length }));
           }}
           onChangeEnd={() => !keyed.current && end()}
