@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
 import type { Scene } from '../scene/index.ts';
 import { plainPixels } from '../testing/painter.ts';
-import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
+import { LAYERED_SCENES, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
 import {
   AbortedError,
   bytesOf,
@@ -100,6 +100,20 @@ describe('web writers', () => {
     );
     expect(text).not.toContain('@keyframes');
   });
+});
+
+// A viewer that knows clips as attributes only, and paints nothing for them, showed white pictures (seen in one that draws thumbnails).
+test.each(['animated-svg', 'web-page', 'module'])('%s clips by rules of its style, by no attribute', async (id) => {
+  const sentText = (await written(LAYERED_SCENES['inside, outside, at a mark']!, id)).text;
+  // A module holds its drawing as a literal.
+  const text = sentText.replaceAll('\\x3c', '<').replaceAll('\\', '');
+  const clips = [...text.matchAll(/<clipPath id="([\w-]+)/g)].map(([, name]) => name!);
+  expect(clips.length).toBeGreaterThan(2);
+  for (const name of clips) {
+    expect(text).toContain(`.${name}{clip-path:url(#${name})}`);
+    expect(text).toContain(`<g class="${name}">`);
+  }
+  expect(text).not.toMatch(/clip-path=/);
 });
 
 describe('features', () => {
