@@ -41,7 +41,8 @@ test('what a gesture does to riders the sheet shows at once, the cards a few tim
   expect(doc.calm.getState().shown).toBe(doc.state.committed);
 });
 
-test('where frames come late the sheet leaves half of them to what plays', () => {
+/** A mark that is dragged while frames come late or not; gives in how many states of a store what moves was seen, of so many frames. */
+function dragged(store: 'sheet' | 'calm') {
   let isLate = false;
   const doc = new SceneDocument(
     emptyScene('A'),
@@ -49,50 +50,41 @@ test('where frames come late the sheet leaves half of them to what plays', () =>
     () => isLate,
   );
   const seen = new Set<Scene>();
-  doc.sheet.subscribe((state) => seen.add(state.shown));
+  doc[store].subscribe((state) => seen.add(state.shown));
   const gesture = doc.begin('Move mark');
-  const drag = (frames: number): number => {
-    seen.clear();
-    for (let i = 0; i < frames; i++) {
-      gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
-      vi.advanceTimersByTime(25);
-    }
-    return seen.size;
+  return {
+    drag: (frames: number, late: boolean): number => {
+      isLate = late;
+      seen.clear();
+      for (let i = 0; i < frames; i++) {
+        gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
+        vi.advanceTimersByTime(25);
+      }
+      return seen.size;
+    },
+    end: (): void => {
+      gesture.commit();
+      expect(doc[store].getState().shown).toBe(doc.state.committed);
+    },
   };
-  expect(drag(20)).toBe(20);
-  isLate = true;
-  const late = drag(40);
+}
+
+test('where frames come late the sheet leaves half of them to what plays', () => {
+  const { drag, end } = dragged('sheet');
+  expect(drag(20, false)).toBe(20);
+  const late = drag(40, true);
   expect(late).toBeGreaterThan(12);
   expect(late).toBeLessThan(28);
-  gesture.commit();
-  expect(doc.sheet.getState().shown).toBe(doc.state.committed);
+  end();
 });
 
 test('where frames come late the cards follow half as often, and are exact in the end', () => {
-  let isLate = false;
-  const doc = new SceneDocument(
-    emptyScene('A'),
-    (callback) => void setTimeout(callback, 1),
-    () => isLate,
-  );
-  const seen = new Set<Scene>();
-  doc.calm.subscribe((state) => seen.add(state.shown));
-  const gesture = doc.begin('Move mark');
-  const drag = (): number => {
-    seen.clear();
-    for (let i = 0; i < 100; i++) {
-      gesture.update((scene) => ({ ...scene, riders: [...scene.riders] }));
-      vi.advanceTimersByTime(20);
-    }
-    return seen.size;
-  };
-  const often = drag();
-  isLate = true;
-  const seldom = drag();
+  const { drag, end } = dragged('calm');
+  const often = drag(80, false);
+  const seldom = drag(80, true);
   expect(seldom).toBeGreaterThan(4);
   expect(seldom).toBeLessThan(0.65 * often);
-  gesture.commit();
-  expect(doc.calm.getState().shown).toBe(doc.state.committed);
+  end();
 });
 
 test('what is chosen while a hand moves something is passed on at once', () => {
