@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { setTimeout as delay } from 'node:timers/promises';
 import type { Page } from '@playwright/test';
 import { countedRandom } from '../core/src/testing/random.ts';
@@ -143,6 +143,32 @@ async function textOf(page: Page): Promise<string | undefined> {
   }
 }
 
+/** Where what is stored is written for somebody to look at: read by another page, as the one that hangs cannot say. */
+async function keptOf(page: Page, seed: number): Promise<string> {
+  const beside = await page.context().newPage();
+  await beside.goto(new URL('/preview.html', page.url()).href);
+  const stored = await beside.evaluate(async () => {
+    const all: unknown[] = [];
+    for (const { name } of await indexedDB.databases()) {
+      const opening = indexedDB.open(name ?? '');
+      const db = await new Promise<IDBDatabase>((resolve) => (opening.onsuccess = () => resolve(opening.result)));
+      for (const store of db.objectStoreNames) {
+        const asking = db.transaction(store).objectStore(store).getAll();
+        all.push({
+          name,
+          store,
+          records: await new Promise((resolve) => (asking.onsuccess = () => resolve(asking.result))),
+        });
+      }
+    }
+    return JSON.stringify(all);
+  });
+  const file = `test-results/monkey-${seed}.json`;
+  mkdirSync('test-results', { recursive: true });
+  writeFileSync(file, stored);
+  return file;
+}
+
 /** Presses a step of history until there is none left, or often enough; gives how often. */
 async function travel(page: Page, word: 'Undo' | 'Redo', most = 400): Promise<number> {
   return page.evaluate(
@@ -192,7 +218,7 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
     let hung: string | undefined;
     for (let i = 0; i < ROUND && hung === undefined; i++) hung = await act(page, random);
     if (hung !== undefined) {
-      say(`no answer for ${HUNG / 1000} s after: ${hung}`);
+      say(`no answer for ${HUNG / 1000} s after: ${hung}; kept as ${await keptOf(page, seed)}`);
       break;
     }
     console.log(`  seed ${seed}: ${done + ROUND} of ${actions}`);

@@ -69,3 +69,15 @@ test('a cycle that fits millions of times into a loop is shown as often as can b
   expect(cutsAtWraps(by, 0, 3600)).toEqual([0, 3600]);
   expect(cutsAtWraps(by, 0, 0.0025)).toEqual([0, 0.001, 0.002, 0.0025]);
 });
+
+test('of times that pass millions of times only as many are told as can be held, those that come first', () => {
+  const by: Folding = { cycle: 0.001, delay: 0, repeat: 'there-and-back' };
+  const times = timesOfLocals(by, [0, 0.0004], 0, 7200);
+  expect(times.length).toBeGreaterThan(200_000 - 1);
+  expect(times.length).toBeLessThan(200_000 + 4);
+  expect(Math.max(...times.slice(-4))).toBeLessThan(110);
+  // A short stretch of the same, far out, is told whole.
+  expect(timesOfLocals(by, [0.0004], 5000, 5000.01)).toHaveLength(10);
+  // And so is what passes often, but not too often.
+  expect(timesOfLocals({ ...by, cycle: 0.1 }, [0.04], 0, 3600)).toHaveLength(36_000);
+});

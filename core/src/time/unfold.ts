@@ -1,22 +1,28 @@
-import { wholeNumbers } from '../search.ts';
 import type { Side } from '../geometry/index.ts';
 import { roundOf, type Folding } from './fold.ts';
 
-/** Numbers of the rounds that a stretch of time touches. */
-function roundsWithin(by: Folding, from: number, to: number): number[] {
-  if (by.repeat === 'once') return [0];
+/** Times that are told of one stretch at most: a cycle of a thousandth of a second in a loop of an hour has millions, which nobody can hold. */
+const MOST_TIMES = 200_000;
+
+/** Numbers of the first and the last round that a stretch of time touches. */
+function roundsWithin(by: Folding, from: number, to: number): readonly [number, number] {
+  if (by.repeat === 'once') return [0, 0];
   const round = roundOf(by.cycle, by.repeat);
-  return wholeNumbers(Math.floor((from - by.delay) / round), Math.ceil((to - by.delay) / round));
+  return [Math.floor((from - by.delay) / round), Math.ceil((to - by.delay) / round)];
 }
 
-/** All times inside (from, to), s, at which local time passes one of `locals`, the way back included; not in order. */
+/**
+ * All times inside (from, to), s, at which local time passes one of `locals`, the way back included; not in order. Where they are more than some 200,000 only those of
+ * the rounds that come first: what repeats so often is the same in each.
+ */
 export function timesOfLocals(by: Folding, locals: readonly number[], from: number, to: number): number[] {
   const round = roundOf(by.cycle, by.repeat);
   const found: number[] = [];
   const add = (time: number): void => {
     if (time > from && time < to) found.push(time);
   };
-  for (const k of roundsWithin(by, from, to))
+  const [first, last] = roundsWithin(by, from, to);
+  for (let k = first; k <= last && found.length < MOST_TIMES; k++)
     for (const local of locals) {
       add(by.delay + k * round + local);
       if (by.repeat === 'there-and-back') add(by.delay + k * round + 2 * by.cycle - local);
