@@ -1,15 +1,17 @@
-import { throughGate } from './canvas/art-gate.ts';
 import type { ReadArt } from '@pace-line/core/art-import';
+import { nextTurn } from '../platform/turn.ts';
+import { throughGate } from './canvas/art-gate.ts';
 
 /**
  * A drawing that lies within its own box needs no clipping, which is what costs most when it turns: it is marked so. The browser measures it, strokes
- * taken as half their width all round. One that is heavy is not measured: that would hold the page up.
+ * taken as half their width all round. One that is heavy is not measured: that would hold the page up. Cleaning and measuring are turns of their own.
  */
-export function fitsItsBox(art: ReadArt): ReadArt {
+export async function fitsItsBox(art: ReadArt): Promise<ReadArt> {
   if (art.heavy.length > 0) return art;
   if (/^<svg[^>]*\soverflow=/.test(art.markup) || /<(?:filter|marker|mask)\b/.test(art.markup)) return art;
   const svg = throughGate(art.markup);
   if (!(svg instanceof SVGSVGElement)) return art;
+  await nextTurn();
   const host = document.createElement('div');
   host.style.cssText = 'position:absolute;left:-99999px;top:0;visibility:hidden';
   host.append(svg);
@@ -32,5 +34,6 @@ export function fitsItsBox(art: ReadArt): ReadArt {
     return inside && uniform ? { ...art, markup: art.markup.replace('<svg ', '<svg overflow="visible" ') } : art;
   } finally {
     host.remove();
+    await nextTurn();
   }
 }

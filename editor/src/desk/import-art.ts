@@ -37,7 +37,7 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
       .replace(/[-_]+/g, ' ')
       .trim() || 'Drawing';
   keepBefore(desk);
-  const id = bringInArt(desk, title.charAt(0).toUpperCase() + title.slice(1), fitsItsBox(read.art));
+  const id = bringInArt(desk, title.charAt(0).toUpperCase() + title.slice(1), await fitsItsBox(read.art));
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;
 }

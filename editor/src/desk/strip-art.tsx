@@ -143,7 +143,7 @@ async function fromFiles(files: readonly File[]): Promise<ReadPoses | undefined>
       return undefined;
     }
     notices.push(...art.art.notices);
-    read.push(fitsItsBox(art.art));
+    read.push(await fitsItsBox(art.art));
   }
   if (notices.length > 0) tell([...new Set(notices)].join(' '), 'The poses were taken in');
   return inOneBox(read);
