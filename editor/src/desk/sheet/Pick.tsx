@@ -73,12 +73,12 @@ export const Pick = memo(function Pick({ name, label, items, chosen, onPick }: P
   );
 }, offersTheSame);
 
-/** What is done on picking is the same for the same list. */
 function offersTheSame(a: PickProps, b: PickProps): boolean {
   return (
     a.name === b.name &&
     a.label === b.label &&
     a.chosen === b.chosen &&
+    a.onPick === b.onPick &&
     a.items.length === b.items.length &&
     a.items.every(({ id, name, color }, i) => {
       const other = b.items[i];

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useCallback } from 'react';
 import { ridersOf, type Guide } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
@@ -15,11 +15,15 @@ export const Routes = memo(function Routes() {
   const recent = useDeskView((state) => state.recent);
   const setRoute = useDeskView((state) => state.setRoute);
   const tabs = tabsOf(guides, recent, guide);
-  const go = (id: string): void => {
-    setRoute(id);
-    const [rider] = ridersOf(doc.state.shown, id);
-    doc.select(rider ? selectRider(rider.id) : selectGuide(id));
-  };
+  const go = useCallback(
+    (id: string): void => {
+      setRoute(id);
+      const [rider] = ridersOf(doc.state.shown, id);
+      doc.select(rider ? selectRider(rider.id) : selectGuide(id));
+    },
+    [doc, setRoute],
+  );
+  const choose = useCallback((id: string): void => doc.select(selectRider(id)), [doc]);
   return (
     <div className="routes">
       <div className="route-tabs" role="group" aria-label="Routes">
@@ -52,7 +56,7 @@ export const Routes = memo(function Routes() {
           chosen={selected.id}
           label={selected.name + (riders.length > 1 ? ` + ${riders.length - 1}` : '')}
           items={riders.map((rider) => ({ id: rider.id, name: rider.name }))}
-          onPick={(id) => doc.select(selectRider(id))}
+          onPick={choose}
         />
       )}
     </div>
