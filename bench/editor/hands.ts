@@ -44,11 +44,8 @@ export async function takeNode(
   };
 }
 
-/** Drags a mark on the sheet to and fro in time with the real mouse, and brings it back to where it was. */
-export async function shapeMark(page: Page, seconds = SECONDS): Promise<void> {
-  const box = await page.locator('.mark').nth(1).boundingBox();
-  if (!box) throw new Error('no mark');
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+/** A hand that holds something and moves it about a place for some seconds, and lets it go where it was. */
+export async function moveAbout(page: Page, [x, y]: readonly [number, number], seconds = SECONDS): Promise<void> {
   await page.mouse.move(x, y);
   await page.mouse.down();
   const until = Date.now() + seconds * 1000;
@@ -58,4 +55,11 @@ export async function shapeMark(page: Page, seconds = SECONDS): Promise<void> {
   }
   await page.mouse.move(x, y);
   await page.mouse.up();
+}
+
+/** Drags a mark on the sheet to and fro in time with the real mouse, and brings it back to where it was. */
+export async function shapeMark(page: Page, seconds = SECONDS): Promise<void> {
+  const box = await page.locator('.mark').nth(1).boundingBox();
+  if (!box) throw new Error('no mark');
+  await moveAbout(page, [box.x + box.width / 2, box.y + box.height / 2], seconds);
 }

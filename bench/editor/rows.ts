@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { median, type Row } from '../measure.ts';
 import { bare, barePath } from './bare-pages.ts';
-import { open, PORT, shapeMark, takeNode } from './hands.ts';
+import { moveAbout, open, PORT, shapeMark, takeNode } from './hands.ts';
 import { crowd, longGuide } from './scenes.ts';
 import { SECONDS, watch } from './watch.ts';
 
@@ -32,12 +32,20 @@ const figure = ({ fps: shown, task }: Shown): string =>
 /** ms after which a tab that has come to the front shows its frames evenly. */
 const SETTLE = 500;
 
+interface Turns {
+  /** Before each turn of the Desk, and after it. */
+  readonly ready?: () => Promise<unknown>;
+  readonly after?: () => Promise<unknown>;
+  /** What goes on over the bare page. */
+  readonly beside?: () => Promise<void>;
+}
+
 /** Measures in many short turns, as what else runs on a machine comes in bursts: the median frames a second of the Desk and of a bare page. */
 async function inTurns(
   { ours, bare: alone }: Tabs,
   turns: number,
   work: () => Promise<void>,
-  { ready, after }: { readonly ready?: () => Promise<unknown>; readonly after?: () => Promise<unknown> } = {},
+  { ready, after, beside = () => idle(alone) }: Turns = {},
 ): Promise<{ readonly ours: number; readonly bare: number }> {
   const framesOf = async ({ page, cdp }: Watched, doing: () => Promise<void>): Promise<number> => {
     await page.bringToFront();
@@ -50,7 +58,7 @@ async function inTurns(
     await ready?.();
     many.push(await framesOf(ours, work));
     await after?.();
-    few.push(await framesOf(alone, () => idle(alone)));
+    few.push(await framesOf(alone, beside));
   }
   return { ours: median(many), bare: median(few) };
 }
@@ -78,22 +86,27 @@ async function fortyRiders({ ours: watched, bare: beside }: Tabs): Promise<Row[]
   }));
 }
 
+/** What a hand does on the Desk. That the browser is told of each of its moves takes half of a frame by itself, so it moves over the bare page as well. */
+interface Hand {
+  readonly work: (seconds?: number) => Promise<void>;
+  readonly beside: () => Promise<void>;
+}
+
 /** Frames of a crowd beside a bare page that moves the same. */
 async function crowdRow(
   tabs: Tabs,
   { what, riders, turns }: { readonly what: string; readonly riders: number; readonly turns: number },
-  work: () => Promise<void> = () => idle(tabs.ours),
-  // What a hand does for minutes is measured once its code is compiled, as that of playing is.
-  before: () => Promise<void> = () => Promise.resolve(),
+  hand?: Hand,
 ): Promise<Row> {
   await open(tabs.ours.page, crowd(riders));
-  await before();
+  // What a hand does for minutes is measured once its code is compiled, as that of playing is.
+  await hand?.work(4);
   await bare(tabs.bare.page, crowd(riders));
-  const shown = await inTurns(tabs, turns, work);
+  const shown = await inTurns(tabs, turns, () => hand?.work() ?? idle(tabs.ours), hand);
   return {
     what,
     figure: `${fps(shown.ours)} frames/s shown`,
-    beside: `bare page ${fps(shown.bare)}: share ${(shown.ours / shown.bare).toFixed(2)}`,
+    beside: `bare page${hand ? ', the same hand over it' : ''} ${fps(shown.bare)}: share ${(shown.ours / shown.bare).toFixed(2)}`,
     promise: '0.9 of the bare page’s frames',
     kept: shown.ours >= 0.9 * shown.bare,
   };
@@ -149,8 +162,7 @@ export async function measureEditor(): Promise<Row[]> {
       await crowdRow(
         tabs,
         { what: 'a mark is shaped while 100 riders of one route play', riders: 100, turns: 11 },
-        () => shapeMark(page),
-        () => shapeMark(page, 4),
+        { work: (seconds) => shapeMark(page, seconds), beside: () => moveAbout(tabs.bare.page, [400, 300]) },
       ),
       await longGuideRow(tabs),
     ];
