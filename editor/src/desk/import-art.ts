@@ -2,7 +2,8 @@ import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { readArtFile } from '../jobs/index.ts';
 import { askTaking } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
-import { bringInArt } from './actions/riding.ts';
+import { newDrawing, takeInDrawing } from './actions/riding.ts';
+import { readyToDraw } from './canvas/art-gate.ts';
 import { importAsPicture } from './raster-art.tsx';
 import { keepBefore } from './actions/saving.ts';
 import type { Desk } from './desk.ts';
@@ -37,7 +38,9 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
       .replace(/[-_]+/g, ' ')
       .trim() || 'Drawing';
   keepBefore(desk);
-  const id = bringInArt(desk, title.charAt(0).toUpperCase() + title.slice(1), await fitsItsBox(read.art));
+  const drawing = newDrawing(desk, title.charAt(0).toUpperCase() + title.slice(1), await fitsItsBox(read.art));
+  await readyToDraw(drawing);
+  const id = takeInDrawing(desk, drawing);
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;
 }

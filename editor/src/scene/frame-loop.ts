@@ -8,7 +8,7 @@ type NextFrame = (callback: (now: number) => void) => void;
  * frame.
  */
 export class FrameLoop {
-  readonly lateness = new Lateness();
+  readonly lateness: Lateness;
   readonly #next: NextFrame;
   #requested = false;
   #last = -Infinity;
@@ -17,12 +17,18 @@ export class FrameLoop {
   readonly #draws = new Set<() => void>();
   readonly #failed: (error: unknown) => void;
 
-  constructor(
-    next: NextFrame = (callback) => void requestAnimationFrame(callback),
-    failed: (error: unknown) => void = (error) => console.error(error),
-  ) {
+  constructor({
+    next = (callback) => void requestAnimationFrame(callback),
+    failed = (error) => console.error(error),
+    lateness = new Lateness(),
+  }: {
+    readonly next?: NextFrame;
+    readonly failed?: (error: unknown) => void;
+    readonly lateness?: Lateness;
+  } = {}) {
     this.#next = next;
     this.#failed = failed;
+    this.lateness = lateness;
   }
 
   /** Asks for a frame. */

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { Lateness } from './lateness.ts';
 
-function watched(): { readonly after: (count: number, ms: number) => Lateness } {
-  const lateness = new Lateness();
+function watched(canBeFlat = false): { readonly after: (count: number, ms: number) => Lateness } {
+  const lateness = new Lateness(canBeFlat);
   return {
     after: (count, ms) => {
       for (let i = 0; i < count; i++) lateness.note(ms);
@@ -30,7 +30,7 @@ test('a loop that has slept is not late', () => {
 test('rough painting stays while it brings frames sooner', () => {
   const { after } = watched();
   expect(after(60, 20).isFarBehind).toBe(false);
-  expect(after(30, 26).isFarBehind).toBe(true);
+  expect(after(40, 26).isFarBehind).toBe(true);
   expect(after(300, 22).isFarBehind).toBe(true);
   expect(after(100, 16.7).isFarBehind).toBe(false);
 });
@@ -44,4 +44,21 @@ test('and ends where it gains nothing, as on a screen of thirty frames a second,
   expect(after(0, 0).isFarBehind).toBe(false);
   for (let i = 0; i < 120 && !after(0, 0).isFarBehind; i++) after(1, 33.3);
   expect(after(0, 0).isFarBehind).toBe(true);
+});
+
+test('layers of one’s own are left out before anything is painted roughly, only where they may be what takes the time, and stay so', () => {
+  const { after } = watched(true);
+  expect(after(40, 90).isFlat).toBe(true);
+  expect(after(10, 60).isFarBehind).toBe(false);
+  // What is left is tried against by painting roughly.
+  expect(after(60, 60).isFarBehind).toBe(true);
+  expect(after(100, 16.7).isFarBehind).toBe(false);
+  expect(after(0, 0).isFlat).toBe(true);
+  expect(watched().after(300, 90).isFlat).toBe(false);
+});
+
+test('and come back where that gains nothing', () => {
+  const { after } = watched(true);
+  expect(after(40, 90).isFlat).toBe(true);
+  expect(after(60, 90).isFlat).toBe(false);
 });

@@ -47,7 +47,7 @@ const begin = (repeat?: string): void => {
   asked = [];
   frames = [];
   now = 0;
-  loop = new FrameLoop((callback) => void asked.push(callback));
+  loop = new FrameLoop({ next: (callback) => void asked.push(callback) });
   playback = new Playback(loop, () => scene);
   playback.setLoop(4, repeat === 'once');
   playback.onFrame((drawn) => frames.push(drawn));

@@ -65,6 +65,10 @@ export class Playback {
   get isRough(): boolean {
     return this.#playing && this.#holds === 0 && this.#loop.lateness.isFarBehind;
   }
+  /** Whether what is drawn does better without layers of its own. */
+  get isFlat(): boolean {
+    return this.#loop.lateness.isFlat;
+  }
   get speed(): number {
     return this.#speed;
   }

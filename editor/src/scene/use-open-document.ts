@@ -1,9 +1,13 @@
 import { useEffect, useState } from 'react';
 import { askHandover, SceneDocument, type SaveState, type Stored } from '../document/index.ts';
 import { FrameLoop } from './frame-loop.ts';
+import { Lateness } from './lateness.ts';
 import { openForWriting } from './open-for-writing.ts';
 import { Playback } from './playback.ts';
 import { useKeeping, type OpenDocument } from './use-keeping.ts';
+
+/** There layers can be what takes the time of a frame: where they are put together without a graphics card. */
+const IS_WEBKIT = navigator.vendor.startsWith('Apple');
 
 export type Opened = Stored | { readonly state: 'loading' };
 
@@ -37,7 +41,7 @@ export function useOpenDocument(id: string): OpenState {
       setOpened(scene.stored);
       setHeld(scene.held);
       if (scene.stored.state !== 'ok') return setOpen(null);
-      const loop = new FrameLoop();
+      const loop = new FrameLoop({ lateness: new Lateness(IS_WEBKIT) });
       const made = new SceneDocument(
         scene.stored.scene,
         (callback) => loop.change(callback),

@@ -13,6 +13,7 @@ import {
   type Rider,
   type Scene,
   type StripArt,
+  type SvgArt,
   type Vec,
 } from '@pace-line/core';
 import type { ReadArt } from '@pace-line/core/art-import';
@@ -20,13 +21,22 @@ import { selectRider } from '../../document/index.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 import { perform } from './change.ts';
 
-/** Takes a drawing into the scene's art; gives its id. */
-export function bringInArt(desk: Desk, name: string, { markup, width, height }: ReadArt): string {
+/** A drawing as an art of the scene, which is not in it yet. */
+export function newDrawing(desk: Desk, name: string, { markup, width, height }: ReadArt): SvgArt {
   const id = freeId(idsIn(sceneOf(desk)), idFrom(name, 'art'));
-  const art: Art = { id, name, kind: 'svg', markup, width, height, pivot: [width / 2, height / 2], facing: 0 };
-  perform(desk, `Bring in ${name}`, addArt, { art });
+  return { id, name, kind: 'svg', markup, width, height, pivot: [width / 2, height / 2], facing: 0 };
+}
+
+/** Takes a drawing into the scene's art; gives its id, which is another where its own was given away meanwhile. */
+export function takeInDrawing(desk: Desk, drawing: SvgArt): string {
+  const id = freeId(idsIn(sceneOf(desk)), drawing.id);
+  perform(desk, `Bring in ${drawing.name}`, addArt, { art: id === drawing.id ? drawing : { ...drawing, id } });
   return id;
 }
+
+/** Takes a drawing that was read into the scene's art at once; gives its id. */
+export const bringInArt = (desk: Desk, name: string, read: ReadArt): string =>
+  takeInDrawing(desk, newDrawing(desk, name, read));
 
 /** Takes a picture into the scene's art with its pixels, base64; gives its id. */
 export function bringInPicture(

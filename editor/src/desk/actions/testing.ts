@@ -9,5 +9,5 @@ import { resetDeskView } from '../view.ts';
 export function deskBench(scene: Scene): Desk {
   resetDeskView();
   const doc = new SceneDocument(scene, (callback) => callback());
-  return { id: 'test', doc, playback: new Playback(new FrameLoop(() => undefined), () => doc.state.shown) };
+  return { id: 'test', doc, playback: new Playback(new FrameLoop({ next: () => undefined }), () => doc.state.shown) };
 }

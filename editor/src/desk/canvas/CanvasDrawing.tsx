@@ -81,6 +81,7 @@ function StageLayer() {
     const { view, asSent } = useDeskView.getState();
     stage.current?.setView(view);
     stage.current?.setRough(playback.isRough);
+    document.documentElement.toggleAttribute('data-flat', playback.isFlat);
     stage.current?.draw(frame, asSent);
   });
   // The view moves riders and guides in the same frame.

@@ -3,12 +3,15 @@ import {
   ALLOWED_ELEMENTS,
   isAllowedAttribute,
   LOCAL_REFERENCE,
+  paintingOf,
   placedArt,
   type ImageArt,
   type Picture,
   type Scene,
+  type SvgArt,
 } from '@pace-line/core';
 import { fromBase64 } from '../../platform/pixels.ts';
+import { nextTurn } from '../../platform/turn.ts';
 
 const purify = DOMPurify(window);
 
@@ -66,4 +69,13 @@ export function artNodes(art: Picture, assets: Scene['assets']): DocumentFragmen
     if (root) fragment.append(...root.childNodes);
   }
   return fragment.cloneNode(true) as DocumentFragment;
+}
+
+/** Reads and cleans a drawing before a frame needs it, in turns of its own: what is heavy does not hold the page up. */
+export async function readyToDraw(art: SvgArt): Promise<void> {
+  await nextTurn();
+  paintingOf(art);
+  await nextTurn();
+  artNodes(art, {});
+  await nextTurn();
 }

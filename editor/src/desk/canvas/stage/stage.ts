@@ -40,7 +40,7 @@ export interface Stage {
  */
 const STYLE =
   'svg{position:absolute;inset:0;width:100%;height:100%;contain:strict;pointer-events:none}' +
-  '.scenery{z-index:0}.riders{z-index:2;will-change:transform}' +
+  '.scenery{z-index:0}.riders{z-index:2;will-change:var(--own-layer,transform)}' +
   '.rough{shape-rendering:optimizeSpeed}' +
   '.beyond{fill:var(--table);fill-opacity:var(--beyond,0.8)}' +
   '.canvas-edge{fill:none;stroke:var(--ink);stroke-width:1;vector-effect:non-scaling-stroke}';
