@@ -28,6 +28,62 @@ async function call(...args: string[]): Promise<{ code: number; out: string; err
   return { code, out, err };
 }
 
+describe('check', () => {
+  /** The ferries with something changed in their file. */
+  function changed(name: string, change: (text: string) => string): string {
+    const path = join(folder, name);
+    writeFileSync(path, change(readFileSync(ferries, 'utf8')));
+    return path;
+  }
+
+  test('prints a line for each finding; 0 where all hold', async () => {
+    const { code, out, err } = await call('check', ferries);
+    const lines = out.trim().split('\n');
+    expect([code, err]).toEqual([0, '']);
+    expect(lines[0]).toBe('ok  closing  everything closes: after 1 loop, 12.00 s');
+    expect(lines).toContain('ok  seam     "Ferry A": 0.00 px');
+    expect(lines.every((line) => line.startsWith('ok  '))).toBe(true);
+  });
+
+  test('what is wrong comes first, and is 1; names give no orders to the terminal', async () => {
+    // The ferry comes to the other landing at the loop's end: 848 px to the east, as the file has it.
+    const broken = changed('broken.paceline.json', (text) =>
+      text
+        .replace(/("id": "ferry-a-home",[^}]*"node": )"west-landing",\s*"lap": 1/, '$1"east-landing"')
+        .replace('"name": "Ferry A"', '"name": "Ferry \\u001b[31mA"'),
+    );
+    const { code, out } = await call('check', broken);
+    expect(code).toBe(1);
+    expect(out.split('\n')[0]).toBe('no  seam     "Ferry [31mA": jumps 848.0 px');
+    expect(out).toContain('ok  seam     "Ferry B"');
+  });
+
+  test('as JSON with all that was measured', async () => {
+    const { code, out } = await call('check', ferries, '--json');
+    const rows = JSON.parse(out) as { check: string; holds: boolean; rider: string | null; gap?: number }[];
+    expect(code).toBe(0);
+    expect(rows[0]).toEqual({
+      check: 'closing',
+      holds: true,
+      rider: null,
+      words: 'after 1 loop, 12.00 s',
+      loops: 1,
+      length: 12,
+      open: [],
+    });
+    expect(rows.find(({ rider }) => rider === 'ferry-a')).toMatchObject({ check: 'seam', holds: true, turnSpeed: 0 });
+  });
+
+  test('a scene that plays once has nothing to close', async () => {
+    const once = changed('once.paceline.json', (text) => text.replace('"repeat": "loop"', '"repeat": "once"'));
+    expect(await call('check', once)).toMatchObject({
+      code: 0,
+      out: 'ok  nothing to check: it plays once, or nothing rides\n',
+    });
+    expect((await call('check', once, '--json')).out).toBe('[\n]\n');
+  });
+});
+
 describe('sample', () => {
   test('prints each time and rider in order, six decimals', async () => {
     const { code, out } = await call('sample', ferries, '--times', '0,3.5');

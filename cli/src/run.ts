@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import type { Scene } from '@pace-line/core';
+import { check } from './check.ts';
 import { UsageError } from './errors.ts';
 import { exportAll, exportKept, exportScene } from './export.ts';
 import { sample } from './sample.ts';
@@ -13,6 +14,7 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
   pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--watch]
   pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--watch]
   pace-line export FILE --kept SET --out FOLDER [--watch]
+  pace-line check FILE [--json]
   pace-line validate FILE
 
 formats
@@ -35,6 +37,7 @@ const OPTIONS = {
   pixels: { type: 'boolean' },
   kept: { type: 'string' },
   watch: { type: 'boolean' },
+  json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
 } as const;
 
@@ -85,7 +88,7 @@ async function exported(
 const lineOf = (error: unknown): string =>
   `pace-line: ${printable(error instanceof Error ? error.message : String(error))}\n`;
 
-/** Runs one command; gives the exit code: 0, or 2 with one line on standard error. `until` ends one that goes on by itself. */
+/** Runs one command; gives the exit code: 0, 1 where a check fails, or 2 with one line on standard error. `until` ends one that goes on by itself. */
 export async function run(argv: readonly string[], output: Output, until?: AbortSignal): Promise<number> {
   const { out, err } = output;
   try {
@@ -102,6 +105,11 @@ export async function run(argv: readonly string[], output: Output, until?: Abort
         return 0;
       case 'export':
         return await exported(file, values, output, until);
+      case 'check': {
+        const { lines, holds } = check(loadScene(file), values.json === true);
+        for (const line of lines) out(`${printable(line)}\n`);
+        return holds ? 0 : 1;
+      }
       case 'validate': {
         const scene = loadScene(file);
         const words = `${file}: valid, "${scene.name}", ${scene.guides.length} guides, ${scene.riders.length} riders`;

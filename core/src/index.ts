@@ -197,6 +197,10 @@ export {
 } from './chart/index.ts';
 export {
   checkClosing,
+  closingWords,
+  jumpWords,
+  seamHolds,
+  seamWords,
   stridesOf,
   type Closing,
   checkJumps,

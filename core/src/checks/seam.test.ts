@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Scene } from '../scene/index.ts';
 import { LINE, SQUARE, sceneOf } from '../testing/scenes.ts';
-import { checkJumps, checkSeam, mendsOfSeam } from './index.ts';
+import {
+  checkClosing,
+  checkJumps,
+  checkSeam,
+  closingWords,
+  jumpWords,
+  mendsOfSeam,
+  seamHolds,
+  seamWords,
+} from './index.ts';
 
 const mark = (id: string, time: number, place: object, ease: object = { kind: 'steady' }, dwell = 0): object => ({
   id,
@@ -174,5 +183,41 @@ describe('what mends a seam', () => {
     const stepped = riding(SQUARE, [mark('m1', 0, node('q1'), ease), mark('m2', 4, node('q1', 1))]);
     expect(kinds(stepped)).toEqual(['match-speeds', 'rest-at-seam']);
     expect(seam(mended(stepped, 'rest-at-seam'))).toMatchObject({ closes: true, smooth: true });
+  });
+});
+
+describe('what was found, in words', () => {
+  const found = seam(riding(LINE, [mark('m1', 0, node('a')), mark('m2', 4, node('c'))]));
+  it('says of a seam what is worst, and whether it holds', () => {
+    expect([seamWords(found), seamHolds(found)]).toEqual(['jumps 400.0 px', false]);
+    const closed = {
+      ...found,
+      gap: 0,
+      turn: 0,
+      fade: 0,
+      growth: 0,
+      skipped: 0,
+      speedBefore: 0,
+      speedAfter: 0,
+      closes: true,
+    };
+    expect([seamWords({ ...closed, smooth: true }), seamHolds({ ...closed, smooth: true })]).toEqual(['0.00 px', true]);
+    const said = (change: Partial<typeof found>): string =>
+      seamWords({ ...closed, smooth: true, closes: false, ...change });
+    expect(said({ turn: Math.PI / 6 })).toBe('jerks 30.0°');
+    expect(said({ skipped: 1 })).toBe('passes over 1 pose');
+    expect(said({ skipped: 3, fade: 0.015 })).toBe('passes over 3 poses');
+    expect(said({ fade: 0.5, growth: 0.2 })).toBe('blinks by 50%');
+    expect(said({ fade: 0.1, growth: 0.2 })).toBe('changes size by 20%');
+    expect(said({ hidden: true })).toBe('out of sight');
+    expect(said({ closes: true, smooth: false, speedBefore: 40, speedAfter: 80.4 })).toBe('40 → 80 px/s');
+    expect(said({ closes: true, turnSpeed: 48 })).toBe('turns at 48 px/s');
+  });
+  it('says of leaps how far the widest is, and of all when it closes', () => {
+    expect(jumpWords({ rider: 'r', times: [1, 2], gap: 12.34, at: 2 })).toBe('12 px at 2.00 s, 2 times');
+    expect(jumpWords({ rider: 'r', times: [1], gap: 2.34, at: 1 })).toBe('2.3 px at 1.00 s');
+    expect(closingWords({ loops: undefined, length: undefined, open: [] })).toBe('never');
+    const marks = [mark('m1', 0, { by: 'share', value: 0 }), mark('m2', 3, { by: 'share', value: 1 })];
+    expect(closingWords(checkClosing(riding(SQUARE, marks, { pace: { cycle: 3 } }))!)).toBe('after 3 loops, 12.00 s');
   });
 });

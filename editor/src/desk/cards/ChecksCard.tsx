@@ -1,6 +1,9 @@
 import {
+  jumpWords,
   mendsOfSeam,
   riderById,
+  seamHolds,
+  seamWords,
   TURNS_AT_REST,
   type JumpFinding,
   type MendKind,
@@ -34,7 +37,7 @@ const MOST_ROWS = 60;
 export function ChecksCard() {
   const scene = useCalmState((state) => state.committed);
   const { seams, jumps, state } = useChecks(scene);
-  const isWrong = (one: SeamFinding): boolean => !one.closes || !one.smooth;
+  const isWrong = (one: SeamFinding): boolean => !seamHolds(one);
   const wrong = seams.filter(isWrong);
   const count = wrong.length + jumps.length;
   const words = { looking: 'looking…', 'given up': 'too large to check' };
@@ -107,19 +110,14 @@ function Finding({ scene, what, rider, verdict, at }: FindingProps) {
   );
 }
 
-function JumpRow({ scene, finding: { rider, times, gap, at } }: { scene: Scene; finding: JumpFinding }) {
-  const more = times.length > 1 ? `, ${times.length} times` : '';
+function JumpRow({ scene, finding }: { scene: Scene; finding: JumpFinding }) {
   return (
     <Finding
       scene={scene}
       what="Leap"
-      rider={rider}
-      at={at}
-      verdict={
-        <span className="bad">
-          ! {gap.toFixed(gap < 10 ? 1 : 0)} px at {at.toFixed(2)} s{more}
-        </span>
-      }
+      rider={finding.rider}
+      at={finding.at}
+      verdict={<span className="bad">! {jumpWords(finding)}</span>}
     />
   );
 }
@@ -140,24 +138,11 @@ function MendButtons({ scene, rider }: { scene: Scene; rider: string }) {
   );
 }
 
-/** What jumps at a seam that does not close: its place, else its turn, its opacity or its size. */
-function stepWords({ gap, turn, fade, growth, skipped }: SeamFinding): string {
-  if (gap > 0.5) return `jumps ${gap.toFixed(1)} px`;
-  if (turn > Math.PI / 180) return `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`;
-  if (skipped > 0 && fade <= 0.01 && growth <= 0.01) return `passes over ${skipped} pose${skipped > 1 ? 's' : ''}`;
-  return fade >= growth ? `blinks by ${Math.round(fade * 100)}%` : `changes size by ${Math.round(growth * 100)}%`;
-}
-
 function Wording({ finding }: { finding: SeamFinding }) {
-  const { gap, speedBefore, speedAfter, turnSpeed, hidden, closes, smooth } = finding;
-  if (hidden) return <span className="good">✓ out of sight</span>;
-  if (!closes) return <span className="bad">! {stepWords(finding)}</span>;
-  if (!smooth)
-    return (
-      <span className="bad">
-        ! {Math.round(speedBefore)} → {Math.round(speedAfter)} px/s
-      </span>
-    );
-  if (turnSpeed > TURNS_AT_REST) return <span className="good">✓ turns at {Math.round(turnSpeed)} px/s</span>;
-  return <span className="good">✓ {gap.toFixed(2)} px</span>;
+  const holds = seamHolds(finding);
+  return (
+    <span className={holds ? 'good' : 'bad'}>
+      {holds ? '✓' : '!'} {seamWords(finding)}
+    </span>
+  );
 }

@@ -1,5 +1,13 @@
 import { useMemo } from 'react';
-import { checkClosing, lengthenLoop, riderById, setPace, type Closing, type Scene } from '@pace-line/core';
+import {
+  checkClosing,
+  closingWords,
+  lengthenLoop,
+  riderById,
+  setPace,
+  type Closing,
+  type Scene,
+} from '@pace-line/core';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 
@@ -14,9 +22,7 @@ export function ClosingRow({ scene }: { scene: Scene }) {
     <div>
       <p className="finding">
         <span className="row-label finding-name">Everything closes</span>
-        <span className="bad">
-          ! {closing.length === undefined ? 'never' : `after ${closing.loops} loops, ${closing.length.toFixed(2)} s`}
-        </span>
+        <span className="bad">! {closingWords(closing)}</span>
       </p>
       <div className="mends">
         <FitButton scene={scene} closing={closing} />

@@ -1,0 +1,35 @@
+import { TURNS_AT_REST } from './mends.ts';
+import type { Closing } from './closing.ts';
+import type { JumpFinding } from './jumps.ts';
+import { SEAM, type SeamFinding } from './seam.ts';
+
+/** Whether nothing of a rider's seam can be seen: it closes, and goes on as fast as it came. */
+export const seamHolds = ({ closes, smooth }: SeamFinding): boolean => closes && smooth;
+
+/** What jumps at a seam that does not close: its place, else its turn, its poses, its opacity or its size. */
+function stepWords({ gap, turn, fade, growth, skipped }: SeamFinding): string {
+  if (gap > SEAM.gap) return `jumps ${gap.toFixed(1)} px`;
+  if (turn > SEAM.angle) return `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`;
+  if (skipped > 0 && fade <= SEAM.fade && growth <= SEAM.fade)
+    return `passes over ${skipped} pose${skipped > 1 ? 's' : ''}`;
+  return fade >= growth ? `blinks by ${Math.round(fade * 100)}%` : `changes size by ${Math.round(growth * 100)}%`;
+}
+
+/** A rider's seam in a few words. */
+export function seamWords(finding: SeamFinding): string {
+  const { gap, speedBefore, speedAfter, turnSpeed, hidden, closes, smooth } = finding;
+  if (hidden) return 'out of sight';
+  if (!closes) return stepWords(finding);
+  if (!smooth) return `${Math.round(speedBefore)} → ${Math.round(speedAfter)} px/s`;
+  return turnSpeed > TURNS_AT_REST ? `turns at ${Math.round(turnSpeed)} px/s` : `${gap.toFixed(2)} px`;
+}
+
+/** A rider's leaps: how far the widest is, when, and how many there are. */
+export const jumpWords = ({ times, gap, at }: JumpFinding): string =>
+  `${gap.toFixed(gap < 10 ? 1 : 0)} px at ${at.toFixed(2)} s${times.length > 1 ? `, ${times.length} times` : ''}`;
+
+/** When everything has come round together. */
+export const closingWords = ({ loops, length }: Closing): string =>
+  length === undefined || loops === undefined
+    ? 'never'
+    : `after ${loops} loop${loops > 1 ? 's' : ''}, ${length.toFixed(2)} s`;
