@@ -1,10 +1,10 @@
-import type { Page } from '@playwright/test';
+import type { JSHandle, Page } from '@playwright/test';
 
-/** The share of pixels in which two PNGs of one size differ by more than a little in any channel: what has moved shows, the edge of a rounded number does not. */
-export async function differingShare(page: Page, [a, b]: readonly [Buffer, Buffer]): Promise<number> {
-  return page.evaluate(
-    async (list) => {
-      const [first, second] = await Promise.all(
+/** The channels of PNGs, red, green, blue and alpha of each pixel, decoded by the page and kept there. */
+const decodedIn = (page: Page, pictures: readonly Buffer[]): Promise<JSHandle<Uint8ClampedArray[]>> =>
+  page.evaluateHandle(
+    (list) =>
+      Promise.all(
         list.map(async (data) => {
           const image = new Image();
           image.src = `data:image/png;base64,${data}`;
@@ -14,14 +14,27 @@ export async function differingShare(page: Page, [a, b]: readonly [Buffer, Buffe
           context.drawImage(image, 0, 0);
           return context.getImageData(0, 0, image.width, image.height).data;
         }),
-      );
-      if (!first || !second || first.length !== second.length) return 1;
-      let differing = 0;
-      for (let i = 0; i < first.length; i += 4)
-        if ([0, 1, 2].some((k) => Math.abs(first[i + k]! - second[i + k]!) > 48)) differing++;
-      return (differing * 4) / first.length;
-    },
-    [a.toString('base64'), b.toString('base64')],
+      ),
+    pictures.map((one) => one.toString('base64')),
+  );
+
+/** The share of pixels in which two PNGs of one size differ by more than a little in any channel: what has moved shows, the edge of a rounded number does not. */
+export async function differingShare(page: Page, both: readonly [Buffer, Buffer]): Promise<number> {
+  const decoded = await decodedIn(page, both);
+  return decoded.evaluate(([first, second]) => {
+    if (!first || !second || first.length !== second.length) return 1;
+    let differing = 0;
+    for (let i = 0; i < first.length; i += 4)
+      if ([0, 1, 2].some((k) => Math.abs(first[i + k]! - second[i + k]!) > 48)) differing++;
+    return (differing * 4) / first.length;
+  });
+}
+
+/** The mean of all channels of a picture, 0 to 255. */
+export async function brightness(page: Page, picture: Buffer): Promise<number> {
+  const decoded = await decodedIn(page, [picture]);
+  return decoded.evaluate(
+    ([rgba]) => rgba!.reduce((sum, value, i) => (i % 4 === 3 ? sum : sum + value), 0) / (rgba!.length * 0.75),
   );
 }
 

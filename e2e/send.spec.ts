@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { openSample, openScene } from './desk.ts';
-import { differingShare } from './pictures.ts';
+import { brightness, differingShare } from './pictures.ts';
 import { redScene } from './red-rider.ts';
 
 async function toSend(page: Page, sample: RegExp): Promise<void> {
@@ -22,19 +22,6 @@ async function twoPictures(page: Page): Promise<readonly [Buffer, Buffer]> {
   await page.waitForTimeout(700);
   return [first, await stagePicture(page)];
 }
-
-/** The mean of all channels of a picture, 0 to 255. */
-const brightness = (page: Page, picture: Buffer): Promise<number> =>
-  page.evaluate(async (data) => {
-    const image = new Image();
-    image.src = `data:image/png;base64,${data}`;
-    await image.decode();
-    const canvas = new OffscreenCanvas(image.width, image.height);
-    const context = canvas.getContext('2d')!;
-    context.drawImage(image, 0, 0);
-    const { data: rgba } = context.getImageData(0, 0, image.width, image.height);
-    return rgba.reduce((sum, value, i) => (i % 4 === 3 ? sum : sum + value), 0) / (rgba.length * 0.75);
-  }, picture.toString('base64'));
 
 test('an output is held, laid over the Desk’s picture, and shown as with less motion', async ({ page }) => {
   test.setTimeout(120_000);

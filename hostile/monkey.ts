@@ -110,8 +110,14 @@ async function fillField(page: Page, random: Random, say: Say): Promise<void> {
 const SLOW = 5000;
 const HUNG = 60_000;
 
-/** One action; what cannot be done there is passed over. Gives what it was where the page hangs after it; one that is slow is told of. */
-async function act(page: Page, random: Random): Promise<string | undefined> {
+/** What was done, and whether the page answered after it. */
+interface Acted {
+  readonly what: string;
+  readonly answered: boolean;
+}
+
+/** One action; what cannot be done there is passed over. One that is slow is told of. */
+async function act(page: Page, random: Random): Promise<Acted> {
   let what = '';
   const say: Say = (one) => void (what = one);
   const chance = random();
@@ -126,7 +132,7 @@ async function act(page: Page, random: Random): Promise<string | undefined> {
   const answered = await Promise.race([acting, delay(HUNG, false, { ref: false })]);
   const took = performance.now() - begun;
   if (took > SLOW) console.log(`  ${what}: ${Math.round(took / 1000)} s`);
-  return answered ? undefined : what;
+  return { what, answered };
 }
 
 /** The open scene as a saved file; undefined where none is saved, which is a fault of its own. */
@@ -142,6 +148,15 @@ async function textOf(page: Page): Promise<string | undefined> {
     return undefined;
   }
 }
+
+/** What lies over the page, and where the keyboard is: for somebody who wonders why it did not do what was asked. */
+const standing = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const words = (one: Element): string => one.textContent.trim().slice(0, 80);
+    const over = [...document.querySelectorAll('[role=dialog], [role=alert], [role=alertdialog], [role=menu]')];
+    const at = document.activeElement;
+    return `over it: ${over.map(words).join(' | ') || 'nothing'}; keyboard at: ${at?.localName} ${at?.getAttribute('aria-label') ?? at?.className}`;
+  });
 
 /** Where what is stored is written for somebody to look at: read by another page, as the one that hangs cannot say. */
 async function keptOf(page: Page, seed: number): Promise<string> {
@@ -215,10 +230,10 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
   for (let done = 0; done < actions; done += ROUND) {
     const say = (fault: string): void => void found.push(`seed ${seed}, before action ${done + ROUND}: ${fault}`);
     const before = await textOf(page);
-    let hung: string | undefined;
-    for (let i = 0; i < ROUND && hung === undefined; i++) hung = await act(page, random);
-    if (hung !== undefined) {
-      say(`no answer for ${HUNG / 1000} s after: ${hung}; kept as ${await keptOf(page, seed)}`);
+    let last: Acted = { what: '', answered: true };
+    for (let i = 0; i < ROUND && last.answered; i++) last = await act(page, random);
+    if (!last.answered) {
+      say(`no answer for ${HUNG / 1000} s after: ${last.what}; kept as ${await keptOf(page, seed)}`);
       break;
     }
     console.log(`  seed ${seed}: ${done + ROUND} of ${actions}`);
@@ -229,7 +244,7 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
       continue;
     }
     const after = await textOf(page);
-    if (after === undefined) say('no file was saved');
+    if (after === undefined) say(`no file was saved after: ${last.what}; ${await standing(page)}`);
     if ((await page.getByText('not kept!').count()) > 0) say('the scene is not kept');
     const broken = await page.evaluate(() => /NaN|Infinity|undefined/.exec(document.body.innerText)?.[0]);
     if (broken !== undefined) say(`"${broken}" in the page`);
