@@ -24,6 +24,8 @@ const SLOW_ONCE: Readonly<Record<string, string>> = {
   'ids that become the same': svg(list(1500, (i) => `<g id="${String.fromCharCode(0x4e00 + i)}"/>`) + RECT),
   'a length with spaces': svg(RECT, `width="5${' '.repeat(40_000)}!"`),
   'a style of brackets': svg(`<rect style="fill:${'('.repeat(100_000)}" width="5" height="5"/>`),
+  'a path of numbers that nearly reach too far': svg(`<path d="M0 0${'L1e38 9'.repeat(30_000)}"/>`),
+  'a path of one command that goes on for ever': svg(`<path d="M0 0${'ee1e10'.repeat(30_000)}1e300"/>`),
   'groups in groups': svg(`${'<g>'.repeat(5000)}${RECT}${'</g>'.repeat(5000)}`),
 };
 
@@ -148,5 +150,21 @@ describe('names that are properties of objects', () => {
     for (const form of ['url', 'src', 'SRC', 'URL'])
       expect(readArtMarkup(`<svg><rect fill="${form}(//elsewhere/a)"/></svg>`).ok).toBe(false);
     expect(readArtMarkup('<svg><rect fill="url(#a)"/></svg>').ok).toBe(true);
+  });
+});
+
+describe('numbers that no browser reads', () => {
+  const said = (d: string): [kept: string | undefined, notices: number] => {
+    const read = readSvgArt(svg(`${RECT}<path d="${d}"/>`));
+    return read.ok ? [/ d="([^"]*)"/.exec(read.art.markup)?.[1], read.art.notices.length] : [read.message, -1];
+  };
+  test('a path is cut off before the command that holds one, which is said', () => {
+    expect(said('M0 0L9 9 1e300 4Z')).toEqual(['M0 0', 1]);
+    expect(said('M0 0C1 1 2 2 3 3l4 4h-1e+39v5')).toEqual(['M0 0C1 1 2 2 3 3l4 4', 1]);
+    expect(said(`M0 0h4v${'9'.repeat(40)}`)).toEqual(['M0 0h4', 1]);
+  });
+  test('what is only far away, or hardly anything, is left as it is', () => {
+    for (const d of ['M0 0L1e38 4', 'M0 0L1e-300 4', 'M0 0L3.4e+38-3.4e+38', `M0 0L0.${'3'.repeat(50)} 4`])
+      expect(said(d)).toEqual([d, 0]);
   });
 });

@@ -168,7 +168,8 @@ function cleanAttributes(
       const target = value.trim().startsWith('#') ? ids.find(value.trim().slice(1)) : undefined;
       if (target !== undefined) kept['href'] = `#${target}`;
       else if (element !== 'a') leavings.notices.add('A reference to something outside the file was left out.');
-    } else if (isAllowedAttribute(name)) put(name, value);
+    } else if (name === 'd') put(name, withinReach(value, leavings));
+    else if (isAllowedAttribute(name)) put(name, value);
     else if (/^on/i.test(name)) leavings.notices.add('A script in it was left out.');
   }
   for (const [name, value] of declarationsOf(given['style'] ?? '')) {
@@ -185,6 +186,21 @@ function cleanAttributes(
   if (styles.length > 0) kept['style'] = styles.join(';');
   noteFont(kept['font-family'], leavings);
   return kept;
+}
+
+/** The largest number that a browser reads in path data: that of 32 bits. */
+const LARGEST = 3.4e38;
+
+/** Path data up to the command that holds a number beyond those; with such a number browsers draw it no further either, and complain. */
+function withinReach(d: string, leavings: Leavings): string {
+  // Digits enough for that, or an exponent of two of them: hardly any path has one.
+  if (!/e\+?\d{2}|\d{38}/i.test(d)) return d;
+  for (const { 0: number, index } of d.matchAll(/[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi)) {
+    if (Math.abs(Number(number)) <= LARGEST) continue;
+    leavings.notices.add('A path was cut off where it reaches further than can be drawn.');
+    return d.slice(0, Math.max(0, d.slice(0, index).search(/[a-df-z][^a-df-z]*$/i)));
+  }
+  return d;
 }
 
 /** A value with its references renamed; undefined where it names something outside the drawing. */
