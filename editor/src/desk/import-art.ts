@@ -1,4 +1,5 @@
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
+import { nextTurn } from '../platform/turn.ts';
 import { readArtFile } from '../jobs/index.ts';
 import { askTaking } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
@@ -41,6 +42,8 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
   const drawing = newDrawing(desk, title.charAt(0).toUpperCase() + title.slice(1), await fitsItsBox(read.art));
   await readyToDraw(drawing);
   const id = takeInDrawing(desk, drawing);
+  // What it is shown in, opened by whoever asked for it, is a turn of its own.
+  await nextTurn();
   if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
   return id;
 }
