@@ -1,6 +1,6 @@
 import type { ReadArt } from '@pace-line/core/art-import';
 import { nextTurn } from '../platform/turn.ts';
-import { throughGate } from './canvas/art-gate.ts';
+import { throughGateInTurns } from './canvas/art-gate.ts';
 
 /**
  * A drawing that lies within its own box needs no clipping, which is what costs most when it turns: it is marked so. The browser measures it, strokes
@@ -9,7 +9,7 @@ import { throughGate } from './canvas/art-gate.ts';
 export async function fitsItsBox(art: ReadArt): Promise<ReadArt> {
   if (art.heavy.length > 0) return art;
   if (/^<svg[^>]*\soverflow=/.test(art.markup) || /<(?:filter|marker|mask)\b/.test(art.markup)) return art;
-  const svg = throughGate(art.markup);
+  const svg = await throughGateInTurns(art.markup);
   if (!(svg instanceof SVGSVGElement)) return art;
   await nextTurn();
   const host = document.createElement('div');

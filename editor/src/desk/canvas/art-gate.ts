@@ -20,15 +20,64 @@ purify.addHook('uponSanitizeAttribute', (_node, data) => {
   else if (isAllowedAttribute(data.attrName)) data.forceKeepAttr = true;
 });
 
+const SVG = 'http://www.w3.org/2000/svg';
+
 const OPTIONS = {
   USE_PROFILES: { svg: true, svgFilters: true },
   ADD_TAGS: [...ALLOWED_ELEMENTS],
-  NAMESPACE: 'http://www.w3.org/2000/svg',
-  RETURN_DOM_FRAGMENT: true as const,
+  NAMESPACE: SVG,
 };
 
 /** Markup as nodes of the page: nothing comes in but by here. */
-export const throughGate = (markup: string): Element | null => purify.sanitize(markup, OPTIONS).firstElementChild;
+export const throughGate = (markup: string): Element | null =>
+  purify.sanitize(markup, { ...OPTIONS, RETURN_DOM_FRAGMENT: true }).firstElementChild;
+
+/** Elements that are cleaned in one turn: some hundredths of a second. */
+const MOST_AT_ONCE = 400;
+
+/** The same for a drawing of any size, in turns: none of them holds the page up. */
+export async function throughGateInTurns(markup: string): Promise<Element | null> {
+  // Inert, as it belongs to no page: nothing in it is loaded, nothing runs.
+  const root = new DOMParser().parseFromString(markup, 'image/svg+xml').documentElement;
+  return root.localName !== 'svg' || sizeOf(root) <= MOST_AT_ONCE ? throughGate(markup) : cleaned(root);
+}
+
+const sizeOf = (node: Node): number => (node instanceof Element ? node.getElementsByTagName('*').length + 1 : 1);
+
+/** Nodes that are cleaned where they stand, without those that may not come in. */
+function cleanedAtOnce(nodes: readonly Node[], maker: Document): ChildNode[] {
+  const holder = maker.createElementNS(SVG, 'svg');
+  holder.append(...nodes);
+  purify.sanitize(holder, { ...OPTIONS, IN_PLACE: true });
+  return [...holder.childNodes];
+}
+
+/** An element with all that is in it: itself first, then its children, as many together as a turn holds. */
+async function cleaned(element: Element): Promise<Element | null> {
+  const children = [...element.childNodes];
+  element.replaceChildren();
+  const [own] = cleanedAtOnce([element], element.ownerDocument);
+  if (!(own instanceof Element)) return null;
+  let together: ChildNode[] = [];
+  let size = 0;
+  const flush = async (): Promise<void> => {
+    own.append(...cleanedAtOnce(together, own.ownerDocument));
+    [together, size] = [[], 0];
+    await nextTurn();
+  };
+  for (const child of children) {
+    const more = sizeOf(child);
+    if (size + more > MOST_AT_ONCE) await flush();
+    if (child instanceof Element && more > MOST_AT_ONCE)
+      own.append(...[await cleaned(child)].filter((one) => one !== null));
+    else {
+      together.push(child);
+      size += more;
+    }
+  }
+  await flush();
+  return own;
+}
 
 /** Addresses of pixels by their names: what is called by its SHA-256 is the same for ever. */
 const addresses = new Map<string, string>();
@@ -56,19 +105,19 @@ let count = 0;
 
 /** The drawing of an art as nodes, through the browser's last gate; a copy each time. Its ids begin with a number of its own: two arts never colour each other. */
 export function artNodes(art: Picture, assets: Scene['assets']): DocumentFragment {
-  let fragment = made.get(art);
-  if (!fragment) {
-    const prefix = `a${++count}-`;
-    fragment = document.createDocumentFragment();
-    made.set(art, fragment);
-    if (art.kind === 'image') {
-      fragment.append(pictureNode(art, assets));
-      return fragment.cloneNode(true) as DocumentFragment;
-    }
-    const root = throughGate(`<svg xmlns="http://www.w3.org/2000/svg">${placedArt(art, prefix)}</svg>`);
-    if (root) fragment.append(...root.childNodes);
-  }
-  return fragment.cloneNode(true) as DocumentFragment;
+  const known = made.get(art);
+  if (known) return known.cloneNode(true) as DocumentFragment;
+  const nodes = art.kind === 'image' ? [pictureNode(art, assets)] : (throughGate(markupOf(art))?.childNodes ?? []);
+  return keep(art, nodes).cloneNode(true) as DocumentFragment;
+}
+
+const markupOf = (art: Picture): string => `<svg xmlns="${SVG}">${placedArt(art, `a${++count}-`)}</svg>`;
+
+function keep(art: Picture, nodes: Iterable<Node>): DocumentFragment {
+  const fragment = document.createDocumentFragment();
+  fragment.append(...nodes);
+  made.set(art, fragment);
+  return fragment;
 }
 
 /** Reads and cleans a drawing before a frame needs it, in turns of its own: what is heavy does not hold the page up. */
@@ -76,6 +125,7 @@ export async function readyToDraw(art: SvgArt): Promise<void> {
   await nextTurn();
   paintingOf(art);
   await nextTurn();
-  artNodes(art, {});
+  const root = await throughGateInTurns(markupOf(art));
+  if (!made.has(art)) keep(art, root?.childNodes ?? []);
   await nextTurn();
 }
