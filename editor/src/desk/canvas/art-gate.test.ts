@@ -44,8 +44,10 @@ test('the page answers between its turns', async () => {
   expect(answered).toBeGreaterThan(3);
 });
 
-test('what is small, or no drawing, goes as before', async () => {
+test('what is small, no drawing or no XML goes as before', async () => {
   const small = svg('<rect width="1" height="1" onclick="alert(1)"/>');
   expect((await throughGateInTurns(small))?.outerHTML).toBe(throughGate(small)?.outerHTML);
   expect(await throughGateInTurns('<p>no')).toBe(throughGate('<p>no'));
+  const undeclared = svg(`${'<rect width="1" height="1"/>'.repeat(500)}<use xlink:href="#r"/>`);
+  expect((await throughGateInTurns(undeclared))?.outerHTML).toBe(throughGate(undeclared)?.outerHTML);
 });

@@ -39,7 +39,9 @@ const MOST_AT_ONCE = 400;
 export async function throughGateInTurns(markup: string): Promise<Element | null> {
   // Inert, as it belongs to no page: nothing in it is loaded, nothing runs.
   const root = new DOMParser().parseFromString(markup, 'image/svg+xml').documentElement;
-  return root.localName !== 'svg' || sizeOf(root) <= MOST_AT_ONCE ? throughGate(markup) : cleaned(root);
+  // What is no XML, as with a prefix that is not declared, is read as a page would.
+  const isRead = root.localName === 'svg' && root.querySelector('parsererror') === null;
+  return isRead && sizeOf(root) > MOST_AT_ONCE ? cleaned(root) : throughGate(markup);
 }
 
 const sizeOf = (node: Node): number => (node instanceof Element ? node.getElementsByTagName('*').length + 1 : 1);
