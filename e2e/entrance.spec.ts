@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { artById, leadInOf, prepare } from '@pace-line/core';
 import { openScene, savedScene } from './desk.ts';
-import { entering } from './entering.ts';
+import { entering, seenEntering } from './entering.ts';
 import { cornersInPage, expectedCorners } from './motion.ts';
 import { write } from './writing.ts';
 
@@ -12,6 +12,7 @@ for (const [name, scene] of [
   ['for ever', entering()],
   ['three times', entering({ times: 3 })],
   ['once', entering({ repeat: 'once' })],
+  ['through a camera that enters', seenEntering()],
 ] as const)
   test(`animated SVG, ${name}: the lead-in plays once, then the loop, as the evaluator has them`, async ({ page }) => {
     const { text } = await write(scene, 'animated-svg');

@@ -4,6 +4,7 @@ import { artById, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { lineOn } from './carried-line.ts';
+import { windowOn } from './carried-window.ts';
 import { calmTimes, expectedCorners, tellingTimes, type Corners } from './motion.ts';
 import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
@@ -104,10 +105,20 @@ for (const [name, scene] of Object.entries(WRITER_SCENES))
     expect(worst).toBeLessThan(0.5);
   });
 
+const stayed = (scene: Scene): Scene => ({
+  ...scene,
+  riders: scene.riders.map((rider) => ({ ...rider, entrance: null })),
+});
+
 const DRAWN = [
   ...SAMPLES,
   { file: 'a carried line', scene: lineOn(null) },
   { file: 'a carried line that is drawn', scene: lineOn('climber') },
+  // The lead-in is not in it.
+  ...(['inside', 'outside'] as const).map((keep) => ({
+    file: `what is ${keep} of a carried guide`,
+    scene: stayed(windowOn(keep)),
+  })),
 ];
 
 for (const { file, scene } of DRAWN)

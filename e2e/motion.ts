@@ -1,21 +1,26 @@
 import type { Page } from '@playwright/test';
-import { artById, prepare, type Motion, type Scene } from '@pace-line/core';
+import { artById, cameraOf, prepare, productOf, transformed, viewOf, type Motion, type Scene } from '@pace-line/core';
 
 /** The four corners of an art's box on the canvas, px. */
 export type Corners = readonly (readonly [number, number])[];
 
-/** Where the evaluator puts the corners of a rider's art at a time. */
+/** Where the evaluator puts the corners of a rider's art at a time, through the camera where there is one. */
 export function expectedCorners(scene: Scene, motion: Motion, rider: number, time: number): Corners {
   const poses = motion.poseAt(time);
   const art = artById(scene, scene.riders[rider]?.art ?? '');
   const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(rider, key);
   const [w, h] = [art?.width ?? 0, art?.height ?? 0];
-  return [
+  const camera = cameraOf(scene, motion);
+  const [a = 1, b = 0, c = 0, d = 1, e = 0, f = 0] =
+    camera < 0 ? [] : viewOf(scene.canvas, poses.data, camera, scene.riders[rider]?.parallax ?? 1);
+  const whole = productOf([a, b, c, d, e, f], [m('a'), m('b'), m('c'), m('d'), m('e'), m('f')]);
+  const corners = [
     [0, 0],
     [w, 0],
     [0, h],
     [w, h],
-  ].map(([x = 0, y = 0]) => [m('a') * x + m('c') * y + m('e'), m('b') * x + m('d') * y + m('f')] as const);
+  ] as const;
+  return corners.map((corner) => transformed(whole, corner));
 }
 
 /** 60 times that share no step with frames, and a millisecond on either side of every event, s. */
@@ -58,7 +63,11 @@ export function cornersInPage({ times, boxes, seek }: Asked): Corners[][] {
   // What holds a line alone is a carried guide, and no rider.
   const isLine = (element: Element): boolean =>
     element.localName === 'path' || (element.childElementCount === 1 && isLine(element.firstElementChild!));
-  const riders = [...clipped.children].filter((one) => one.localName === 'g' && !isLine(one)) as SVGGElement[];
+  const groupsIn = (around: Element): SVGGElement[] =>
+    [...around.children].filter((one) => one.localName === 'g' && !isLine(one)) as SVGGElement[];
+  let riders = groupsIn(clipped);
+  // A view is groups around all of them.
+  while (boxes.length > 1 && riders.length === 1) riders = groupsIn(riders[0]!);
   const isPose = (element: Element): boolean => element.localName === 'g' && element.hasAttribute('class');
   // A rider stands in groups, one in another, that hold a transform or move; the innermost of them has the art's own pixels.
   const isWrapper = (element: Element | null | undefined): element is SVGGElement =>

@@ -12,6 +12,7 @@ export {
   matrixAbout,
   productOf,
   transformed,
+  transformedNode,
   isEmptyBox,
   landmarksOf,
   type Nearest,

@@ -3,7 +3,7 @@ import type { Rider, Scene } from '../scene/index.ts';
 /** What refers to riders, marks and guides that an edit has taken away, or to ones that do not fit any more, is let go of. The same scene where nothing is loose. */
 export function withoutLoose(scene: Scene): Scene {
   const riders = new Map(scene.riders.map((rider) => [rider.id, rider]));
-  const shapes = new Set(scene.guides.flatMap((guide) => (guide.closed && guide.carrier === null ? [guide.id] : [])));
+  const shapes = new Set(scene.guides.flatMap((guide) => (guide.closed ? [guide.id] : [])));
   const tidied = scene.riders.map((rider) => (isPlain(rider) ? rider : tidy(rider, riders, shapes)));
   const camera = scene.camera !== null && !riders.has(scene.camera) ? null : scene.camera;
   if (camera === scene.camera && tidied.every((rider, i) => rider === scene.riders[i])) return scene;

@@ -106,10 +106,12 @@ describe('a scene set into another one', () => {
       'Vane',
       'Flame',
     ]);
+    // The last is its edge, which something reaches beyond.
     expect(inside.guides.map(({ carrier }) => carrier)).toEqual([
       null,
       holder.id,
       inside.riders[cameFor(inside, 'wheel')]!.id,
+      holder.id,
     ]);
   });
 
@@ -181,6 +183,28 @@ describe('a scene set into another one', () => {
     matrixOf(all, 1.1, cameFor(nested, 'wheel')).forEach((value, i) => expect(value).toBeCloseTo(wanted[i]!, 6));
   });
 
+  test('what reaches beyond its canvas is cut off there, where anything does and that is wished for', () => {
+    const edge = inside.guides.at(-1)!;
+    expect(edge).toMatchObject({ name: 'Mill: edge', closed: true, visible: false });
+    expect(edge.nodes.map(({ x, y }) => [x, y])).toEqual([
+      [0, 0],
+      [600, 0],
+      [600, 500],
+      [0, 500],
+    ]);
+    const within = (scene: Scene): unknown[] => scene.riders.slice(OUTER.riders.length + 1).map((one) => one.inside);
+    for (const one of within(inside)) expect(one).toEqual({ guide: edge.id, keep: 'inside' });
+    expect(new Set(within(c.setIn(OUTER, { ...args, cut: false })))).toEqual(new Set([null]));
+    // Nothing of this one reaches beyond: there is nothing to cut.
+    const small = sceneOf({
+      name: 'Small',
+      riders: [{ id: 'one', name: 'One', art: 'box', guide: null, at: [200, 200] }],
+    });
+    const still = c.setIn(OUTER, { ...args, inner: small });
+    expect(still.guides).toHaveLength(OUTER.guides.length);
+    expect(within(still)).toEqual([null]);
+  });
+
   test('what it loses is told, and more riders than a scene holds are refused', () => {
     const seen = sceneOf({
       guides: [LOOPS],
@@ -188,7 +212,13 @@ describe('a scene set into another one', () => {
       driver: { kind: 'enter' },
       riders: [lap('wheel', 'loops', { inside: { guide: 'loops' }, pace: { cycle: 2 } })],
     });
-    expect(c.lostInside(seen)).toEqual({ clips: ['wheel'], camera: true, driver: true });
+    expect(c.lostInside(seen)).toEqual({ uncut: [], camera: true, driver: true });
+    const narrow = { ...seen, canvas: { ...seen.canvas, width: 20 } };
+    expect(c.lostInside(narrow).uncut).toEqual(['wheel']);
+    // It keeps the shape of its own, which is carried with it.
+    const narrowed = c.setIn(OUTER, { ...args, inner: narrow, duration: 4 });
+    const own = narrowed.riders[cameFor(narrowed, 'wheel')]!.inside!.guide;
+    expect(narrowed.guides.find(({ id }) => id === own)).toMatchObject({ name: 'Loops' });
     expect(problemsWhenRead(c.setIn(OUTER, { ...args, inner: seen, duration: 4 }))).toEqual([]);
     const [rider] = OUTER.riders;
     const full = { ...INNER, riders: Array.from({ length: 5000 }, (_, i) => ({ ...rider!, id: `r${i}` })) };

@@ -80,7 +80,8 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
     lost: () => 'What drives it: it plays by time.',
   },
   'lead-in': {
-    usedBy: (scene) => sent(scene, ({ entrance }) => entrance !== null),
+    usedBy: ({ riders, camera }) =>
+      riders.filter(({ id, output, entrance }) => entrance && (output || id === camera)).map(({ name }) => name),
     lost: (names) => `How ${quoted(names)} ${names.length === 1 ? 'enters' : 'enter'}: the loop begins at once.`,
   },
 };

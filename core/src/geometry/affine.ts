@@ -1,3 +1,4 @@
+import type { PathNode } from './span.ts';
 import type { Vec } from './vec.ts';
 
 /** An affine matrix, as in SVG: x′ = a·x + c·y + e, y′ = b·x + d·y + f. */
@@ -31,6 +32,18 @@ export function inverseOf([a, b, c, d, e, f]: Matrix): Matrix | undefined {
 
 /** The same without its translation: what it makes of directions. */
 export const linearOf = ([a, b, c, d]: Matrix): Matrix => [a, b, c, d, 0, 0];
+
+/** A node with its handles, which are from it, where a matrix puts them. */
+export function transformedNode<N extends PathNode>(node: N, matrix: Matrix): N {
+  const [x, y] = transformed(matrix, [node.x, node.y]);
+  const linear = linearOf(matrix);
+  return {
+    ...node,
+    ...{ x, y },
+    ...(node.in ? { in: transformed(linear, node.in) } : {}),
+    ...(node.out ? { out: transformed(linear, node.out) } : {}),
+  };
+}
 
 /** Factors and an angle (rad, clockwise) about a point. */
 export function matrixAbout([x, y]: Vec, scaleX: number, scaleY: number, angle: number): Matrix {

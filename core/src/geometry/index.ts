@@ -1,4 +1,12 @@
-export { IDENTITY_MATRIX, inverseOf, linearOf, matrixAbout, productOf, transformed, type Matrix } from './affine.ts';
+export {
+  IDENTITY_MATRIX,
+  inverseOf,
+  matrixAbout,
+  productOf,
+  transformed,
+  transformedNode,
+  type Matrix,
+} from './affine.ts';
 export { countIntegrations } from './arc-length.ts';
 export { EMPTY_BOX, isEmptyBox, unionOf, type Box } from './box.ts';
 export { splitCubic, pointAtParameter, type ControlPoints } from './cubic.ts';

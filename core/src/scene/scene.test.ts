@@ -283,6 +283,17 @@ describe('versions', () => {
     ]);
     expect(leadInOf(read.scene)).toBeCloseTo(0.95, 9);
   });
+  test('the frozen scene of version 9 is read, with a rider that is seen within a carried guide', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-9.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { riders, guides } = read.scene;
+    expect(guides.find(({ id }) => id === 'porthole')).toMatchObject({ closed: true, carrier: 'ferry' });
+    expect(riders.map(({ id, inside }) => [id, inside])).toEqual([
+      ['ferry', null],
+      ['gull', { guide: 'porthole', keep: 'inside' }],
+      ['smoke', { guide: 'porthole', keep: 'outside' }],
+    ]);
+  });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
     [
@@ -331,7 +342,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 8 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 9 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -1,7 +1,8 @@
 import type { PathNode } from '../geometry/index.ts';
-import type { Channel, Displayed, Motion } from '../motion/index.ts';
+import type { Channel, Displayed } from '../motion/index.ts';
 import { artById, guideById, leadInOf, type Art, type Rider, type Scene } from '../scene/index.ts';
 import { alongOf, isShorter, type Along } from './along.ts';
+import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import type { DrawnStroke } from './drawn-stroke.ts';
@@ -31,7 +32,7 @@ export interface DrawnArt {
   readonly pose: Steps;
   /** 1 while it is drawn at this place of the order, else 0: what goes behind something stands in it more than once. */
   readonly shown: Steps;
-  /** The line within which it is seen, or outside of which, by the even-odd rule; on the canvas. */
+  /** The line within which it is seen, or outside of which, by the even-odd rule. */
   readonly inside: Inside | null;
   /** How far the view's movement moves it. */
   readonly parallax: number;
@@ -45,24 +46,24 @@ export interface Echo {
 }
 
 export interface Inside {
+  /** Id of the guide whose line it is. */
+  readonly guide: string;
   readonly nodes: readonly PathNode[];
   readonly keep: 'inside' | 'outside';
+  /** The frame that the line lies in; null where that is the canvas. */
+  readonly frame: CarriedFrame | null;
 }
 
 /** How riders are baked. */
-export interface Baking {
-  readonly scene: Scene;
-  readonly motion: Motion;
-  readonly tolerance: number;
-  readonly cubic: boolean;
+export interface Baking extends FrameBaking {
   readonly ways: boolean;
-  /** s that are played once before the loop; 0 where that was not asked for. */
-  readonly leadIn: number;
+  /** Where a guide's line lies. */
+  readonly frameOf: FrameOf;
 }
 
 /** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
 export function drawnArt(
-  { scene, motion, tolerance, cubic, ways, leadIn }: Baking,
+  { scene, motion, tolerance, cubic, ways, leadIn, frameOf }: Baking,
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
@@ -77,7 +78,7 @@ export function drawnArt(
   const box = pivotBoxOf(art);
   const entering = enteringCurves(moving, leadIn, box, tolerance, cubic);
   const ownWay = { along: null, echo: null, mirrored: false };
-  const still = { ...ownWay, entering, pose, shown, inside: insideOf(scene, rider), parallax };
+  const still = { ...ownWay, entering, pose, shown, inside: insideOf(scene, rider, frameOf), parallax };
   if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
   const curves = curvesOf(moving, looked);
@@ -104,7 +105,7 @@ export const isEndless = (scene: Scene): boolean =>
   scene.clock.repeat !== 'once' && scene.clock.times === null && scene.driver.kind === 'time' && leadInOf(scene) === 0;
 
 /** The line within which a rider is seen. */
-export function insideOf(scene: Scene, { inside }: Rider): Inside | null {
+export function insideOf(scene: Scene, { inside }: Rider, frameOf: FrameOf): Inside | null {
   const guide = inside && guideById(scene, inside.guide);
-  return guide ? { nodes: guide.nodes, keep: inside.keep } : null;
+  return guide ? { guide: guide.id, nodes: guide.nodes, keep: inside.keep, frame: frameOf(guide) } : null;
 }

@@ -1,10 +1,8 @@
-import type { PathNode, Vec } from '../geometry/index.ts';
-import { drawerOf, drawnShare, type Channel, type Displayed, type Motion, type RiderMotion } from '../motion/index.ts';
-import { artById, pathOfGuide, riderById, type Guide, type GuideStroke, type Scene } from '../scene/index.ts';
+import type { PathNode } from '../geometry/index.ts';
+import { drawerOf, drawnShare, type Displayed, type RiderMotion } from '../motion/index.ts';
+import { pathOfGuide, type GuideStroke } from '../scene/index.ts';
+import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
-import { constantCurves, curvesOf } from './curves-of.ts';
-import { enteringCurves } from './lead-in.ts';
-import { lookedAt } from './reduction.ts';
 import { reducedCurve, type Point } from './reduce.ts';
 import { quantised } from './sample.ts';
 
@@ -23,21 +21,9 @@ export interface DrawnStroke {
   readonly frame: CarriedFrame | null;
 }
 
-/** The frame of a rider's art, as it moves over the loop: each channel of that rider's pose, about the art's pivot, px of its box. */
-export interface CarriedFrame {
-  readonly curves: Readonly<Record<Channel, Curve>>;
-  /** In the lead-in; null where it stands there as the loop begins. */
-  readonly entering: Readonly<Record<Channel, Curve>> | null;
-  readonly pivot: Vec;
-}
-
-/** How guides are baked. `cubic`: legs may be cubic in time. */
-interface StrokeBaking {
-  readonly scene: Scene;
-  readonly motion: Motion;
-  readonly tolerance: number;
-  readonly cubic: boolean;
-  readonly leadIn: number;
+/** How guides are baked, and where their lines lie. */
+interface StrokeBaking extends FrameBaking {
+  readonly frameOf: FrameOf;
 }
 
 /** Longest step, s, between looks at how much of a guide is drawn. */
@@ -58,27 +44,7 @@ export function drawnStroke(how: StrokeBaking, { guide }: Displayed & { kind: 's
     closed: guide.closed,
     stroke: { color, width, dash },
     share: rider && length > 0 ? shareDrawn(rider, motion.length, length, tolerance) : null,
-    frame: carriedFrame(how, guide),
-  };
-}
-
-/** The frame that a guide is carried in, within the tolerance at the corners of its own box. */
-function carriedFrame({ scene, motion, tolerance, cubic, leadIn }: StrokeBaking, guide: Guide): CarriedFrame | null {
-  const carrier = guide.carrier === null ? undefined : riderById(scene, guide.carrier);
-  const moving = carrier && motion.rider(carrier.id);
-  const art = carrier && artById(scene, carrier.art);
-  if (!moving || !art) return null;
-  const { pivot } = art;
-  const { left, top, right, bottom } = pathOfGuide(guide).bounds;
-  const edge = (guide.stroke?.width ?? 0) / 2;
-  const [x, y] = pivot;
-  const box = [left - edge - x, top - edge - y, right + edge - x, bottom + edge - y] as const;
-  const isStill = moving.varies.length === 0;
-  const looked = isStill ? undefined : lookedAt(moving, motion.length, box, tolerance, cubic);
-  return {
-    curves: looked ? curvesOf(moving, looked) : constantCurves(moving),
-    entering: enteringCurves(moving, leadIn, box, tolerance, cubic),
-    pivot,
+    frame: how.frameOf(guide),
   };
 }
 

@@ -95,6 +95,29 @@ describe('the lead-in', () => {
     expect(keysOf(take) - keysOf(bake(scene, { ways: true }))).toBeLessThan(200);
   });
 
+  test('a camera that enters has curves of its own in it, and none where it stands as the loop begins', () => {
+    const seen = (entrance: unknown): Take =>
+      bake(
+        entered({
+          camera: 'eye',
+          riders: [
+            { ...riderOn('eye', 'loops', lap), entrance },
+            riderOn('boat', 'loops', lap, { entrance: { seconds: 0.8 } }),
+          ],
+        }),
+        { leadIn: true },
+      );
+    const { view, leadIn } = seen({ seconds: 1, from: [-60, 20], scale: 2 });
+    expect(leadIn).toBe(1);
+    const [first, last] = [view!.entering!.x[0]!, view!.entering!.x.at(-1)!];
+    expect(first.value).toBeCloseTo(view!.x[0]!.value - 60, 3);
+    expect(last.value).toBeCloseTo(view!.x[0]!.value, 3);
+    expect(view!.entering!.zoomX[0]!.value).toBeCloseTo(0.5, 4);
+    expect(isConstant(view!.entering!.angle)).toBe(true);
+    expect(seen(null).view!.entering).toBeNull();
+    expect(seen(null).leadIn).toBe(0.8);
+  });
+
   test('it is not played where it was not asked for, nor where something else than time drives the scene', () => {
     expect(bake(scene).leadIn).toBe(0);
     const clicked = bake(entered({ driver: { kind: 'click' } }), { leadIn: true });

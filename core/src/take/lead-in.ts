@@ -8,7 +8,7 @@ import { sampleAt, type PivotBox, type Played } from './sample.ts';
 const JUST_BEFORE = 1e-9;
 
 /** A rider in the lead-in, as something that is played from 0 on and ends where the loop begins. */
-const before = (rider: RiderMotion, leadIn: number): Played => ({
+export const playedBefore = (rider: RiderMotion, leadIn: number): Played => ({
   varies: CHANNELS,
   round: Infinity,
   poseAt: (time, side, data, offset) => rider.poseAt(Math.min(time - leadIn, -JUST_BEFORE), side, data, offset),
@@ -27,7 +27,7 @@ export function enteringCurves(
   cubic: boolean,
 ): Readonly<Record<Channel, Curve>> | null {
   if (!(leadIn > 0) || rider.entering.length === 0) return null;
-  const played = before(rider, leadIn);
+  const played = playedBefore(rider, leadIn);
   const curves = curvesOf(played, lookedAt(played, leadIn, box, tolerance, cubic));
   const begin = sampleAt(rider, 0);
   const plain = CHANNELS.map((channel) => [channel, settled(curves[channel])] as const);
@@ -37,5 +37,5 @@ export function enteringCurves(
 }
 
 /** A curve of one key where all of them say the same. */
-const settled = (curve: Curve): Curve =>
+export const settled = (curve: Curve): Curve =>
   curve.every(({ value }) => value === curve[0]?.value) ? curve.slice(0, 1) : curve;

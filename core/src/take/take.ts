@@ -1,9 +1,10 @@
-import { CHANNELS, displayOrder, drawerOf, drawnShare, prepare, type Motion } from '../motion/index.ts';
-import { artById, pathOfGuide, usedAssets, type Driver, type Scene } from '../scene/index.ts';
+import { displayOrder, drawerOf, drawnShare, prepare, type Motion } from '../motion/index.ts';
+import { artById, pathOfGuide, usedAssets, type Driver, type Guide, type Scene } from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
+import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
-import { drawnArt, insideOf, isEndless, type Baking, type Drawn, type DrawnArt } from './drawn-art.ts';
+import { drawnArt, insideOf, isEndless, type Baking, type Drawn } from './drawn-art.ts';
 import { drawnStroke } from './drawn-stroke.ts';
 import { withEchoes } from './echoes.ts';
 import { bakedView, stillView, type View } from './view.ts';
@@ -63,13 +64,12 @@ export function bake(
   }: BakeOptions = {},
 ): Take {
   const motion = prepare(scene);
-  const view = bakedView(scene, motion, tolerance / scale);
+  const leadIn = isLed && scene.driver.kind === 'time' ? motion.leadIn : 0;
+  const view = bakedView(scene, motion, tolerance / scale, leadIn);
   const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
-  // A view that enters is not written: what is sent begins with the loop then.
-  const isSteady = (motion.rider(scene.camera ?? '')?.entering.length ?? 0) === 0;
-  const leadIn = isLed && isSteady && scene.driver.kind === 'time' ? motion.leadIn : 0;
-  const how: Baking = { scene, motion, tolerance: reach, cubic, ways, leadIn };
+  const framing = { scene, motion, tolerance: reach, cubic, leadIn };
+  const how: Baking = { ...framing, ways, frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)) };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
     const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(how, one);
@@ -78,6 +78,16 @@ export function bake(
   });
   const repeating = ways && isEndless(scene) ? withEchoes(motion, drawing) : drawing;
   return { ...takeOf(scene, motion, view?.curves ?? null, repeating, scale), leadIn };
+}
+
+/** Asked once of each guide, however many riders are seen within it. */
+function oncePerGuide(frameOf: FrameOf): FrameOf {
+  const known = new Map<Guide, CarriedFrame | null>();
+  return (guide) => {
+    let found = known.get(guide);
+    if (found === undefined) known.set(guide, (found = frameOf(guide)));
+    return found;
+  };
 }
 
 function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[], scale = 1): Take {
@@ -95,28 +105,25 @@ export function stillTake(scene: Scene, time: number): Take {
   const motion = prepare(scene);
   const poses = motion.poseAt(time);
   const still = (value: number): Curve => [{ time: 0, value }];
-  const curvesAt = (index: number): DrawnArt['curves'] =>
-    Object.fromEntries(
-      CHANNELS.map((channel) => [channel, still(poses.of(index, channel))]),
-    ) as unknown as DrawnArt['curves'];
+  const frameOf = oncePerGuide((guide) => stillFrame(scene, motion, poses, guide));
   const drawing = displayOrder(scene).flatMap((one): Drawn[] => {
     if (one.kind === 'stroke') {
-      const drawn = drawnStroke({ scene, motion, tolerance: BAKE_TOLERANCE, cubic: true, leadIn: 0 }, one);
+      const drawn = drawnStroke({ scene, motion, tolerance: BAKE_TOLERANCE, cubic: true, leadIn: 0, frameOf }, one);
       if (!drawn) return [];
       const { guide } = one;
       const rider = motion.riders[drawerOf(scene, guide)];
       const share = rider && drawnShare(rider.distanceAt(rider.takenAt(time, 1)), pathOfGuide(guide).length);
-      const frame = drawn.frame && { ...drawn.frame, curves: curvesAt(motion.indexOf(guide.carrier ?? '')) };
-      return [{ ...drawn, frame, share: drawn.share && share !== undefined ? still(share) : drawn.share }];
+      return [{ ...drawn, share: drawn.share && share !== undefined ? still(share) : drawn.share }];
     }
     const { rider, index, under } = one;
     const art = artById(scene, rider.art);
     if (!rider.output || !art || poses.of(index, 'under') !== under) return [];
-    const curves = curvesAt(index);
+    const curves = stillCurves(poses, index);
     const { id, name, parallax } = rider;
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
     const ways = { along: null, echo: null, mirrored: false, entering: null };
-    return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside: insideOf(scene, rider), parallax }];
+    const inside = insideOf(scene, rider, frameOf);
+    return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax }];
   });
   return takeOf(scene, motion, stillView(scene, motion, poses), drawing);
 }

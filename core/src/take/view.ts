@@ -1,16 +1,22 @@
 import { cameraOf, LEAST_VIEW, type Motion, type Poses } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Curve } from './curve.ts';
+import { playedBefore, settled } from './lead-in.ts';
 import { reducedCurve } from './reduce.ts';
 import { samplePieces, type PivotBox, type Sample } from './sample.ts';
 
-/** What a camera makes of the canvas over the loop: the point that it looks at (px), its turn (rad), and how much larger things are shown. */
-export interface View {
+/** What a camera makes of the canvas: the point that it looks at (px), its turn (rad), and how much larger things are shown. */
+export interface ViewCurves {
   readonly x: Curve;
   readonly y: Curve;
   readonly angle: Curve;
   readonly zoomX: Curve;
   readonly zoomY: Curve;
+}
+
+/** The same over the loop, and in the lead-in; null where it stands there as the loop begins, and where that was not asked for. */
+export interface View extends ViewCurves {
+  readonly entering: ViewCurves | null;
 }
 
 /** Share of the tolerance for the view; the rest is for what it shows. */
@@ -27,33 +33,66 @@ export function bakedView(
   scene: Scene,
   motion: Motion,
   tolerance: number,
+  leadIn = 0,
 ): { readonly curves: View; readonly reach: number } | undefined {
   const rider = motion.riders[cameraOf(scene, motion)];
   if (!rider) return undefined;
   const { width, height } = scene.canvas;
   const own = tolerance * VIEW_SHARE;
   const window: PivotBox = [-width / 2, -height / 2, width / 2, height / 2];
-  const least = smallest(samplePieces(rider, motion.length, window, own).flat());
-  const pieces = samplePieces(rider, motion.length, window, own * SAMPLING * Math.min(1, least));
+  const led = leadIn > 0 && rider.entering.length > 0 ? playedBefore(rider, leadIn) : undefined;
+  const sampled = (within: number): Sample[][][] => [
+    samplePieces(rider, motion.length, window, within),
+    ...(led ? [samplePieces(led, leadIn, window, within)] : []),
+  ];
+  const least = smallest(sampled(own).flat(2));
+  const [loop = [], lead] = sampled(own * SAMPLING * Math.min(1, least));
   const most = 1 / Math.max(LEAST_VIEW, least);
-  const largest = pieces.flat().reduce((max, one) => Math.max(max, Math.abs(one.scaleX), Math.abs(one.scaleY)), 0);
-  const reach = Math.hypot(width, height) / 2;
-  const curve = (of: (sample: Sample) => number, within: number): Curve =>
-    reducedCurve(
-      pieces.map((piece) => piece.map((sample) => ({ time: sample.time, value: of(sample) }))),
-      { tolerance: within, grid: 10 ** Math.floor(Math.log10(within / 10)), cubic: true },
-    );
+  const largest = [...loop, ...(lead ?? [])]
+    .flat()
+    .reduce((max, one) => Math.max(max, Math.abs(one.scaleX), Math.abs(one.scaleY)), 0);
+  const limits: Limits = {
+    place: (own * EACH) / most,
+    angle: (own * EACH) / (Math.hypot(width, height) / 2),
+    zoom: (own * EACH) / ((Math.hypot(width, height) / 2) * largest),
+  };
+  const curves = viewCurves(loop, limits);
+  const entering = lead && viewCurves(lead, limits);
+  const isOther = entering && VIEWED.some((key) => !isConstantAt(settled(entering[key]), curves[key][0]?.value));
   return {
-    curves: {
-      x: curve(({ x }) => x, (own * EACH) / most),
-      y: curve(({ y }) => y, (own * EACH) / most),
-      angle: curve(({ angle }) => angle, (own * EACH) / reach),
-      zoomX: curve(({ scaleX }) => zoomOf(scaleX), (own * EACH) / (reach * largest)),
-      zoomY: curve(({ scaleY }) => zoomOf(scaleY), (own * EACH) / (reach * largest)),
-    },
+    curves: { ...curves, entering: isOther ? entering : null },
     reach: (tolerance * (1 - VIEW_SHARE)) / most,
   };
 }
+
+const VIEWED = ['x', 'y', 'angle', 'zoomX', 'zoomY'] as const;
+
+/** What each of a view's curves may be off by: px, rad, and a factor. */
+interface Limits {
+  readonly place: number;
+  readonly angle: number;
+  readonly zoom: number;
+}
+
+function viewCurves(pieces: readonly (readonly Sample[])[], { place, angle, zoom }: Limits): ViewCurves {
+  const curve = (of: (sample: Sample) => number, within: number): Curve =>
+    settled(
+      reducedCurve(
+        pieces.map((piece) => piece.map((sample) => ({ time: sample.time, value: of(sample) }))),
+        { tolerance: within, grid: 10 ** Math.floor(Math.log10(within / 10)), cubic: true },
+      ),
+    );
+  return {
+    x: curve(({ x }) => x, place),
+    y: curve(({ y }) => y, place),
+    angle: curve((sample) => sample.angle, angle),
+    zoomX: curve(({ scaleX }) => zoomOf(scaleX), zoom),
+    zoomY: curve(({ scaleY }) => zoomOf(scaleY), zoom),
+  };
+}
+
+const isConstantAt = (curve: Curve, value: number | undefined): boolean =>
+  curve.length === 1 && curve[0]?.value === value;
 
 /** The same as the camera has it at one time: every curve a constant. */
 export function stillView(scene: Scene, motion: Motion, poses: Poses): View | null {
@@ -67,6 +106,7 @@ export function stillView(scene: Scene, motion: Motion, poses: Poses): View | nu
     angle: still(at('angle')),
     zoomX: still(zoomOf(at('scaleX'))),
     zoomY: still(zoomOf(at('scaleY'))),
+    entering: null,
   };
 }
 

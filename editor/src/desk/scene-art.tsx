@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { Checkbox } from '@mantine/core';
 import { lostInside, setIn, type Scene } from '@pace-line/core';
 import { listCards, loadStored, selectRider, type SceneCard } from '../document/index.ts';
 import { ChoiceField, NumberField, secondsAt } from '../fields/index.ts';
@@ -11,10 +12,11 @@ import { perform } from './actions/change.ts';
 import { keepBefore } from './actions/saving.ts';
 import { sceneOf, type Desk } from './desk.ts';
 
-/** What is asked for: a scene, and how long its loop takes here, s. */
+/** What is asked for: a scene, how long its loop takes here, s, and whether it is cut off at its canvas's edges. */
 interface Wish {
   inner: Scene | undefined;
   duration: number;
+  cut: boolean;
 }
 
 /** Share of the canvas that a scene set in takes at most, by the side that is nearer to it. */
@@ -24,7 +26,7 @@ const SHARE = 0.5;
 export async function bringInScene(desk: Desk): Promise<void> {
   const cards = (await listCards()).filter((card) => card.id !== desk.id);
   if (cards.length === 0) return setInFile(desk, (await pickFiles('.json,application/json'))[0]);
-  const wish: Wish = { inner: undefined, duration: 0 };
+  const wish: Wish = { inner: undefined, duration: 0, cut: true };
   const answer = await askAmong({
     title: 'A scene as art',
     body: <Wishes cards={cards} wish={wish} />,
@@ -33,7 +35,7 @@ export async function bringInScene(desk: Desk): Promise<void> {
     no: 'Leave it',
   });
   if (answer === 'other') return setInFile(desk, (await pickFiles('.json,application/json'))[0]);
-  if (answer === 'yes' && wish.inner) setSceneIn(desk, wish.inner, wish.duration);
+  if (answer === 'yes' && wish.inner) setSceneIn(desk, wish.inner, wish.duration, wish.cut);
 }
 
 /** Sets the scene of a file into this one; says what is wrong with a bad one. */
@@ -45,25 +47,26 @@ export async function setInFile(desk: Desk, file: File | undefined): Promise<voi
 }
 
 /** Sets a scene into the middle of the canvas, its loop taking `duration` s; tells what of it does not come along. */
-function setSceneIn(desk: Desk, inner: Scene, duration = inner.clock.duration): void {
+function setSceneIn(desk: Desk, inner: Scene, duration = inner.clock.duration, cut = true): void {
   const { canvas, riders } = sceneOf(desk);
   const fit = Math.min((SHARE * canvas.width) / inner.canvas.width, (SHARE * canvas.height) / inner.canvas.height);
   const at = [canvas.width / 2, canvas.height / 2] as const;
   keepBefore(desk);
   const known = new Set(riders.map(({ id }) => id));
-  if (!perform(desk, `Set ${inner.name} in`, setIn, { inner, at, size: Math.min(1, fit), duration })) return;
+  const how = { inner, at, size: Math.min(1, fit), duration, cut };
+  if (!perform(desk, `Set ${inner.name} in`, setIn, how)) return;
   const holder = sceneOf(desk).riders.find(({ id }) => !known.has(id));
   if (holder) desk.doc.select(selectRider(holder.id));
-  const lost = wordsOfLost(inner);
+  const lost = wordsOfLost(inner, cut);
   if (lost !== '') tell(lost, `${inner.name} was set in`);
 }
 
-function wordsOfLost(inner: Scene): string {
-  const { clips, camera, driver } = lostInside(inner);
+function wordsOfLost(inner: Scene, cut: boolean): string {
+  const { uncut, camera, driver } = lostInside(inner);
   return [
     camera ? 'It is shown whole, not through its camera.' : '',
     driver ? 'It runs by time here, whatever drove it.' : '',
-    clips.length > 0 ? `Seen whole, as a carried guide cuts nothing off: ${clips.join(', ')}.` : '',
+    cut && uncut.length > 0 ? `Cut off by their own shapes, not at its edges: ${uncut.join(', ')}.` : '',
   ]
     .filter(Boolean)
     .join(' ');
@@ -84,7 +87,8 @@ function Wishes({ cards, wish }: { cards: readonly SceneCard[]; wish: Wish }) {
     });
     return () => void (isWanted = false);
   }, [id]);
-  useEffect(() => void Object.assign(wish, { inner, duration }), [wish, inner, duration]);
+  const [cut, setCut] = useState(true);
+  useEffect(() => void Object.assign(wish, { inner, duration, cut }), [wish, inner, duration, cut]);
   return (
     <div className="scene-wishes">
       <p>It comes as one rider that carries all that is in it, and runs by a loop of its own.</p>
@@ -115,6 +119,17 @@ function Wishes({ cards, wish }: { cards: readonly SceneCard[]; wish: Wish }) {
               onCommit={setDuration}
             />
           )}
+        </div>
+      </div>
+      <div className="row">
+        <span className="row-label">Its edges</span>
+        <div className="row-value">
+          <Checkbox
+            size="xs"
+            label="cut off what reaches beyond them"
+            checked={cut}
+            onChange={(event) => setCut(event.currentTarget.checked)}
+          />
         </div>
       </div>
       <p className="card-note">

@@ -393,7 +393,7 @@ export const RECIPES: readonly Recipe[] = [
       'Park the lamp where it belongs on the boat, select it, and choose the boat under Carried by on card 2. It stays where it is, and goes along from there.',
       'Say what it takes over: without turn a lamp hangs upright on a boat that pitches.',
       'A guide can be carried as well (card 1), with all that rides it and the line that is drawn of it: a small loop inside of a moving thing. Its nodes are shaped where they are seen; time stands still while one is held.',
-      'A whole scene can be set in: in the Art drawer (L) choose Set in a scene, or drop a scene file while it is open. It comes as one rider that carries all of it, and card 2 says how long its own loop takes.',
+      'A whole scene can be set in: in the Art drawer (L) choose Set in a scene, or drop a scene file while it is open. It comes as one rider that carries all of it, and card 2 says how long its own loop takes. What reaches beyond its edges is cut off there; who is to be seen beyond them is set to be seen everywhere on its own card 2.',
     ],
   },
   {

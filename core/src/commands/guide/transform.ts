@@ -1,20 +1,7 @@
-import { linearOf, transformed, type Matrix } from '../../geometry/index.ts';
-import type { Guide, Node, Scene } from '../../scene/index.ts';
+import { transformedNode, type Matrix } from '../../geometry/index.ts';
+import type { Guide, Scene } from '../../scene/index.ts';
 import { checkNodes, linkedGuide, lockedGuide } from '../node/check-nodes.ts';
 import { command, guideOf, missingGuide, replaceGuide } from '../command.ts';
-
-/** A node moved, scaled and turned with its handles. */
-export function transformedNode(node: Node, matrix: Matrix): Node {
-  const [x, y] = transformed(matrix, [node.x, node.y]);
-  const linear = linearOf(matrix);
-  return {
-    ...node,
-    x,
-    y,
-    ...(node.in ? { in: transformed(linear, node.in) } : {}),
-    ...(node.out ? { out: transformed(linear, node.out) } : {}),
-  };
-}
 
 /** Moves, scales, turns or flips nodes of one guide. Corridor, stroke and marks are left alone. */
 export const transformNodes = command<{ guide: string; nodes: readonly string[]; matrix: Matrix }>(

@@ -1,7 +1,6 @@
-import { IDENTITY_MATRIX, inverseOf, productOf, type Matrix } from '../../geometry/index.ts';
+import { IDENTITY_MATRIX, inverseOf, productOf, transformedNode, type Matrix } from '../../geometry/index.ts';
 import { POSE } from '../../motion/index.ts';
 import { riderById, type Carrier, type Guide, type Rider, type Scene } from '../../scene/index.ts';
-import { transformedNode } from '../guide/transform.ts';
 import {
   command,
   guideOf,

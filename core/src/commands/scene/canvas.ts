@@ -1,8 +1,7 @@
-import { matrixAbout, type Matrix, type Vec } from '../../geometry/index.ts';
+import { matrixAbout, transformedNode, type Matrix, type Vec } from '../../geometry/index.ts';
 import type { Guide, Rider, Scene, Tracing } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { mapOffsets } from '../key/key-maps.ts';
-import { transformedNode } from '../guide/transform.ts';
 
 /** What happens to the things on a canvas that gets another size: they stay where they are, stay in its middle, or grow with it. */
 export type Refit = 'keep' | 'centre' | 'scale';

@@ -2,7 +2,7 @@ import { isConstant, type Curve, type Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
-import type { EchoRule } from './svg/writing.ts';
+import type { Clipping, EchoRule } from './svg/writing.ts';
 import { declarationOf, type Track, type TrackPath } from './tracks.ts';
 
 /**
@@ -13,7 +13,7 @@ const originRule = (prefix: string): string => `[class^=${prefix}-]{transform-bo
 
 /** What the style says of a drawing that stands still: the point it is turned about, and what its clips hide (writing.ts). */
 export const standingRules = ({ prefix, clips }: Pick<Moving, 'prefix' | 'clips'>): string =>
-  originRule(prefix) + [...clips].map((id) => `.${id}{clip-path:url(#${id})}`).join('');
+  originRule(prefix) + [...clips].map(([id, by]) => `.${id}{${by}:url(#${id})}`).join('');
 
 /**
  * The style sheet of a drawing: all that moves has the class `prefix-m`, what goes back as it came `prefix-r` too. For those who asked for less motion it stands still, unless something else than time drives it: then
@@ -42,7 +42,7 @@ export interface Moving {
   readonly prefix: string;
   readonly tracks: readonly Track[];
   readonly echoes: ReadonlyMap<string, EchoRule>;
-  readonly clips: ReadonlySet<string>;
+  readonly clips: ReadonlyMap<string, Clipping>;
 }
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;

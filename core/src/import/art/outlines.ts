@@ -1,4 +1,4 @@
-import type { Matrix } from '../../geometry/index.ts';
+import { transformedNode, type Matrix } from '../../geometry/index.ts';
 import type { ArtElement } from '../../scene/art/index.ts';
 import type { Outline } from '../path-data.ts';
 
@@ -41,18 +41,7 @@ export function pathDataOf(element: ArtElement): string | undefined {
 }
 
 /** An outline as a matrix moves it. */
-export function movedOutline(outline: Outline, [a, b, c, d, e, f]: Matrix): Outline {
-  const turn = ([x, y]: readonly [number, number]): readonly [number, number] => [a * x + c * y, b * x + d * y];
-  return {
-    closed: outline.closed,
-    nodes: outline.nodes.map((node) => {
-      const [x, y] = turn([node.x, node.y]);
-      return {
-        x: x + e,
-        y: y + f,
-        ...(node.in ? { in: turn(node.in) } : {}),
-        ...(node.out ? { out: turn(node.out) } : {}),
-      };
-    }),
-  };
-}
+export const movedOutline = ({ closed, nodes }: Outline, matrix: Matrix): Outline => ({
+  closed,
+  nodes: nodes.map((node) => transformedNode(node, matrix)),
+});

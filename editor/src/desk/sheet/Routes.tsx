@@ -1,5 +1,5 @@
-import { memo, useCallback } from 'react';
-import { ridersOf, type Guide } from '@pace-line/core';
+import { memo, useCallback, useMemo } from 'react';
+import { ridersOf, type Guide, type Scene } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { Pick } from './Pick.tsx';
@@ -11,7 +11,7 @@ export const Routes = memo(function Routes() {
   const scene = useCalmState((state) => state.shown);
   const selection = useCalmState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
-  const { guides } = scene;
+  const guides = useMemo(() => routesOf(scene, guide), [scene, guide]);
   const recent = useDeskView((state) => state.recent);
   const setRoute = useDeskView((state) => state.setRoute);
   const tabs = tabsOf(guides, recent, guide);
@@ -62,6 +62,12 @@ export const Routes = memo(function Routes() {
     </div>
   );
 });
+
+/** The guides that are routes: seen, or ridden. The others are shapes that somebody is seen within, and the like. */
+function routesOf({ guides, riders }: Scene, current: Guide | undefined): readonly Guide[] {
+  const ridden = new Set(riders.map((rider) => rider.guide));
+  return guides.filter((one) => one.visible || one === current || ridden.has(one.id));
+}
 
 function tabsOf(guides: readonly Guide[], recent: readonly string[], current: Guide | undefined): Guide[] {
   const known = recent.flatMap((id) => guides.find((guide) => guide.id === id) ?? []);

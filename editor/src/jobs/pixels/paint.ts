@@ -10,9 +10,11 @@ import {
   prepare,
   viewOf,
   type Guide,
+  type Motion,
   type Rider,
   type Scene,
 } from '@pace-line/core';
+import { matrixAt } from './matrix-at.ts';
 import type { Pictures } from './pictures.ts';
 
 /** Paints a scene at any time on a canvas of its size times a scale, or the piece of it that begins at a place, delivered px. */
@@ -34,7 +36,7 @@ export function painterOf(scene: Scene, pictures: Pictures, { scale, background 
   const motion = prepare(scene);
   const order = displayOrder(scene);
   const camera = scene.camera === null ? -1 : motion.indexOf(scene.camera);
-  const clips = clipsOf(scene);
+  const clips = clipsOf(scene, motion);
   const strokes = new Map(
     scene.guides.flatMap((guide) =>
       guide.stroke ? [[guide.id, new Path2D(pathData(guide.nodes, guide.closed))]] : [],
@@ -64,31 +66,46 @@ export function painterOf(scene: Scene, pictures: Pictures, { scale, background 
         stroke(context, scene, one.guide, strokes.get(one.guide.id), poses.data);
       } else if (one.rider.output && poses.of(one.index, 'under') === one.under) {
         set(viewAt(one.rider.parallax));
-        art(context, one.rider, one.index, poses.data, pictures, clips);
+        clipTo(context, clips.get(one.rider.id), poses.data);
+        art(context, one.rider, one.index, poses.data, pictures);
       }
       context.restore();
     }
   };
 }
 
+/** A shape within which a rider is seen, or outside of which. */
 interface Clip {
-  readonly path: Path2D;
-  readonly rule: CanvasFillRule;
+  readonly line: Path2D;
+  /** What is around it, on the canvas, where it is seen outside. */
+  readonly around: Path2D;
+  /** Index of the rider that carries it; -1: it lies on the canvas. */
+  readonly carrier: number;
 }
 
-/** Shapes within which riders are seen, or outside of which, by the riders. */
-function clipsOf(scene: Scene): ReadonlyMap<string, Clip> {
+/** The shapes within which riders are seen, or outside of which, by the riders. */
+function clipsOf(scene: Scene, motion: Motion): ReadonlyMap<string, Clip> {
   const { width, height } = scene.canvas;
   return new Map(
     scene.riders.flatMap((rider): [string, Clip][] => {
       const guide = rider.inside && guideById(scene, rider.inside.guide);
       if (!guide || !rider.inside) return [];
-      const path = new Path2D(pathData(guide.nodes, true));
+      const around = new Path2D();
       // As far out as the drawing of what is sent has it.
-      if (rider.inside.keep === 'outside') path.rect(-50 * width, -50 * height, 100 * width, 100 * height);
-      return [[rider.id, { path, rule: 'evenodd' }]];
+      if (rider.inside.keep === 'outside') around.rect(-50 * width, -50 * height, 100 * width, 100 * height);
+      const carrier = motion.indexOf(guide.carrier ?? '');
+      return [[rider.id, { line: new Path2D(pathData(guide.nodes, true)), around, carrier }]];
     }),
   );
+}
+
+/** Clips what is drawn next, in the frame of the canvas. */
+function clipTo(context: OffscreenCanvasRenderingContext2D, clip: Clip | undefined, poses: Float64Array): void {
+  if (!clip) return;
+  const path = new Path2D(clip.around);
+  const [a, b, c, d, e, f] = matrixAt(poses, clip.carrier);
+  path.addPath(clip.line, { a, b, c, d, e, f });
+  context.clip(path, 'evenodd');
 }
 
 function art(
@@ -97,21 +114,17 @@ function art(
   index: number,
   poses: Float64Array,
   pictures: Pictures,
-  clips: ReadonlyMap<string, Clip>,
 ): void {
   const picture = pictures.get(rider.art)?.get(poses[index * POSE_SIZE + POSE.pose] ?? 0);
   if (!picture) return;
-  const clip = clips.get(rider.id);
-  if (clip) context.clip(clip.path, clip.rule);
   goInto(context, index, poses);
   context.drawImage(picture.bitmap, picture.x, picture.y, picture.width, picture.height);
 }
 
 /** Goes into the frame of a rider's art, as opaque as that is. */
 function goInto(context: OffscreenCanvasRenderingContext2D, index: number, poses: Float64Array): void {
-  const at = (key: number): number => poses[index * POSE_SIZE + key] ?? 0;
-  context.globalAlpha = Math.min(1, Math.max(0, at(POSE.opacity)));
-  context.transform(at(POSE.a), at(POSE.b), at(POSE.c), at(POSE.d), at(POSE.e), at(POSE.f));
+  context.globalAlpha = Math.min(1, Math.max(0, poses[index * POSE_SIZE + POSE.opacity] ?? 0));
+  context.transform(...matrixAt(poses, index));
 }
 
 function stroke(

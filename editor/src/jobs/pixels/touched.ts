@@ -1,6 +1,7 @@
 import {
   drawerOf,
   EMPTY_BOX,
+  guideById,
   pathOfGuide,
   POSE,
   POSE_SIZE,
@@ -13,6 +14,7 @@ import {
   type PixelRect,
   type Scene,
 } from '@pace-line/core';
+import { matrixAt } from './matrix-at.ts';
 import type { Pictures } from './pictures.ts';
 
 /** px beyond what is drawn that its edges are mixed with. */
@@ -20,13 +22,6 @@ const EDGE = 2;
 
 /** What of a pose shows. */
 const SEEN = ['a', 'b', 'c', 'd', 'e', 'f', 'opacity', 'pose', 'under'] as const;
-
-/** A rider's matrix; that of the canvas where there is none. */
-function matrixAt(poses: Float64Array, index: number): Matrix {
-  if (index < 0) return [1, 0, 0, 1, 0, 0];
-  const at = (key: keyof typeof POSE): number => poses[index * POSE_SIZE + POSE[key]] ?? 0;
-  return [at('a'), at('b'), at('c'), at('d'), at('e'), at('f')];
-}
 
 /**
  * The piece of a frame that may differ from the frame before, as frames are asked for one after the other: where what has moved was and is. It is worked out from
@@ -39,6 +34,8 @@ export class Touched {
   readonly #size: { readonly width: number; readonly height: number };
   readonly #motion;
   readonly #camera: number;
+  /** Whom what each rider is seen within is carried by, by their indices; −1: nobody. */
+  readonly #clipping: readonly number[];
   #before: Float64Array | undefined;
   #frame = -2;
   #found: PixelRect;
@@ -56,6 +53,9 @@ export class Touched {
     this.#size = size;
     this.#motion = prepare(scene);
     this.#camera = scene.camera === null ? -1 : this.#motion.indexOf(scene.camera);
+    this.#clipping = scene.riders.map(({ inside }) =>
+      this.#motion.indexOf((inside && guideById(scene, inside.guide)?.carrier) ?? ''),
+    );
     this.#found = this.#whole();
   }
 
@@ -77,21 +77,22 @@ export class Touched {
     const { riders, guides } = this.#scene;
     const differs = (index: number, key: keyof typeof POSE): boolean =>
       before[index * POSE_SIZE + POSE[key]] !== now[index * POSE_SIZE + POSE[key]];
-    if (this.#camera >= 0 && SEEN.some((key) => differs(this.#camera, key))) return this.#whole();
+    const isMoved = (index: number): boolean => index >= 0 && SEEN.some((key) => differs(index, key));
+    if (isMoved(this.#camera)) return this.#whole();
     let box = EMPTY_BOX;
     riders.forEach((rider, index) => {
-      if (!rider.output || !SEEN.some((key) => differs(index, key))) return;
+      if (!rider.output || !(isMoved(index) || isMoved(this.#clipping[index] ?? -1))) return;
       box = unionOf(box, unionOf(this.#boxOf(index, before), this.#boxOf(index, now)));
     });
     for (const guide of guides) {
       const drawer = drawerOf(this.#scene, guide);
       const carrier = this.#motion.indexOf(guide.carrier ?? '');
-      const isMoved = carrier >= 0 && SEEN.some((key) => differs(carrier, key));
-      if (!guide.stroke || !(isMoved || (drawer >= 0 && differs(drawer, 'distance')))) continue;
+      const isCarried = isMoved(carrier);
+      if (!guide.stroke || !(isCarried || (drawer >= 0 && differs(drawer, 'distance')))) continue;
       const { left, top, right, bottom } = pathOfGuide(guide).bounds;
       const edge = guide.stroke.width;
       const around = { left: left - edge, top: top - edge, right: right + edge, bottom: bottom + edge };
-      for (const poses of isMoved ? [before, now] : [now])
+      for (const poses of isCarried ? [before, now] : [now])
         box = unionOf(box, this.#seen(around, matrixAt(poses, carrier), 1, poses));
     }
     return this.#rectOf(box);

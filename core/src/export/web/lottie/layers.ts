@@ -4,6 +4,7 @@ import {
   type Curve,
   type DrawnArt,
   type DrawnStroke,
+  type Inside,
   type Steps,
   type Take,
   type View,
@@ -195,10 +196,13 @@ function pictureLayer(
   const { fps, end } = layers;
   const made = shapesOf(picture);
   const ks = transformOf(fps, moves);
+  const { inside } = drawn;
+  const { opacity: _, ...carried } = inside?.frame?.curves ?? { opacity: ONE };
+  const within = inside?.frame ? framed(layers, `${drawn.name}: seen within`, carried, canvas) : canvas;
   const put = (type: number, more: Fields): void => {
-    const matte: Fields = drawn.inside ? { tt: drawn.inside.keep === 'inside' ? 1 : 2 } : {};
+    const matte: Fields = inside ? { tt: inside.keep === 'inside' ? 1 : 2 } : {};
     layer(layers, type, drawn.name, { ks, ...hung(parent), ...matte, ...more });
-    if (drawn.inside) matteLayer(layers, drawn, canvas);
+    if (inside) matteLayer(layers, drawn, inside, within);
   };
   if (made.ok) {
     const shapes = [
@@ -236,12 +240,11 @@ function boxMask({ width, height }: Picture): Fields {
 }
 
 /** The line within which a rider is seen, or outside of which: its layer stands right in front. */
-function matteLayer(layers: Layers, { inside, name }: DrawnArt, parent: number | undefined): void {
-  const nodes = inside?.nodes ?? [];
+function matteLayer(layers: Layers, { name }: DrawnArt, { nodes, frame }: Inside, parent: number | undefined): void {
   const fill = { ty: 'fl', c: still([0, 0, 0, 1]), o: still(100), r: 2 };
   const shapes = [group([...pathsOf([{ nodes, closed: true }]), fill])];
   layer(layers, KIND.shape, `${name}: seen within`, {
-    ks: transformOf(layers.fps, {}),
+    ks: transformOf(layers.fps, frame ? { pivot: frame.pivot } : {}),
     shapes,
     td: 1,
     ...hung(parent),

@@ -1,11 +1,10 @@
 import { pictureOf, placedArt, type Picture } from '../../../scene/index.ts';
-import { valueOfCurve, type DrawnArt, type Inside } from '../../../take/index.ts';
-import { pathData } from '../../path-data.ts';
-import { formatNumber } from '../../text.ts';
+import { valueOfCurve, type DrawnArt } from '../../../take/index.ts';
 import { stepsWhere } from '../steps.ts';
+import { clipped } from './clips.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
 import { alongGroups } from './path.ts';
-import { clipped, identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
+import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
 export function artMarkup(writing: Writing, drawn: DrawnArt): string {
@@ -14,7 +13,7 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const { leader, moves } = movesOf(writing, drawn, name);
   const curves = leader.along?.rest ?? leader.curves;
   const groups: string[] = [];
-  if (drawn.inside) groups.push(clipped(writing, clipOf(writing, drawn.inside, `${name}c`)));
+  if (drawn.inside) groups.push(clipped(writing, drawn.inside));
   if (drawn.shown.length > 1) {
     const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
     groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);
@@ -77,15 +76,4 @@ function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Mov
       return times.length > 1 ? `<g${stepped(writing, moves, `p${pose}`, times)}>${inside}</g>` : inside;
     })
     .join('');
-}
-
-/** The clip that shows what is within a line, or what is not; gives its id. */
-function clipOf({ definitions, take }: Writing, { nodes, keep }: Inside, id: string): string {
-  const { width, height } = take.canvas;
-  // So far out that nothing on the canvas, nor beside it while a camera passes, lies beyond.
-  const [w, h] = [width * 50, height * 50].map((size) => formatNumber(size, 3));
-  const around = keep === 'outside' ? `M-${w}-${h}H${w}V${h}H-${w}Z` : '';
-  const path = `<path d="${around}${pathData(nodes, true)}" clip-rule="evenodd"/>`;
-  definitions.set(id, `<clipPath id="${id}">${path}</clipPath>`);
-  return id;
 }

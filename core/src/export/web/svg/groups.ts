@@ -12,8 +12,11 @@ export interface Factor {
   readonly entering?: Curve | null;
 }
 
+/** The channels that make a matrix. */
+type Factored = Omit<DrawnArt['curves'], 'opacity'>;
+
 /** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
-export const factorsOf = (curves: Omit<DrawnArt['curves'], 'opacity'>, entering?: DrawnArt['entering']): Factor[] =>
+export const factorsOf = (curves: Factored, entering?: Factored | null): Factor[] =>
   FACTORS.map(([key, channel]) => ({
     key,
     curve: curves[channel],

@@ -7,14 +7,16 @@ import {
   type DrawnStroke,
   type Take,
   type View,
+  type ViewCurves,
 } from '../../../take/index.ts';
 import { pathData } from '../../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
 import { styleOf } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
 import { artMarkup, picturesOf } from './art.ts';
+import { clippedByCanvas } from './clips.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
-import { animated, clipped, ownMoves, type EchoRule, type Writing } from './writing.ts';
+import { animated, ownMoves, type Clipping, type EchoRule, type Writing } from './writing.ts';
 
 export interface SvgOptions {
   readonly title: string;
@@ -30,8 +32,8 @@ export interface DrawnSvg {
   readonly tracks: readonly Track[];
   /** What is ahead of tracks that it shares, by the name of its class. */
   readonly echoes: ReadonlyMap<string, EchoRule>;
-  /** Ids of the clips, each the class of what it clips. */
-  readonly clips: ReadonlySet<string>;
+  /** What clips, by its id, which is the class of what it clips. */
+  readonly clips: ReadonlyMap<string, Clipping>;
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
@@ -50,8 +52,10 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const shared = sharedPictures(take.drawing);
   const writing: Writing = {
     ...{ prefix, take, shared },
-    ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map(), clips: new Set() },
+    ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map() },
+    ...{ clips: new Map(), lines: new Map() },
   };
+  const around = clippedByCanvas(writing);
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
     writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
@@ -60,7 +64,7 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
   const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
-  const drawing = `${clipped(writing, `${prefix}-c`)}${paint}${drawingMarkup(writing)}</g>`;
+  const drawing = `${around}${paint}${drawingMarkup(writing)}</g>`;
   return {
     prefix,
     tracks: [...writing.tracks.values()],
@@ -69,7 +73,7 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
     markup: (style) =>
       `<svg xmlns="http://www.w3.org/2000/svg" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
       `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
-      `<defs><clipPath id="${prefix}-c"><rect width="${w}" height="${h}"/></clipPath>${[...writing.definitions.values()].join('')}</defs>` +
+      `<defs>${[...writing.definitions.values()].join('')}</defs>` +
       `${drawing}</svg>`,
   };
 }
@@ -108,11 +112,11 @@ function drawingMarkup(writing: Writing): string {
 }
 
 /** The groups of a view, from the outermost: translate(middle) · scale · rotate(−angle) · translate(−place). */
-function viewMarkup(writing: Writing, { x, y, angle, zoomX, zoomY }: View, parallax: number): string[] {
+function viewMarkup(writing: Writing, view: View, parallax: number): string[] {
   const { width, height } = writing.take.canvas;
   const name = `${writing.prefix}-v${formatNumber(parallax, 4).replace(/[^\d]/g, '_')}`;
   const away = (curve: Curve, middle: number): Curve => mapped(curve, (v) => -(middle + parallax * (v - middle)));
-  const factors = factorsOf({
+  const channels = ({ x, y, angle, zoomX, zoomY }: ViewCurves): Parameters<typeof factorsOf>[0] => ({
     x: away(x, width / 2),
     y: away(y, height / 2),
     angle: mapped(angle, (v) => -v),
@@ -120,6 +124,7 @@ function viewMarkup(writing: Writing, { x, y, angle, zoomX, zoomY }: View, paral
     scaleX: zoomX,
     scaleY: zoomY,
   });
+  const factors = factorsOf(channels(view), view.entering && channels(view.entering));
   const order = ['w', 'h', 't', 'x', 'y'];
   const sorted = order.flatMap((key) => factors.filter((one) => one.key === key));
   return groupsOf(writing, ownMoves(name), sorted, { before: `translate(${px(width / 2)} ${px(height / 2)})` });

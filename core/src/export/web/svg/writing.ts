@@ -17,15 +17,14 @@ export interface Writing {
   readonly ids: Set<string>;
   /** What stands in <defs>, by its id. */
   readonly definitions: Map<string, string>;
-  /** Ids of the clips, each the class of what it clips. */
-  readonly clips: Set<string>;
+  /** What clips, by its id, which is the class of what it clips. */
+  readonly clips: Map<string, Clipping>;
+  /** Ids of the clips by the lines that riders are seen within, or outside of. */
+  readonly lines: Map<string, string>;
 }
 
-/** The group that a clip clips: by a rule of its class (style.ts). Simple viewers, as draw thumbnails, know clips as attributes only, and then paint nothing at all. */
-export function clipped({ clips }: Writing, id: string): string {
-  clips.add(id);
-  return `<g class="${id}">`;
-}
+/** The property by which something clips: a mask may hold what moves, a clip-path is painted faster and has sharp edges. */
+export type Clipping = 'clip-path' | 'mask';
 
 /** How far something is ahead of what its tracks were made of, s, and the share of its path at which it begins. */
 export interface EchoRule {

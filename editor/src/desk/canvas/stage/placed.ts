@@ -1,5 +1,6 @@
-import { pathData, pictureOf, POSE, POSE_SIZE, type Art, type Guide, type Rider, type Scene } from '@pace-line/core';
+import { pictureOf, POSE, POSE_SIZE, type Art, type Rider, type Scene } from '@pace-line/core';
 import { artNodes } from '../art-gate.ts';
+import { clipOf } from './clips.ts';
 import { matrixText, svgElement } from './svg.ts';
 
 /** One rider on the stage. */
@@ -41,7 +42,7 @@ export function createPlacedRiders(): PlacedRiders {
         one?.outer.remove();
         placed.set(rider.id, (one = newPlaced(art, assets, needsOuter(rider))));
       }
-      const clip = rider.inside ? `url(#${clipId(rider.inside)})` : '';
+      const clip = clipOf(rider);
       if (clip !== one.clip) setOrRemove(one.outer, 'clip-path', (one.clip = clip));
       return one.outer;
     },
@@ -121,28 +122,4 @@ function move(one: Placed, poses: Float64Array, at: number): void {
 function setOrRemove(element: SVGElement, name: string, value: string): void {
   if (value) element.setAttribute(name, value);
   else element.removeAttribute(name);
-}
-
-type Inside = NonNullable<Rider['inside']>;
-
-const clipId = ({ guide, keep }: Inside): string => `${keep}-${guide}`;
-
-/** px beyond any canvas, with a camera on it. */
-const FAR = 1e6;
-
-/** The clips that riders of a scene are seen within, for the definitions of a layer. */
-export function clipsOf({ riders, guides }: Scene): SVGElement[] {
-  const found = new Map<string, SVGElement>();
-  for (const { inside } of riders) {
-    const guide = inside && guides.find(({ id }) => id === inside.guide);
-    if (guide && !found.has(clipId(inside))) found.set(clipId(inside), clipElement(inside, guide));
-  }
-  return [...found.values()];
-}
-
-function clipElement(inside: Inside, guide: Guide): SVGElement {
-  const clip = svgElement('clipPath', { id: clipId(inside) });
-  const around = inside.keep === 'outside' ? `M-${FAR}-${FAR}H${FAR}V${FAR}H-${FAR}Z` : '';
-  clip.append(svgElement('path', { d: around + pathData(guide.nodes, true), 'clip-rule': 'evenodd' }));
-  return clip;
 }

@@ -11,7 +11,8 @@ import {
 import type { Frame } from '../../../scene/playback.ts';
 import { cssMatrix, type ViewTransform } from '../view-transform.ts';
 import { createCameraView } from './camera-view.ts';
-import { clipsOf, createPlacedRiders } from './placed.ts';
+import { createClips } from './clips.ts';
+import { createPlacedRiders } from './placed.ts';
 import { createStrokes } from './strokes.ts';
 import { arrange, svgElement } from './svg.ts';
 
@@ -95,8 +96,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
   const [scenery, moving] = groups;
   const paper = svgElement('rect');
   scenery.append(paper);
-  const riders = createPlacedRiders();
-  const strokes = createStrokes();
+  const [riders, strokes, clips] = [createPlacedRiders(), createStrokes(), createClips()];
   const definitions = svgElement('defs');
   const camera = createCameraView(riders);
   let scene: Scene | undefined;
@@ -135,7 +135,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
       if (isOther) {
         order = displayOrder(next);
         paths = strokes.update(next);
-        definitions.replaceChildren(...clipsOf(next));
+        definitions.replaceChildren(...clips.update(next));
         places = '';
       }
       paint(next);
@@ -176,6 +176,7 @@ export function createSvgStage(host: HTMLElement, isFramed = true): Stage {
       camera.update(next, asSent ? cameraOf(next, motion) : -1, poses.data);
       look();
       strokes.draw(poses.data);
+      clips.draw(poses.data);
       riders.draw(next, poses.data, asSent);
     },
     ...{ setRough, destroy },

@@ -133,7 +133,7 @@ function StretchRow({ name, stretch, onChange, onRemove, placeNow }: StretchRowP
 function InsideRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const guides = useCalmState((state) => state.shown.guides);
-  const shapes = guides.filter((guide) => guide.closed && guide.carrier === null);
+  const shapes = guides.filter((guide) => guide.closed);
   if (shapes.length === 0 && !rider.inside) return null;
   const value = rider.inside ? `${rider.inside.keep} ${rider.inside.guide}` : NONE;
   return (
