@@ -135,28 +135,54 @@ async function act(page: Page, random: Random): Promise<Acted> {
   return { what, answered };
 }
 
-/** The open scene as a saved file; undefined where none is saved, which is a fault of its own. */
-async function textOf(page: Page): Promise<string | undefined> {
+/** What the page saw of the last press on "Save file": which events, on what. */
+interface PressedWindow {
+  pressed?: string[];
+}
+
+/** Has the page note what it sees of the next press, so that one that it never saw is told from one that did nothing. */
+const watchPress = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const pressed: string[] = [];
+    (window as PressedWindow).pressed = pressed;
+    for (const type of ['pointerdown', 'click'])
+      window.addEventListener(
+        type,
+        ({ target }) => pressed.push(`${type} on ${target instanceof Element ? target.textContent.trim() : 'nothing'}`),
+        { capture: true, once: true },
+      );
+  });
+
+const pressSeen = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => (window as PressedWindow).pressed ?? []);
+
+/** The open scene as a saved file; undefined where none is saved, which is a fault of its own. A press that never reached the page is done again, once, and told of. */
+async function textOf(page: Page, again = true): Promise<string | undefined> {
   for (let i = 0; i < 4; i++) await page.keyboard.press('Escape');
+  await watchPress(page);
   try {
     const [download] = await Promise.all([
-      page.waitForEvent('download', { timeout: 60_000 }),
+      page.waitForEvent('download', { timeout: 30_000 }),
       page.locator('.desk-bar').getByRole('button', { name: 'Save file' }).click({ force: true }),
     ]);
     return readFileSync(await download.path(), 'utf8');
   } catch {
-    return undefined;
+    if (!again || (await pressSeen(page)).length > 0) return undefined;
+    console.log('  a press on “Save file” did not reach the page');
+    return textOf(page, false);
   }
 }
 
-/** What lies over the page, and where the keyboard is: for somebody who wonders why it did not do what was asked. */
-const standing = (page: Page): Promise<string> =>
-  page.evaluate(() => {
+/** What lies over the page, where the keyboard is, and what it saw of the press: for somebody who wonders why it did not do what was asked. */
+async function standing(page: Page): Promise<string> {
+  const stands = await page.evaluate(() => {
     const words = (one: Element): string => one.textContent.trim().slice(0, 80);
     const over = [...document.querySelectorAll('[role=dialog], [role=alert], [role=alertdialog], [role=menu]')];
     const at = document.activeElement;
     return `over it: ${over.map(words).join(' | ') || 'nothing'}; keyboard at: ${at?.localName} ${at?.getAttribute('aria-label') ?? at?.className}`;
   });
+  return `${stands}; of the press it saw: ${(await pressSeen(page)).join(', ') || 'nothing'}`;
+}
 
 /** Where what is stored is written for somebody to look at: read by another page, as the one that hangs cannot say. */
 async function keptOf(page: Page, seed: number): Promise<string> {
