@@ -1,5 +1,6 @@
 import type { Side } from '../geometry/index.ts';
 import type { Repeat } from '../time/index.ts';
+import { beyond } from './beyond.ts';
 import type { DistanceLine } from './distance-line.ts';
 import { EasedLine, type Stop } from './eased-line.ts';
 import { rangeOfEase, STEADY, type CompiledEase, type Ease } from './eases/index.ts';
@@ -127,16 +128,4 @@ function roundLine(stops: readonly Stop[], cycle: number): EasedLine {
     before: { ...beforeLast, time: beforeLast.time - cycle, value: beforeLast.value - way },
     after: { ...second, time: second.time + cycle, value: second.value + way },
   });
-}
-
-/** The directions in which a line's start is reached and its end is left, from those in which the first leg leaves and the last one arrives. */
-function beyond(repeat: Repeat, first: number, last: number): readonly [before: number, after: number] {
-  switch (repeat) {
-    case 'loop':
-      return [last || first, first || last];
-    case 'there-and-back':
-      return [-first, -last];
-    case 'once':
-      return [first, last];
-  }
 }

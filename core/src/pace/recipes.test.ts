@@ -261,3 +261,34 @@ describe('waver', () => {
     expect(rider.liftAt(4 - 1e-9)).toBeCloseTo(rider.liftAt(0), 4);
   });
 });
+
+describe('what turns round where it backs up', () => {
+  const back = [
+    { time: 0.5, place: { by: 'share', value: 0.7 }, dwell: 0.3 },
+    { time: 1.5, place: { by: 'share', value: 0.2 } },
+    { time: 3, place: { by: 'share', value: 0.9 }, dwell: 0.4 },
+  ];
+  const heading = { mode: 'along', reverse: 'turn' };
+  test.each(['loop', 'there-and-back', 'once'])(
+    'stands, where it goes by a recipe, %s, as it moved last, and before it first moves once, as it will',
+    (repeat) => {
+      const way = straight(600, 200);
+      for (const recipe of [null, { kind: 'constant' }]) {
+        const scene = riding(way, recipe as Json, back, 4, { heading });
+        const timed = { ...scene, clock: { ...scene.clock, repeat } } as Scene;
+        const [rider] = timed.riders;
+        const turned: number[] = [];
+        for (const time of [0.1, 0.6, 1.2, 1.9, 2.5, 3.9, 4.3, 7.2, 7.8]) {
+          const { angle } = referencePose(timed, rider!, time);
+          const made = prepare(timed).poseAt(time).of(0, 'angle');
+          const gap = Math.abs(Math.cos(made - angle) - 1);
+          expect(gap, `${repeat} at ${time}`).toBeLessThan(1e-9);
+          turned.push(Math.round(Math.cos(made - Math.atan2(200, 600))));
+        }
+        expect(new Set(turned)).toEqual(new Set([1, -1]));
+        // It leaves its first mark backward; where it goes round, it has come there forward.
+        expect(turned[0]).toBe(repeat === 'once' ? -1 : 1);
+      }
+    },
+  );
+});

@@ -1,5 +1,7 @@
 import type { Side } from '../geometry/index.ts';
+import type { Repeat } from '../time/index.ts';
 import { lastReached } from '../search.ts';
+import { beyond } from './beyond.ts';
 import type { DistanceLine } from './distance-line.ts';
 
 /** A way that is gone at known speeds: places in the order in which they are passed. */
@@ -16,7 +18,7 @@ export interface PacedWay {
 /** px/s. Nothing between two places is slower on the mean. */
 const SLOWEST = 1e-3;
 
-/** The distance line of a way that is gone at given speeds, from a local time on. Immutable. */
+/** The distance line of a way that is gone at given speeds, from a local time on; `repeat` says what comes before its start and after its end. Immutable. */
 export class SpeedLine implements DistanceLine {
   readonly isStill: boolean;
   /** Where each rest ends, and the last place: the local time at which each place is left, s. */
@@ -27,10 +29,12 @@ export class SpeedLine implements DistanceLine {
   readonly #from: Float64Array;
   readonly #to: Float64Array;
   readonly #events: readonly number[];
+  /** The directions in which its start is reached, and its end is left. */
+  readonly #beyond: readonly [before: number, after: number];
   readonly #work = new Float64Array(1);
 
   /** `from`: s; `lasts`: s that the whole way takes, its speeds scaled to that; null: as long as they make it. */
-  constructor({ distances, leaving, arriving, rests }: PacedWay, from: number, lasts: number | null) {
+  constructor({ distances, leaving, arriving, rests }: PacedWay, from: number, lasts: number | null, repeat: Repeat) {
     const count = distances.length;
     const speedsOf = (squares: Float64Array): Float64Array => squares.map((square) => Math.sqrt(Math.max(0, square)));
     const [starts, ends] = [speedsOf(leaving), speedsOf(arriving)];
@@ -63,6 +67,11 @@ export class SpeedLine implements DistanceLine {
     }
     this.isStill = distances.every((distance) => distance === distances[0]);
     this.#events = this.#eventTimes();
+    const ways = steps
+      .subarray(1)
+      .map((_, i) => this.#wayOf(i))
+      .filter((way) => way !== 0);
+    this.#beyond = beyond(repeat, ways[0] ?? 0, ways[ways.length - 1] ?? 0);
   }
 
   /** Local time at which a place of the way is reached, s. */
@@ -157,14 +166,12 @@ export class SpeedLine implements DistanceLine {
     const last = this.#distances.length - 1;
     let i = lastReached(this.#arrives, this.#work, side);
     if (direction > 0) {
-      if (i <= 0) i = Math.max(0, last);
       while (i > 0 && this.#wayOf(i - 1) === 0) i--;
-      return i > 0 ? this.#wayOf(i - 1) : 0;
+      return i > 0 ? this.#wayOf(i - 1) : this.#beyond[0];
     }
-    if (i >= last) i = 0;
     i = Math.max(0, i);
     while (i < last && this.#wayOf(i) === 0) i++;
-    return -this.#wayOf(i);
+    return -(i < last ? this.#wayOf(i) : this.#beyond[1]);
   }
 
   events(): readonly number[] {

@@ -441,6 +441,11 @@ class Ride {
       const way = moves(time - k * this.#cycle * 1e-3);
       if (way !== 0) return way;
     }
+    // It runs once and has not moved: as it will.
+    for (let k = 0; k < 4000; k++) {
+      const way = moves(time + k * this.#cycle * 1e-3);
+      if (way !== 0) return way;
+    }
     return 1;
   }
 

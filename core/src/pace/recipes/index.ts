@@ -80,6 +80,6 @@ export function cookedLine(
   const way = wayAlong(path, marks, isRound);
   const speeds = kind.squares(recipe, way);
   const { distances, rests } = way;
-  const line = new SpeedLine({ ...speeds, distances, rests }, from, fits ? ends - from : null);
+  const line = new SpeedLine({ ...speeds, distances, rests }, from, fits ? ends - from : null, repeat);
   return { line, times: way.stations.map((index) => line.arrivalAt(index)) };
 }
