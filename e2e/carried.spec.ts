@@ -133,6 +133,7 @@ test('a scene is set into another one: it is one rider, moves by a clock of its 
   await page.getByRole('button', { name: /^Set in a scene/ }).click();
   const question = page.getByRole('dialog', { name: 'A scene as art' });
   await expect(question.getByText('400 × 300 px, 2 riders')).toBeVisible();
+  await expect(question.getByRole('checkbox', { name: 'cut off what reaches beyond them' })).toBeChecked();
   await question.getByRole('textbox', { name: 'Its loop' }).fill('4');
   await question.getByRole('textbox', { name: 'Its loop' }).press('Enter');
   await question.getByRole('button', { name: 'Set it in' }).click();
