@@ -2,12 +2,19 @@ import { expect, test } from '@playwright/test';
 import { optimize } from 'svgo';
 import { prepare } from '@pace-line/core';
 import { SAMPLES } from '../samples/scenes.ts';
+import { windowOn } from './carried-window.ts';
 import { entering } from './entering.ts';
 import { calmTimes } from './motion.ts';
 import { differingShare, drawingAt } from './pictures.ts';
 import { write } from './writing.ts';
 
-for (const { file, scene } of [...SAMPLES, { file: 'what enters', scene: entering() }])
+const MORE = [
+  { file: 'what enters', scene: entering() },
+  { file: 'what is inside of a carried guide', scene: windowOn('inside') },
+  { file: 'what is outside of a carried guide', scene: windowOn('outside') },
+];
+
+for (const { file, scene } of [...SAMPLES, ...MORE])
   test(`${file} looks the same after an optimiser with its default settings`, async ({ page, browser }) => {
     const { text } = await write(scene, 'animated-svg');
     const optimised = optimize(text).data;

@@ -96,8 +96,9 @@ export function lostInside(inner: Scene): LostInside {
   };
 }
 
-/** Times at which is looked whether anything reaches beyond a canvas. */
-const LOOKS = 240;
+/** Poses that are looked at to tell whether anything reaches beyond a canvas, and times at least and at most. */
+const POSES = 60_000;
+const [FEWEST_LOOKS, MOST_LOOKS] = [12, 240];
 
 /** px that may reach beyond it unseen. */
 const UNSEEN = 0.5;
@@ -117,7 +118,8 @@ function reachesBeyond(scene: Scene): boolean {
       [0, art.height],
     ];
   });
-  return Array.from({ length: LOOKS }, (_, k) => (motion.length * k) / LOOKS).some((time) => {
+  const looks = Math.min(MOST_LOOKS, Math.max(FEWEST_LOOKS, Math.ceil(POSES / scene.riders.length)));
+  return Array.from({ length: looks }, (_, k) => (motion.length * k) / looks).some((time) => {
     const poses = motion.poseAt(time);
     return corners.some((box, index) => {
       const [a, b, c, d, e, f] = MATRIX.map((key) => poses.of(index, key));
