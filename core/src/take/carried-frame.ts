@@ -5,6 +5,7 @@ import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import { enteringCurves } from './lead-in.ts';
 import { lookedAt } from './reduction.ts';
+import type { PivotBox } from './sample.ts';
 
 /** The frame of a rider's art, as it moves over the loop: each channel of that rider's pose, about the art's pivot, px of its box. */
 export interface CarriedFrame {
@@ -36,10 +37,7 @@ export function carriedFrame(
   const art = carrier && artById(scene, carrier.art);
   if (!moving || !art) return null;
   const { pivot } = art;
-  const { left, top, right, bottom } = pathOfGuide(guide).bounds;
-  const edge = (guide.stroke?.width ?? 0) / 2;
-  const [x, y] = pivot;
-  const box = [left - edge - x, top - edge - y, right + edge - x, bottom + edge - y] as const;
+  const box = boxCarried(guide, pivot);
   const isStill = moving.varies.length === 0;
   const looked = isStill ? undefined : lookedAt(moving, motion.length, box, tolerance, cubic);
   return {
@@ -47,6 +45,13 @@ export function carriedFrame(
     entering: enteringCurves(moving, leadIn, box, tolerance, cubic),
     pivot,
   };
+}
+
+/** The box of a guide and its line about the pivot of the art in whose frame it lies, px of that. */
+export function boxCarried(guide: Guide, [x, y]: Vec): PivotBox {
+  const { left, top, right, bottom } = pathOfGuide(guide).bounds;
+  const edge = (guide.stroke?.width ?? 0) / 2;
+  return [left - edge - x, top - edge - y, right + edge - x, bottom + edge - y];
 }
 
 /** The same frame as it lies at one time: every curve a constant. */

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
 import { leadInOf, type Scene } from '../scene/index.ts';
-import { LINE, LOOPS, riderOn, sceneOf } from '../testing/scenes.ts';
+import { LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import { cornerGap, pivotBoxOf, sampleAt } from './sample.ts';
 import { valuesOfCurves } from './gap.ts';
-import { bake, isConstant, keysOf, type DrawnArt, type Take } from './index.ts';
+import { bake, isConstant, keysOf, measureTake, type Curve, type DrawnArt, type Take } from './index.ts';
 
 const at = (node: string, lap = 0) => ({ by: 'node', node, lap });
 const lap = [
@@ -93,6 +93,44 @@ describe('the lead-in', () => {
     expect(worst).toBeGreaterThan(0.001);
     expect(worst).toBeLessThan(0.25);
     expect(keysOf(take) - keysOf(bake(scene, { ways: true }))).toBeLessThan(200);
+  });
+
+  test('how far it is from the evaluator is measured in it too, and of what is carried', () => {
+    expect(measureTake(scene, take).px).toBeLessThan(0.25);
+    const shifted = (curve: Curve): Curve => curve.map((key) => ({ ...key, value: key.value + 3 }));
+    const off = {
+      ...take,
+      drawing: take.drawing.map((drawn) =>
+        drawn.kind === 'art' && drawn.id === 'later'
+          ? { ...drawn, entering: { ...drawn.entering!, y: shifted(drawn.entering!.y) } }
+          : drawn,
+      ),
+    };
+    const found = measureTake(scene, off);
+    expect(found.px).toBeGreaterThan(2.7);
+    expect(found.rider).toBe('later');
+    expect(found.time).toBeLessThan(0);
+
+    const seen = entered({
+      guides: [LOOPS, LINE, { ...SQUARE, carrier: 'boat' }],
+      riders: [
+        riderOn('boat', 'loops', lap, { entrance: { seconds: 0.8, from: [-60, 20] } }),
+        { ...riderOn('sheet', 'loops', []), guide: null, inside: { guide: 'square' } },
+      ],
+    });
+    const framed = bake(seen, { leadIn: true });
+    expect(measureTake(seen, framed).px).toBeLessThan(0.25);
+    const wrong = {
+      ...framed,
+      drawing: framed.drawing.map((drawn) => {
+        if (drawn.kind !== 'art' || !drawn.inside?.frame) return drawn;
+        const { frame } = drawn.inside;
+        const moved = { ...frame, curves: { ...frame.curves, x: shifted(frame.curves.x) } };
+        return { ...drawn, inside: { ...drawn.inside, frame: moved } };
+      }),
+    };
+    expect(measureTake(seen, wrong)).toMatchObject({ rider: 'boat' });
+    expect(measureTake(seen, wrong).px).toBeGreaterThan(2.7);
   });
 
   test('a camera that enters has curves of its own in it, and none where it stands as the loop begins', () => {
