@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { leadInOf, type Scene } from '../scene/index.ts';
-import { referenceBefore, referencePose, type ReferencePose } from '../testing/reference.ts';
+import { finely, referenceBefore, referencePose, type ReferencePose } from '../testing/reference.ts';
 import { BOX_ART, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import { prepare } from './index.ts';
 
@@ -309,7 +309,9 @@ describe('all that a rider can do, against the slow reference', () => {
             }
             for (const index of all) {
               compared++;
-              expect(gapAt(scene, index, time), `rider ${index} at ${time}`).toBeLessThan(within);
+              const gap = gapAt(scene, index, time);
+              const told = isCoarse && gap >= within ? finely(() => gapAt(scene, index, time)) : gap;
+              expect(told, `rider ${index} at ${time}`).toBeLessThan(within);
               expect(gapOfFactors(scene, index, time)).toBeLessThan(1e-9);
             }
           }
