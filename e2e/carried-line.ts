@@ -1,6 +1,17 @@
 import type { Scene } from '@pace-line/core';
 import { colouredArt, LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 
+/** Marks of a boat that goes once round in two seconds, and the keys by which it is stretched as it goes. */
+export const LAP = [
+  { time: 0, place: { by: 'node', node: 'l1' } },
+  { time: 2, place: { by: 'node', node: 'l1', lap: 1 } },
+];
+export const STRETCH = [
+  { id: 's1', time: 0, value: [1, 1] },
+  { id: 's2', time: 1, value: [1.5, 0.8] },
+  { id: 's3', time: 2, value: [1, 1] },
+];
+
 /** A boat on a loop, turned, faded and made larger as it goes, that carries a red straight line; `draws`: it is drawn by a rider on it. */
 export const lineOn = (draws: string | null): Scene =>
   sceneOf({
@@ -25,24 +36,12 @@ export const lineOn = (draws: string | null): Scene =>
       },
     ],
     riders: [
-      riderOn(
-        'boat',
-        'loops',
-        [
-          { time: 0, place: { by: 'node', node: 'l1' } },
-          { time: 2, place: { by: 'node', node: 'l1', lap: 1 } },
-        ],
-        {
-          art: 'hull',
-          keys: {
-            scale: [
-              { id: 's1', time: 0, value: [1, 1] },
-              { id: 's2', time: 1, value: [1.5, 0.8] },
-              { id: 's3', time: 2, value: [1, 1] },
-            ],
-          },
+      riderOn('boat', 'loops', LAP, {
+        art: 'hull',
+        keys: {
+          scale: STRETCH,
         },
-      ),
+      }),
       riderOn(
         'climber',
         'mast',

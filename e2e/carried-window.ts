@@ -1,5 +1,6 @@
 import type { Scene } from '@pace-line/core';
 import { colouredArt, LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { LAP, STRETCH } from './carried-line.ts';
 
 /**
  * A boat on a loop, turned, stretched and mirrored as it goes, that carries a square. Of a red sheet as large as the canvas only what is inside of the square is seen; or, where `keep` says so, of a white one
@@ -47,30 +48,18 @@ export const windowOn = (keep: 'inside' | 'outside'): Scene =>
             }),
           ]
         : []),
-      riderOn(
-        'boat',
-        'loops',
-        [
-          { time: 0, place: { by: 'node', node: 'l1' } },
-          { time: 2, place: { by: 'node', node: 'l1', lap: 1 } },
-        ],
-        {
-          art: 'hull',
-          scale: [-1, 1],
-          entrance: { seconds: 0.5, from: [-30, 20], scale: 0.6, opacity: 1 },
-          keys: {
-            scale: [
-              { id: 's1', time: 0, value: [1, 1] },
-              { id: 's2', time: 1, value: [1.5, 0.8] },
-              { id: 's3', time: 2, value: [1, 1] },
-            ],
-            opacity: [
-              { id: 'o1', time: 0, value: 1 },
-              { id: 'o2', time: 1, value: 0.2 },
-              { id: 'o3', time: 2, value: 1 },
-            ],
-          },
+      riderOn('boat', 'loops', LAP, {
+        art: 'hull',
+        scale: [-1, 1],
+        entrance: { seconds: 0.5, from: [-30, 20], scale: 0.6, opacity: 1 },
+        keys: {
+          scale: STRETCH,
+          opacity: [
+            { id: 'o1', time: 0, value: 1 },
+            { id: 'o2', time: 1, value: 0.2 },
+            { id: 'o3', time: 2, value: 1 },
+          ],
         },
-      ),
+      }),
     ],
   });

@@ -58,7 +58,7 @@ export function bakedView(
   };
   const curves = viewCurves(loop, limits);
   const entering = lead && viewCurves(lead, limits);
-  const isOther = entering && VIEWED.some((key) => !isConstantAt(settled(entering[key]), curves[key][0]?.value));
+  const isOther = entering && VIEWED.some((key) => !isConstantAt(entering[key], curves[key][0]?.value));
   return {
     curves: { ...curves, entering: isOther ? entering : null },
     reach: (tolerance * (1 - VIEW_SHARE)) / most,
