@@ -1,101 +1,125 @@
-import { closeSync, mkdirSync, openSync, statSync, writeSync } from 'node:fs';
+import { statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import {
   foldersOf,
   formatById,
   FORMATS,
+  memorySink,
   QUIET_RUN,
   readOptions,
   readOutput,
   send,
   type Format,
   type Scene,
-  type Sink,
 } from '@pace-line/core';
 import { UsageError } from './errors.ts';
 import { givenOptions } from './options.ts';
 import { paintInBrowser } from './pixels/paint.ts';
+import { Outbox } from './writing.ts';
 
 /** A format with all its options, and where its files go. */
 interface Outgoing {
   readonly format: Format;
   readonly options: Record<string, unknown>;
-  readonly sink: Sink;
+  readonly out: string;
+  /** Several files that name each other always go into a folder. */
+  readonly areSeveral: boolean;
+}
+
+/** The scene that is written, the file that it was read from, and who is told of each file once it is whole and in its place. */
+export interface Source {
+  readonly scene: Scene;
+  readonly file: string | undefined;
+  readonly onWritten: (path: string) => void;
 }
 
 const isPainted = ({ format }: Outgoing): boolean => format.needs === 'pixels';
 
-/** Writes a scene in one format after another; pixels are painted by one browser for all. */
-async function writeAll(scene: Scene, outgoing: readonly Outgoing[]): Promise<void> {
-  for (const { format, options, sink } of outgoing.filter((one) => !isPainted(one)))
-    await send(scene, format, options, sink, QUIET_RUN);
+/** Writes a scene in one format after another; pixels are painted by one browser for all. What is whole stays where a later one fails. */
+async function writeAll({ scene, file, onWritten }: Source, outgoing: readonly Outgoing[]): Promise<void> {
+  const keep = (outbox: Outbox): void => outbox.keep().forEach(onWritten);
+  for (const one of outgoing.filter((each) => !isPainted(each))) {
+    const outbox = new Outbox(file);
+    const { sink, files } = memorySink();
+    await send(scene, one.format, one.options, sink, QUIET_RUN);
+    try {
+      // Held until all is made: making it may take long, and nothing of it is on the disk meanwhile.
+      for (const held of files) write(outbox, pathIn(one, held.name, held === files[0]), held.chunks);
+      keep(outbox);
+    } finally {
+      outbox.drop();
+    }
+    // An interruption is heard before the next begins.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
   const painted = outgoing.filter(isPainted);
   if (painted.length === 0) return;
-  await paintInBrowser(scene, painted, (i, name, bytes) => {
-    const file = painted[i]?.sink.open(name, painted[i].format.type);
-    void file?.write(bytes);
-    void file?.close();
-  });
+  const begun = painted.map((one) => ({ one, outbox: new Outbox(file), count: 0 }));
+  try {
+    await paintInBrowser(scene, painted, (i, name, bytes) => {
+      // Outputs come one after the other: those before are whole.
+      begun.slice(0, i).forEach(({ outbox }) => keep(outbox));
+      const now = begun[i];
+      if (now) write(now.outbox, pathIn(now.one, name, now.count++ === 0), [bytes]);
+    });
+    begun.forEach(({ outbox }) => keep(outbox));
+  } finally {
+    begun.forEach(({ outbox }) => outbox.drop());
+  }
 }
 
-/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder or there are several. Gives the paths written. */
+/** Writes a scene in a format: one file to `out`, or into `out` where that is a folder or there are several. */
 export async function exportScene(
-  scene: Scene,
+  source: Source,
   to: string | undefined,
   out: string | undefined,
   settings: readonly string[],
-): Promise<string[]> {
+): Promise<void> {
   const known = FORMATS.map((format) => format.id).join(', ');
   if (!to) throw new UsageError(`--to FORMAT is needed: ${known}`);
   const format = formatById(to);
   if (!format) throw new UsageError(`there is no format "${to}"; there is: ${known}`);
   if (!out) throw new UsageError('--out PATH is needed');
-  const paths: string[] = [];
-  const sink = fileSink(out, paths, format.several === true);
-  await writeAll(scene, [{ format, options: optionsOf(format, settings), sink }]);
-  return paths;
+  await writeAll(source, [{ format, options: optionsOf(format, settings), out, areSeveral: format.several === true }]);
 }
 
 /**
- * Writes a scene in every format, or every one but those of pixels, each into a folder of its own within `out`; gives the paths written. A setting is of one format
+ * Writes a scene in every format, or every one but those of pixels, each into a folder of its own within `out`. A setting is of one format
  * (`lottie.background=false`), or of all that have an option of that name.
  */
 export async function exportAll(
-  scene: Scene,
+  source: Source,
   out: string | undefined,
   settings: readonly string[],
   withPixels: boolean,
-): Promise<string[]> {
+): Promise<void> {
   if (!out) throw new UsageError('--out FOLDER is needed');
   const formats = FORMATS.filter(({ needs }) => withPixels || needs !== 'pixels');
   const chosen = settings.map((setting) => scopeOf(setting, formats));
-  const paths: string[] = [];
   // What is wrong with a setting is said before anything is written.
   const outgoing = formats.map((format): Outgoing => {
     const own = chosen.flatMap(({ to, text, name }) =>
       to === format.id || (to === undefined && name in format.options.shape) ? [text] : [],
     );
-    return { format, options: optionsOf(format, own), sink: fileSink(join(out, format.id), paths, true) };
+    return { format, options: optionsOf(format, own), out: join(out, format.id), areSeveral: true };
   });
-  await writeAll(scene, outgoing);
-  return paths;
+  await writeAll(source, outgoing);
 }
 
-/** Writes the outputs of a set that the scene holds, by its name, into `out`; gives the paths written. */
-export async function exportKept(scene: Scene, kept: string, out: string | undefined): Promise<string[]> {
+/** Writes the outputs of a set that the scene holds, by its name, into `out`. */
+export async function exportKept(source: Source, kept: string, out: string | undefined): Promise<void> {
   if (!out) throw new UsageError('--out FOLDER is needed');
-  const set = scene.sets.find(({ id, name }) => name === kept || id === kept);
-  const names = scene.sets.map(({ name }) => name).join(', ');
+  const { sets } = source.scene;
+  const set = sets.find(({ id, name }) => name === kept || id === kept);
+  const names = sets.map(({ name }) => name).join(', ');
   if (!set) throw new UsageError(`there is no set "${kept}"; there is: ${names || 'none'}`);
-  const paths: string[] = [];
   const folders = foldersOf(set);
   const outgoing = set.outputs.map((output, i): Outgoing => {
     const read = readOutput(output);
     if (!read.ok) throw new UsageError(`the set "${set.name}": ${read.message}`);
-    return { format: read.format, options: read.options, sink: fileSink(join(out, folders[i] ?? ''), paths, true) };
+    return { format: read.format, options: read.options, out: join(out, folders[i] ?? ''), areSeveral: true };
   });
-  await writeAll(scene, outgoing);
-  return paths;
+  await writeAll(source, outgoing);
 }
 
 /** Which format a setting of `--all` is for, and what it says there. */
@@ -118,38 +142,16 @@ function optionsOf(format: Format, settings: readonly string[]): Record<string, 
   return read.options;
 }
 
-/** Files of the disk: one goes to `out` itself, unless that is a folder; several that name each other always go into a folder. */
-function fileSink(out: string, paths: string[], areSeveral: boolean): Sink {
-  const folder = areSeveral || isFolder(out) ? out : undefined;
-  return {
-    open(name) {
-      const path = folder ? join(folder, name) : paths.length === 0 ? out : join(dirname(out), name);
-      const file = attempt(path, () => {
-        mkdirSync(dirname(path), { recursive: true });
-        return openSync(path, 'w');
-      });
-      paths.push(path);
-      return {
-        write: (chunk) =>
-          attempt(path, () => void (typeof chunk === 'string' ? writeSync(file, chunk) : writeSync(file, chunk))),
-        close: () => closeSync(file),
-      };
-    },
-  };
+/** Where a file of an output goes: the only one to `out` itself, unless that is a folder; several always go into a folder. */
+function pathIn({ out, areSeveral }: Outgoing, name: string, isFirst: boolean): string {
+  if (areSeveral || isFolder(out)) return join(out, name);
+  return isFirst ? out : join(dirname(out), name);
 }
 
-function attempt<T>(path: string, act: () => T): T {
-  try {
-    return act();
-  } catch (error) {
-    throw new UsageError(`${path}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'})`);
-  }
+function write(outbox: Outbox, path: string, chunks: readonly (string | Uint8Array)[]): void {
+  const file = outbox.open(path);
+  chunks.forEach((chunk) => file.write(chunk));
+  file.close();
 }
 
-function isFolder(path: string): boolean {
-  try {
-    return statSync(path).isDirectory();
-  } catch {
-    return false;
-  }
-}
+const isFolder = (path: string): boolean => statSync(path, { throwIfNoEntry: false })?.isDirectory() === true;

@@ -1,10 +1,23 @@
+import { fstatSync } from 'node:fs';
 import { run } from './run.ts';
+import { writeWhole } from './writing.ts';
 
-process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+function refuse(error: NodeJS.ErrnoException): never {
+  // Whoever reads has enough.
   if (error.code === 'EPIPE') process.exit(0);
-  throw error;
-});
-process.exitCode = await run(process.argv.slice(2), {
-  out: (text) => process.stdout.write(text),
-  err: (text) => process.stderr.write(text),
-});
+  process.stderr.write(`pace-line: standard output: ${error.code === 'ENOSPC' ? 'the disk is full' : error.message}\n`);
+  process.exit(2);
+}
+process.stdout.on('error', refuse);
+
+/** A file is written until all of it is there: the stream would write a part, where a disk is full, and say nothing. */
+const isFile = fstatSync(1).isFile();
+const out = (text: string): void => {
+  if (!isFile) return void process.stdout.write(text);
+  try {
+    writeWhole(1, text);
+  } catch (error) {
+    refuse(error as NodeJS.ErrnoException);
+  }
+};
+process.exitCode = await run(process.argv.slice(2), { out, err: (text) => process.stderr.write(text) });

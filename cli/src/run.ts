@@ -1,8 +1,7 @@
 import { parseArgs } from 'node:util';
-import type { Scene } from '@pace-line/core';
 import { check } from './check.ts';
 import { UsageError } from './errors.ts';
-import { exportAll, exportKept, exportScene } from './export.ts';
+import { exportAll, exportKept, exportScene, type Source } from './export.ts';
 import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
 import { loadScene } from './scene.ts';
@@ -57,15 +56,15 @@ interface ExportValues {
   readonly watch?: boolean | undefined;
 }
 
-/** Writes what was asked for; gives the paths. */
-function outputsOf(scene: Scene, { to, all, pixels, kept, out, set = [] }: ExportValues): Promise<string[]> {
+/** Writes what was asked for. */
+function writeOutputs(source: Source, { to, all, pixels, kept, out, set = [] }: ExportValues): Promise<void> {
   if ([to, all, kept].filter((one) => one !== undefined).length > 1)
     throw new UsageError('--to FORMAT, --all or --kept SET, not both');
   if (pixels && !all) throw new UsageError('--pixels goes with --all');
   if (kept !== undefined && set.length > 0)
     throw new UsageError('a set that is kept has its own options: --set does not go with --kept');
-  if (kept !== undefined) return exportKept(scene, kept, out);
-  return all ? exportAll(scene, out, set, pixels === true) : exportScene(scene, to, out, set);
+  if (kept !== undefined) return exportKept(source, kept, out);
+  return all ? exportAll(source, out, set, pixels === true) : exportScene(source, to, out, set);
 }
 
 /** Writes a file's outputs, and with `--watch` again after each change of it, until it is ended; what is wrong then is said, and the next change waited for. */
@@ -76,8 +75,8 @@ async function exported(
   until: AbortSignal | undefined,
 ): Promise<number> {
   const write = async (): Promise<void> => {
-    const scene = loadScene(file);
-    for (const written of await outputsOf(scene, values)) out(`${written}\n`);
+    const onWritten = (path: string): void => out(`${printable(path)}\n`);
+    await writeOutputs({ scene: loadScene(file), file, onWritten }, values);
   };
   await write();
   if (!values.watch || file === undefined) return 0;

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { delimiter, join } from 'node:path';
 import { UsageError } from '../errors.ts';
+import { onInterrupt } from '../signals.ts';
 
 /** What the browser that paints is called, where it is not said by CHROMIUM. */
 const NAMES = ['chromium', 'chromium-browser'];
@@ -26,6 +27,15 @@ export interface Headless {
   readonly close: () => Promise<void>;
 }
 
+/** Takes away a profile. Its browser's helpers may still write for a moment; what they leave behind is no reason for the work to fail. */
+function forget(profile: string): void {
+  try {
+    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+  } catch {
+    // The system clears its folder for what is not kept.
+  }
+}
+
 /** Opens a page, with a profile of its own that is gone afterwards. */
 export function openHeadless(browser: string, address: string): Headless {
   const profile = mkdtempSync(join(tmpdir(), 'pace-line-browser-'));
@@ -38,14 +48,19 @@ export function openHeadless(browser: string, address: string): Headless {
   ];
   const args = ['--headless=new', ...asRoot, ...quiet, '--disable-gpu', `--user-data-dir=${profile}`, address];
   const child = spawn(browser, args, { stdio: 'ignore' });
+  // Where the program is ended in between, no browser stays behind.
+  const settle = onInterrupt(() => {
+    child.kill('SIGKILL');
+    forget(profile);
+  });
   const close = async (): Promise<void> => {
     const ended = new Promise((resolve) =>
       child.exitCode === null && child.signalCode === null ? child.once('exit', resolve) : resolve(null),
     );
     child.kill('SIGKILL');
     await ended;
-    // Its helpers may still write for a moment.
-    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+    settle();
+    forget(profile);
   };
   return { process: child, close };
 }

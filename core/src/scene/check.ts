@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import type { SceneProblem } from './file.ts';
-import { wordsOfIssue } from './issue-words.ts';
+import { Problems, type SceneProblem, type SceneReading } from './problems.ts';
 import { artSchema } from './schema/art.ts';
 import { guideSchema } from './schema/guide.ts';
 import { artTrouble, invariantsOf } from './schema/invariants.ts';
@@ -8,6 +7,7 @@ import { riderSchema } from './schema/rider.ts';
 import { assetsSchema, MOST, sceneShape } from './schema/scene.ts';
 import { tracingSchema } from './schema/tracing.ts';
 import type { Art, Scene } from './schema/index.ts';
+import { troubleOfWeight } from './weight.ts';
 
 const PARTS = [
   ['art', artSchema],
@@ -23,39 +23,71 @@ const frameShape = sceneShape.extend({
   art: manyOf(MOST.art),
   guides: manyOf(MOST.guides),
   riders: manyOf(MOST.riders),
-  tracing: manyOf(MOST.tracing),
-  assets: z.unknown(),
+  tracing: manyOf(MOST.tracing).default([]),
+  assets: z.unknown().optional(),
 });
 
 /** Parts that passed: a part is never changed, only replaced, so each is asked once. */
 const passed = new WeakSet<object>();
 const verified = new WeakSet<Art>();
 
+/** Looks at what the parts of a scene cannot say alone: what joins them, and the drawings of art. */
+function lookAtWhole(scene: Scene, problems: Problems, withMarkup: boolean): void {
+  invariantsOf(scene, problems.tell);
+  if (!withMarkup) return;
+  for (const [i, one] of scene.art.entries()) {
+    if (problems.isFull) return;
+    const trouble = verified.has(one) ? undefined : artTrouble(one);
+    if (trouble === undefined) verified.add(one);
+    else problems.tell(['art', i, 'markup'], trouble);
+  }
+}
+
+/** Reads a scene of the current version, part by part; stops where there are problems enough. */
+export function readParts(json: Readonly<Record<string, unknown>>): SceneReading {
+  const problems = new Problems(json);
+  const frame = frameShape.safeParse(json);
+  problems.add(frame.error?.issues, []);
+  const read: Record<string, readonly unknown[]> = {};
+  for (const [list, schema] of PARTS) {
+    const given = json[list] ?? [];
+    const parts: unknown[] = [];
+    for (const [i, part] of (Array.isArray(given) ? given : []).entries()) {
+      if (problems.isFull) break;
+      const one = schema.safeParse(part);
+      problems.add(one.error?.issues, [list, i]);
+      if (!one.success) continue;
+      passed.add(one.data);
+      parts.push(one.data);
+    }
+    read[list] = Object.freeze(parts);
+  }
+  const assets = assetsSchema.default({}).safeParse(json['assets']);
+  problems.add(assets.error?.issues, ['assets']);
+  if (!frame.success || !assets.success || problems.list.length > 0) return { ok: false, problems: problems.list };
+  passed.add(assets.data);
+  const scene = { ...frame.data, ...read, assets: assets.data } as Scene;
+  lookAtWhole(scene, problems, true);
+  return problems.list.length > 0 ? { ok: false, problems: problems.list } : { ok: true, scene };
+}
+
 /**
  * What would keep a scene from being opened again once it is written: what reading its file would say, but only what has changed since it was last asked is
  * looked at. None where it is sound. `withMarkup` false: but for the drawings of art, which take longest; what brings those in has looked at them.
  */
-export function problemsOf(scene: Scene, withMarkup = true): SceneProblem[] {
-  const problems: SceneProblem[] = [];
+export function problemsOf(scene: Scene, withMarkup = true): readonly SceneProblem[] {
+  const problems = new Problems(scene);
+  const trouble = troubleOfWeight(scene);
+  if (trouble !== undefined) problems.tell([], trouble);
   const ask = (part: object, schema: z.ZodType, path: readonly PropertyKey[]): void => {
-    if (passed.has(part)) return;
+    if (problems.isFull || passed.has(part)) return;
     const read = schema.safeParse(part);
     if (read.success) passed.add(part);
-    for (const issue of read.error?.issues ?? []) {
-      const whole = { ...issue, path: [...path, ...issue.path] };
-      problems.push({ path: whole.path.join('.'), message: wordsOfIssue(whole, scene) });
-    }
+    problems.add(read.error?.issues, path);
   };
   ask(scene, frameShape, []);
   for (const [list, schema] of PARTS) scene[list].forEach((part, i) => ask(part, schema, [list, i]));
   ask(scene.assets, assetsSchema, ['assets']);
-  if (problems.length > 0) return problems;
-  invariantsOf(scene, (path, message) => problems.push({ path: path.join('.'), message }));
-  if (!withMarkup) return problems;
-  scene.art.forEach((one, i) => {
-    const trouble = verified.has(one) ? undefined : artTrouble(one);
-    if (trouble === undefined) verified.add(one);
-    else problems.push({ path: `art.${i}.markup`, message: trouble });
-  });
-  return problems;
+  if (problems.list.length === 0) lookAtWhole(scene, problems, withMarkup);
+  return problems.list;
 }

@@ -1,20 +1,18 @@
-import { wordsOfIssue } from './issue-words.ts';
+import { readParts } from './check.ts';
 import { migrate } from './migrations.ts';
-import { SCENE_FORMAT, sceneSchema, sceneShape, withoutDefaults, type Scene } from './schema/index.ts';
-
-/** What was wrong with a scene file, and where: a path such as `riders.0.pace.marks.2.time`, empty for the whole file. */
-export interface SceneProblem {
-  readonly path: string;
-  readonly message: string;
-}
-
-export type SceneReading =
-  { readonly ok: true; readonly scene: Scene } | { readonly ok: false; readonly problems: readonly SceneProblem[] };
+import type { SceneProblem, SceneReading } from './problems.ts';
+import { SCENE_FORMAT, sceneShape, withoutDefaults, type Scene } from './schema/index.ts';
+import { troubleOfText, troubleOfWeight } from './weight.ts';
 
 const problem = (message: string, path = ''): SceneReading => ({ ok: false, problems: [{ path, message }] });
 
-/** Reads a scene file: JSON, version, migrations, schema. Never throws. */
+/**
+ * Reads a scene file: its size, JSON, version, migrations, schema. Never throws. Every scene that comes in from anywhere comes through here or, where it is JSON
+ * already, through `sceneFromJson`: what is too much is refused before it is taken apart.
+ */
 export function readScene(text: string): SceneReading {
+  const trouble = troubleOfText(text);
+  if (trouble !== undefined) return problem(`${trouble}: no scene has as much`);
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -35,15 +33,8 @@ export function sceneFromJson(json: unknown): SceneReading {
     return problem(`this is not a Pace Line scene ("format" is not "${SCENE_FORMAT}")`, 'format');
   const migrated = migrate(record);
   if (!migrated.ok) return problem(migrated.message.replace(/^version: /, ''), 'version');
-  const parsed = sceneSchema.safeParse(migrated.scene);
-  if (parsed.success) return { ok: true, scene: parsed.data };
-  return {
-    ok: false,
-    problems: parsed.error.issues.map((issue) => ({
-      path: issue.path.join('.'),
-      message: wordsOfIssue(issue, migrated.scene),
-    })),
-  };
+  const trouble = troubleOfWeight(migrated.scene);
+  return trouble === undefined ? readParts(migrated.scene) : problem(trouble);
 }
 
 /** A problem in one line: `path: message`. */

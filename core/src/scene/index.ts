@@ -11,7 +11,8 @@ export {
   ROUTE_COLORS,
   routeColor,
 } from './defaults.ts';
-export { readScene, sceneFromJson, wordingOf, writeScene, type SceneProblem, type SceneReading } from './file.ts';
+export { readScene, sceneFromJson, wordingOf, writeScene } from './file.ts';
+export { MOST_PROBLEMS, type SceneProblem, type SceneReading } from './problems.ts';
 export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dependence.ts';
 export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } from './packed.ts';
 export { migrate } from './migrations.ts';
@@ -37,6 +38,7 @@ export {
   riderById,
   ridersOf,
 } from './queries.ts';
+export { MOST_TEXT, troubleOfText } from './weight.ts';
 export { usedAssets } from './schema/assets.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {

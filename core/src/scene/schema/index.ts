@@ -3,7 +3,6 @@ export { withoutDefaults, defaultsOf } from './defaults.ts';
 export { entranceSchema } from './entrance.ts';
 export { guideSchema } from './guide.ts';
 export { headingSchema } from './heading.ts';
-export { sceneSchema } from './invariants.ts';
 export { KEY_CHANNELS } from './keys.ts';
 export { markSchema, paceSchema } from './pace.ts';
 export { riderSchema } from './rider.ts';

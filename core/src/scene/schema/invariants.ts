@@ -5,7 +5,7 @@ import { assetsOfArt } from './assets.ts';
 import { checkLayers } from './invariants-layers.ts';
 import type { TellIssue } from './issue.ts';
 import { KEY_CHANNELS } from './keys.ts';
-import { sceneShape } from './scene.ts';
+import type { sceneShape } from './scene.ts';
 import type { Art } from './types.ts';
 
 type Shape = z.infer<typeof sceneShape>;
@@ -166,13 +166,3 @@ function markupTrouble(markup: string): string | undefined {
   const read = readArtMarkup(markup);
   return read.ok ? undefined : `line ${read.line}: ${read.message}`;
 }
-
-/** The one definition of a scene: shape, references, order of marks, unique ids, verified art. */
-export const sceneSchema = sceneShape.superRefine((scene, context) => {
-  const issue: TellIssue = (path, message) => context.addIssue({ code: 'custom', path, message });
-  invariantsOf(scene, issue);
-  scene.art.forEach((one, i) => {
-    const trouble = artTrouble(one);
-    if (trouble !== undefined) issue(['art', i, 'markup'], trouble);
-  });
-});

@@ -25,7 +25,7 @@ export const assetsSchema = z
     'assets are 40 MB at most',
   );
 
-/** The shape of a scene file. The invariants that join its parts are in `sceneSchema`. */
+/** The shape of a scene file. What joins its parts is in `invariants.ts`. */
 export const sceneShape = z.strictObject({
   format: z.literal(SCENE_FORMAT),
   version: z.literal(SCENE_VERSION),
