@@ -47,7 +47,9 @@ export function openHeadless(browser: string, address: string): Headless {
     '--disable-background-networking',
   ];
   const args = ['--headless=new', ...asRoot, ...quiet, '--disable-gpu', `--user-data-dir=${profile}`, address];
-  const child = spawn(browser, args, { stdio: 'ignore' });
+  // What it puts aside goes with its profile; elsewhere the path would be too long for its sockets.
+  const env = process.platform === 'linux' ? { ...process.env, TMPDIR: profile } : process.env;
+  const child = spawn(browser, args, { stdio: 'ignore', env });
   // Where the program is ended in between, no browser stays behind.
   const settle = onInterrupt(() => {
     child.kill('SIGKILL');
