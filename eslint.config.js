@@ -30,6 +30,12 @@ export default tseslint.config(
     rules: { 'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }] },
   },
   {
+    // One place sets the library up, before any schema is made.
+    files: ['core/src/**/*.ts', 'editor/src/**/*.{ts,tsx}'],
+    ignores: ['core/src/zod.ts'],
+    rules: { 'no-restricted-imports': ['error', { paths: [{ name: 'zod', message: 'Import z from core/src/zod.ts.' }] }] },
+  },
+  {
     files: ['editor/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },

@@ -42,18 +42,20 @@ test('half characters in what is stored harm neither the Shelf nor the Desk', as
   await page.evaluate(
     () =>
       new Promise<void>((resolve, reject) => {
-        const opening = indexedDB.open('pace-line');
+        const opening = indexedDB.open('pace-line-scenes');
         opening.onerror = reject;
         opening.onsuccess = () => {
-          const cards = opening.result.transaction('cards', 'readwrite').objectStore('cards');
+          const writing = opening.result.transaction(['cards', 'pictures'], 'readwrite');
+          const cards = writing.objectStore('cards');
           const all = cards.getAllKeys();
           all.onsuccess = () => {
             const key = all.result[0] as string;
             const reading = cards.get(key);
             reading.onsuccess = () => {
-              cards.put({ ...(reading.result as object), name: 'Half \uD800', thumbnail: '<svg>\uDC00</svg>' }, key);
+              cards.put({ ...(reading.result as object), name: 'Half \uD800' }, key);
+              writing.objectStore('pictures').put('<svg>\uDC00</svg>', key);
               cards.put(null, 'nothing');
-              cards.transaction.oncomplete = () => resolve();
+              writing.oncomplete = () => resolve();
             };
           };
         };

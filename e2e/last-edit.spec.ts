@@ -51,7 +51,7 @@ test('with the storage deleted under it Send shows the last edit, and the scene 
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
-        const deleting = indexedDB.deleteDatabase('pace-line');
+        const deleting = indexedDB.deleteDatabase('pace-line-scenes');
         deleting.onsuccess = deleting.onerror = () => resolve();
       }),
   );

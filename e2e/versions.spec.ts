@@ -25,7 +25,9 @@ test('a state kept by hand moves behind the present one, and comes back as a sce
   await page.goto(address);
   await page.getByRole('button', { name: 'Versions' }).click();
   await page.getByRole('button', { name: 'Forget First idea' }).click();
-  await expect(page.getByText('First idea')).toHaveCount(0);
+  await expect(page.locator('.version-title', { hasText: 'First idea' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.locator('.version-title', { hasText: 'First idea' })).toBeVisible();
 });
 
 test('the state before something is brought in is kept', async ({ page }) => {

@@ -1,4 +1,5 @@
 // The core's public face: what its programs use, by the folder that it comes from.
+export { z } from './zod.ts';
 export {
   type Box,
   countIntegrations,
@@ -118,6 +119,8 @@ export {
   type Picture,
   pictureOf,
   posesOf,
+  missingPictures,
+  type MissingPicture,
   usedAssets,
   MOST_POSES,
   distanceOfPlace,
@@ -324,6 +327,7 @@ export {
   setSeating,
   setShape,
   setTracing,
+  supplyPictures,
   isSameOutput,
   keepOutput,
   renameSet,

@@ -1,5 +1,5 @@
 import type { Guide, Mark, Rider, Scene } from '../scene/index.ts';
-import { guideById, markById, riderById } from '../scene/index.ts';
+import { amountPassed, guideById, markById, riderById } from '../scene/index.ts';
 import { refusal, SceneError, type Refusal } from './refusal.ts';
 import { settled } from './settle.ts';
 
@@ -14,7 +14,10 @@ export interface Command<A> {
   readonly can: (scene: Scene, args: A) => Refusal | undefined;
 }
 
-/** A command of a check and an edit. What follows from every edit (links, live shapes) is brought up to date after it. */
+/**
+ * A command of a check and an edit. What follows from every edit (links, live shapes) is brought up to date after it. What only shows when it is done (riders in a
+ * circle, more than a file holds) is thrown, as a `SceneError`.
+ */
 export function command<A>(
   can: (scene: Scene, args: A) => Refusal | undefined,
   apply: (scene: Scene, args: A) => Scene,
@@ -22,9 +25,16 @@ export function command<A>(
   const run = (scene: Scene, args: A): Scene => {
     const refused = can(scene, args);
     if (refused) throw new SceneError(refused);
-    return settled(scene, apply(scene, args));
+    return within(scene, settled(scene, apply(scene, args)));
   };
   return Object.assign(run, { can });
+}
+
+/** A scene after an edit. @throws SceneError where it has more of anything than its file would hold: no edit makes what could not be opened again. */
+export function within(before: Scene, after: Scene): Scene {
+  const passed = amountPassed(before, after);
+  if (passed) throw new SceneError(refusal(`too-many-${passed.what}`, { most: passed.most }));
+  return after;
 }
 
 export function guideOf(scene: Scene, id: string | null): Guide {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { carried, type Scene } from '../scene/index.ts';
 import type { Sink } from './sink.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 
 /** The largest factor from canvas px to delivered px that keys are made for. */
 const LARGEST = 8;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import type { Scene } from '../scene/index.ts';
 import { plainPixels } from '../testing/painter.ts';
 import { LAYERED_SCENES, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';

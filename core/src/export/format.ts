@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../zod.ts';
 import type { Frames, Pixels, Sheets, Take } from '../take/index.ts';
 import type { Scene } from '../scene/index.ts';
 import type { Feature } from './features.ts';

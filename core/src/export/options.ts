@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import type { Format } from './format.ts';
 
 /** An option of a format as a form or a command line shows it. */

@@ -1,12 +1,12 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { Problems, type SceneProblem, type SceneReading } from './problems.ts';
 import { artSchema } from './schema/art.ts';
-import { guideSchema } from './schema/guide.ts';
+import { guideSchema, MOST_NODES, nodeSchema } from './schema/guide.ts';
 import { artTrouble, invariantsOf } from './schema/invariants.ts';
 import { riderSchema } from './schema/rider.ts';
 import { assetsSchema, MOST, sceneShape } from './schema/scene.ts';
 import { tracingSchema } from './schema/tracing.ts';
-import type { Art, Scene } from './schema/index.ts';
+import type { Art, Guide, Scene } from './schema/index.ts';
 import { troubleOfWeight } from './weight.ts';
 
 const PARTS = [
@@ -26,6 +26,9 @@ const frameShape = sceneShape.extend({
   tracing: manyOf(MOST.tracing).default([]),
   assets: z.unknown().optional(),
 });
+
+/** A guide without what its nodes say themselves: of many nodes an edit changes few. */
+const guideFrame = guideSchema.extend({ nodes: manyOf(MOST_NODES) });
 
 /** Parts that passed: a part is never changed, only replaced, so each is asked once. */
 const passed = new WeakSet<object>();
@@ -58,6 +61,7 @@ export function readParts(json: Readonly<Record<string, unknown>>): SceneReading
       problems.add(one.error?.issues, [list, i]);
       if (!one.success) continue;
       passed.add(one.data);
+      if (list === 'guides') (one.data as Guide).nodes.forEach((node) => passed.add(node));
       parts.push(one.data);
     }
     read[list] = Object.freeze(parts);
@@ -86,7 +90,15 @@ export function problemsOf(scene: Scene, withMarkup = true): readonly SceneProbl
     problems.add(read.error?.issues, path);
   };
   ask(scene, frameShape, []);
-  for (const [list, schema] of PARTS) scene[list].forEach((part, i) => ask(part, schema, [list, i]));
+  for (const [list, schema] of PARTS)
+    if (list !== 'guides') scene[list].forEach((part, i) => ask(part, schema, [list, i]));
+  scene.guides.forEach((guide, i) => {
+    if (passed.has(guide)) return;
+    const found = problems.list.length;
+    guide.nodes.forEach((node, j) => ask(node, nodeSchema, ['guides', i, 'nodes', j]));
+    // It passes with its nodes, or not at all.
+    if (problems.list.length === found) ask(guide, guideFrame, ['guides', i]);
+  });
   ask(scene.assets, assetsSchema, ['assets']);
   if (problems.list.length === 0) lookAtWhole(scene, problems, withMarkup);
   return problems.list;

@@ -1,4 +1,5 @@
 export * from './art/index.ts';
+export { amountPassed, type Amount } from './amounts.ts';
 export { problemsOf } from './check.ts';
 export {
   emptyScene,
@@ -39,7 +40,7 @@ export {
   ridersOf,
 } from './queries.ts';
 export { MOST_TEXT, troubleOfText } from './weight.ts';
-export { usedAssets } from './schema/assets.ts';
+export { missingPictures, usedAssets, type MissingPicture } from './schema/assets.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {
   KEY_CHANNELS,

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../zod.ts';
 
 type Issue = z.core.$ZodIssue;
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../zod.ts';
 import { wordsOfIssue } from './issue-words.ts';
 import type { TellIssue } from './schema/issue.ts';
 import type { Scene } from './schema/index.ts';

@@ -1,7 +1,7 @@
 /* eslint-disable @typescript-eslint/no-explicit-any, @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-return -- files are broken on purpose, in every place */
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { BOX_ART, LINE, riderOn, sceneOf, WRITER_SCENES } from '../testing/scenes.ts';
 import {
   asName,

@@ -41,7 +41,7 @@ export async function bringInScene(desk: Desk): Promise<void> {
 /** Sets the scene of a file into this one; says what is wrong with a bad one. */
 export async function setInFile(desk: Desk, file: File | undefined): Promise<void> {
   if (!file) return;
-  const read = await readSceneFile(file.name, await file.text());
+  const read = await readSceneFile(file.name, file);
   if (read.ok) setSceneIn(desk, read.scene);
   else warn(`${file.name} was not taken in`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
 }

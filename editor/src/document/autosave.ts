@@ -1,7 +1,7 @@
 import { problemsOf, wordingOf, type Scene } from '@pace-line/core';
 import { reasonOf } from '../words/reasons.ts';
-import { OvertakenError } from './storage/index.ts';
-import type { SceneDocument } from './store.ts';
+import { OvertakenError, type UndoChange } from './storage/index.ts';
+import type { DocumentState, SceneDocument } from './store.ts';
 
 export type SaveState =
   | { readonly kind: 'kept'; readonly at: number }
@@ -17,8 +17,8 @@ const RETRY = 5000;
 const NEVER = -1;
 
 export interface Keeping {
-  /** Writes one change. */
-  readonly append: (count: number, before: Scene, after: Scene) => Promise<void>;
+  /** Writes one change, with what can be undone after it. */
+  readonly append: (count: number, before: Scene, after: Scene, undo: UndoChange) => Promise<void>;
   /** Writes the scene whole, with its changes up to number `count`. */
   readonly fold: (scene: Scene, count: number) => Promise<void>;
   /** Whether the scene's record is still there; refused where another tab has taken the scene over. */
@@ -72,14 +72,16 @@ class Keeper {
   }
 
   /** A change was made: it is on its way before anything else happens. */
-  note(before: Scene, after: Scene): void {
+  note(before: DocumentState, after: DocumentState): void {
     const count = ++this.#made;
     if (!this.hasFailed) this.#keeping.report({ kind: 'waiting' });
     if (!this.#isBroken && !this.#isOvertaken)
-      void this.#keeping.append(count, before, after).then(
-        () => this.#reach(count),
-        () => this.#break(),
-      );
+      void this.#keeping
+        .append(count, before.committed, after.committed, { before, after, scene: after.committed })
+        .then(
+          () => this.#reach(count),
+          () => this.#break(),
+        );
     this.#look ??= setTimeout(() => this.look(), LOOK);
   }
 
@@ -180,7 +182,7 @@ class Keeper {
 export function startAutosave(doc: SceneDocument, count: number, keeping: Keeping): Autosave {
   const keeper = new Keeper(doc, count, keeping);
   const stopWatching = doc.store.subscribe((state, before) => {
-    if (state.committed !== before.committed && !state.readOnly) keeper.note(before.committed, state.committed);
+    if (state.committed !== before.committed && !state.readOnly) keeper.note(before, state);
   });
   const onHide = (): void => {
     if (doc.state.readOnly) return;

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import { problemsOf, type Scene, type SceneProblem } from '@pace-line/core';
+import { problemsOf, SceneError, type Refusal, type Scene, type SceneProblem } from '@pace-line/core';
 import { CALM, calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM, LATE_CARDS } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
@@ -45,16 +45,6 @@ interface ChangeRun {
   readonly at: number;
 }
 
-/** Nodes of changed guides that are looked at in one go, some 20 ms. */
-const MOST_NODES = 4000;
-
-/** Nodes of the guides that a change makes or replaces. */
-function nodesBrought(before: Scene, after: Scene): number {
-  if (before.guides === after.guides) return 0;
-  const known = new Set(before.guides);
-  return after.guides.reduce((sum, guide) => (known.has(guide) ? sum : sum + guide.nodes.length), 0);
-}
-
 type NextFrame = (callback: () => void) => void;
 
 /** The open scene: the only thing that changes it. */
@@ -76,21 +66,27 @@ export class SceneDocument {
   whenRefused: (() => void) | undefined;
   /** Called where a change is not made, as the scene could not be opened again after it. */
   whenUnsound: ((problem: SceneProblem, scene: Scene) => void) | undefined;
+  /** Called where a command gives a reason against itself only when it is carried out. */
+  whenRefusal: ((refusal: Refusal) => void) | undefined;
   readonly #nextFrame: NextFrame;
+  /** Steps that were read from what is kept: they are looked at before they are taken. */
+  readonly #restored: ReadonlySet<Entry>;
 
-  /** `isLate` tells whether frames come late. */
+  /** `isLate` tells whether frames come late; `rows` are the steps of undo that were kept with the scene. */
   constructor(
     scene: Scene,
     nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback),
     isLate: () => boolean = () => false,
+    rows: { readonly past: readonly Entry[]; readonly future: readonly Entry[] } = { past: [], future: [] },
   ) {
     this.#nextFrame = nextFrame;
+    this.#restored = new Set([...rows.past, ...rows.future]);
     this.store = createStore<DocumentState>(() => ({
       committed: scene,
       shown: scene,
       selection: NOTHING,
-      past: [],
-      future: [],
+      past: rows.past,
+      future: rows.future,
       readOnly: false,
     }));
     this.calm = calmed(this.store, isMoving, () => (isLate() ? LATE_CARDS : CALM));
@@ -107,7 +103,7 @@ export class SceneDocument {
   do(label: string, change: (scene: Scene) => Scene, selection?: Selection): void {
     if (this.refuses()) return;
     this.#gesture?.commit();
-    const scene = change(this.state.committed);
+    const scene = this.#tried(change, this.state.committed) ?? this.state.committed;
     if (scene !== this.state.committed) this.#commit(label, scene, selection ?? this.state.selection);
     else if (selection) this.select(selection);
   }
@@ -143,7 +139,7 @@ export class SceneDocument {
     const show = (): void => {
       scheduled = false;
       if (!open || !latest || this.state.readOnly) return;
-      const shown = latest(base);
+      const shown = this.#tried(latest, base) ?? this.state.shown;
       latest = undefined;
       if (shown !== this.state.shown) this.store.setState({ shown });
     };
@@ -234,9 +230,19 @@ export class SceneDocument {
     this.store.setState({ committed: scene, shown: scene, past, future: [], selection: pruned(scene, selection) });
   }
 
-  /** Whether a change would make of a sound scene one that could not be opened again: a number beyond what the file holds, whatever made it. What is too much to be looked at now is so when hands are still (autosave.ts). */
+  /** A scene after a change; undefined, and told of, where the change shows only when it is made that it cannot be. */
+  #tried(change: (scene: Scene) => Scene, scene: Scene): Scene | undefined {
+    try {
+      return change(scene);
+    } catch (error) {
+      if (!(error instanceof SceneError)) throw error;
+      this.whenRefusal?.(error.refusal);
+      return undefined;
+    }
+  }
+
+  /** Whether a change would make of a sound scene one that could not be opened again: a number beyond what the file holds, whatever made it. */
   #isUnsound(scene: Scene): boolean {
-    if (nodesBrought(this.state.committed, scene) > MOST_NODES) return false;
     const [problem] = problemsOf(scene, false);
     if (!problem || problemsOf(this.state.committed, false).length > 0) return false;
     this.whenUnsound?.(problem, scene);
@@ -257,6 +263,8 @@ export class SceneDocument {
 
   #travel(entry: Entry, past: readonly Entry[], future: readonly Entry[]): void {
     if (this.refuses()) return;
+    const [problem] = this.#restored.has(entry) ? problemsOf(entry.scene, false) : [];
+    if (problem) return this.whenUnsound?.(problem, entry.scene);
     this.store.setState({
       committed: entry.scene,
       shown: entry.scene,

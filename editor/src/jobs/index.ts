@@ -1,5 +1,5 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import { formatById, paintingOf, withoutTracing, type Scene, type SceneReading } from '@pace-line/core';
+import { formatById, MOST_TEXT, paintingOf, withoutTracing, type Scene, type SceneReading } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
 import { paintedPictures } from './pixels/pictures.ts';
@@ -153,20 +153,21 @@ export const readArtFile = async (text: string, limit = READING_LIMIT): Promise<
 export const readPartsOf = async (text: string, limit = READING_LIMIT): Promise<PartsResult> =>
   resultOf(await reading.run('parts', text, { limit }).end);
 
-/** Characters of a scene file that is read here: pixels of 40 MB and as much besides. */
-const MOST_SCENE_CHARACTERS = 100 * 1024 * 1024;
-
 const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
 
-/** Reads a scene file's text off the main thread. It may be large and one's own, so it is not ended but can be cancelled. */
-export async function readSceneFile(name: string, text: string): Promise<SceneReading> {
-  if (text.length > MOST_SCENE_CHARACTERS) return refuse('it is larger than 100 MB');
-  return readingOf(await shown(`Reading ${name}`, () => reading.run('scene', text)));
+/** ms. No scene that a file may hold takes as long to read; what does is given up. It can be cancelled before. */
+const SCENE_LIMIT = 60_000;
+
+/** Reads a scene file, or the scene that another file carries, off the main thread. */
+export async function readSceneFile(name: string, file: Blob): Promise<SceneReading> {
+  if (file.size > MOST_TEXT) return refuse('it is larger than 100 MB');
+  const text = await file.text();
+  return readingOf(await shown(`Reading ${name}`, () => reading.run('scene', text, { limit: SCENE_LIMIT })));
 }
 
-/** Reads the scene that an address holds, off the main thread; gives up as with a drawing. */
+/** Reads the scene that an address holds, in the same way. */
 export const readSceneLink = async (text: string): Promise<SceneReading> =>
-  readingOf(await reading.run('link', text, { limit: READING_LIMIT }).end);
+  readingOf(await shown('Reading the scene in the address', () => reading.run('link', text, { limit: SCENE_LIMIT })));
 
 const readingOf = (end: JobEnd<SceneReading>): SceneReading =>
   end.state === 'done' ? end.result : refuse(end.state === 'failed' ? end.message : 'reading it was cancelled');

@@ -5,6 +5,7 @@ import { loopLength } from '@pace-line/core';
 import { resetDeskView } from '../desk/view.ts';
 import { DocumentContext, type SceneDocument } from '../document/index.ts';
 import { OpenSceneContext, type OpenScene } from './context.ts';
+import { MissingPictures } from './MissingPictures.tsx';
 import type { Playback } from './playback.ts';
 import { Unopened } from './Unopened.tsx';
 import { useOpenDocument } from './use-open-document.ts';
@@ -20,20 +21,23 @@ function OpenedScene({ id }: { id: string }) {
   const { opened, open, save, held, takeOver } = useOpenDocument(id);
   useEffect(() => resetDeskView, []);
   const context = useMemo<OpenScene | null>(() => open && { id, playback: open.playback, save }, [id, open, save]);
-  if (opened.state !== 'ok') return <Unopened opened={opened} />;
+  if (opened.state !== 'ok') return <Unopened id={id} opened={opened} />;
   if (!open || !context) return null;
   return (
     <DocumentContext value={open.doc}>
       <OpenSceneContext value={context}>
         <Clock doc={open.doc} playback={open.playback} />
-        {!held && (
-          <div className="lock-banner" role="status">
-            This scene is open in another tab; here it can only be looked at.
-            <button type="button" className="small-button" onClick={takeOver}>
-              Take over
-            </button>
-          </div>
-        )}
+        <div className="scene-banners">
+          {!held && (
+            <div className="scene-banner" role="status">
+              This scene is open in another tab; here it can only be looked at.
+              <button type="button" className="small-button" onClick={takeOver}>
+                Take over
+              </button>
+            </div>
+          )}
+          <MissingPictures />
+        </div>
         <Outlet />
       </OpenSceneContext>
     </DocumentContext>

@@ -1,11 +1,12 @@
 import { Loader } from '@mantine/core';
 import { Link } from 'react-router';
 import { wordingOf } from '@pace-line/core';
+import { restoreStored } from '../document/index.ts';
 import { saveFile } from '../platform/files.ts';
 import type { Opened } from './use-open-document.ts';
 
 /** What stands in a scene's place while it is being read, or where it cannot be. */
-export function Unopened({ opened }: { opened: Exclude<Opened, { state: 'ok' }> }) {
+export function Unopened({ id, opened }: { id: string; opened: Exclude<Opened, { state: 'ok' }> }) {
   switch (opened.state) {
     case 'loading':
       return (
@@ -18,6 +19,21 @@ export function Unopened({ opened }: { opened: Exclude<Opened, { state: 'ok' }> 
         <main className="message-page">
           <h1>This scene is not in this browser</h1>
           <p>It may have been deleted, or kept in another browser.</p>
+          <Link to="/">To the Shelf</Link>
+        </main>
+      );
+    case 'deleted':
+      return (
+        <main className="message-page">
+          <h1>“{opened.name}” was deleted</h1>
+          <p>It can still be restored, as it was.</p>
+          <button
+            type="button"
+            className="bar-button"
+            onClick={() => void restoreStored(id).then(() => location.reload())}
+          >
+            Restore
+          </button>
           <Link to="/">To the Shelf</Link>
         </main>
       );

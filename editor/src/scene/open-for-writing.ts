@@ -2,9 +2,11 @@ import {
   claim,
   foldScene,
   loadStored,
+  loadUndo,
   lockScene,
   type SceneLock,
   type Stored,
+  type UndoRows,
   type Writer,
 } from '../document/index.ts';
 import { newSceneId } from '../platform/ids.ts';
@@ -12,6 +14,8 @@ import { newSceneId } from '../platform/ids.ts';
 /** A scene as it was found, and whether this tab may change it. */
 export interface OpenedScene {
   readonly stored: Stored;
+  /** The steps that can be undone and done again in it. */
+  readonly undo: UndoRows;
   readonly writer: Writer;
   readonly held: boolean;
   readonly release: () => void;
@@ -24,8 +28,15 @@ export interface OpenedScene {
 export async function openForWriting(id: string, steal: boolean, lost: () => void): Promise<OpenedScene> {
   const { held, release } = await patientLock(id, steal, lost);
   const stored = await loadStored(id);
+  const undo = await undoOf(id, stored);
   const name = held && stored.state === 'ok' ? await claimed(id, stored) : '';
-  return { stored, writer: { id, name }, held, release };
+  return { stored, undo, writer: { id, name }, held, release };
+}
+
+/** What is undone is what is shown: steps of another state are none. */
+async function undoOf(id: string, stored: Stored): Promise<UndoRows> {
+  if (stored.state !== 'ok' || !stored.isLatest) return { past: [], future: [] };
+  return loadUndo(id, stored.writer, stored.scene, stored.count).catch(() => ({ past: [], future: [] }));
 }
 
 /** Makes this tab the scene's writer. Where that cannot be stored it goes on as the one before, whose changes are not in the record. */

@@ -11,6 +11,7 @@ import {
 } from '../document/index.ts';
 import { tell, warn } from '../look/notices.tsx';
 import { wordsOfUnsound } from '../words/problems.ts';
+import { wordsOfRefusal } from '../words/refusals.ts';
 import { askToPersist } from '../platform/persist.ts';
 import type { OpenedScene } from './open-for-writing.ts';
 import type { Playback } from './playback.ts';
@@ -29,10 +30,11 @@ export function useKeeping(open: OpenDocument | null): SaveState {
     if (open?.stored.state !== 'ok') return;
     const { doc, writer, stored } = open;
     doc.whenRefused = () => tell('This scene is open in another tab; here it can only be looked at.');
+    doc.whenRefusal = (refusal) => tell(wordsOfRefusal(refusal));
     doc.whenUnsound = (problem, scene) => tell(wordsOfUnsound(problem, scene));
     let said: string | undefined;
     const { flush, stop } = startAutosave(doc, stored.count, {
-      append: (count, before, after) => keepEdit(writer, count, before, after),
+      append: (count, before, after, undo) => keepEdit(writer, count, before, after, undo),
       fold: (scene, count) => foldScene(writer, scene, count),
       holds: () => holdsScene(writer),
       part: (scene, count) => writeParting(writer.id, writer.name, scene, count),

@@ -46,6 +46,7 @@ export function useOpenDocument(id: string): OpenState {
         scene.stored.scene,
         (callback) => loop.change(callback),
         () => loop.lateness.isLate,
+        scene.undo,
       );
       made.setReadOnly(!scene.held);
       doc = made;

@@ -1,9 +1,11 @@
 import { Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
+import { useIntersection } from '@mantine/hooks';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { fileStem, renameScene, writeScene } from '@pace-line/core';
-import { foldScene, loadStored, removeStored, type SceneCard } from '../document/index.ts';
+import useSWR from 'swr';
+import { foldScene, loadStored, removeStored, storedText, thumbnailOf, type SceneCard } from '../document/index.ts';
 import { TextField } from '../fields/index.ts';
 import { offerUndo, tell } from '../look/notices.tsx';
 import { openForWriting } from '../scene/open-for-writing.ts';
@@ -29,7 +31,7 @@ export function KeptCard({ card }: KeptCardProps) {
         onClick={() => void navigate(`/scene/${card.id}`)}
         aria-label={`Open ${card.name}`}
       >
-        <Picture svg={card.thumbnail} />
+        <Picture id={card.id} />
       </button>
       <div className="scene-line">
         {renaming ? (
@@ -50,10 +52,24 @@ export function KeptCard({ card }: KeptCardProps) {
   );
 }
 
+/** px. Pictures are read a little before they come into view. */
+const AHEAD = '300px';
+
+/** A scene's picture, where it is in view. */
+function Picture({ id }: { id: string }) {
+  const { ref, entry } = useIntersection<HTMLSpanElement>({ rootMargin: AHEAD });
+  return (
+    <span ref={ref} className="picture-frame">
+      {entry?.isIntersecting && <PictureInView id={id} />}
+    </span>
+  );
+}
+
 /** A scene's picture, in its turn. */
-function Picture({ svg }: { svg: string }) {
-  const turn = useTurn(svg);
-  if (!svg) return <span className="picture-wait">no picture yet</span>;
+function PictureInView({ id }: { id: string }) {
+  const { data: svg } = useSWR(['picture', id], () => thumbnailOf(id), { revalidateOnFocus: false });
+  const turn = useTurn(svg ?? '');
+  if (!svg) return <span className="picture-wait">{svg === '' && 'no picture yet'}</span>;
   if (turn === 'heavy') return <span className="picture-wait">its picture is too heavy to show here</span>;
   return turn === 'shown' ? <img alt="" loading="lazy" src={svgUrl(svg)} /> : <span className="picture-wait" />;
 }
@@ -83,8 +99,9 @@ async function rename(card: SceneCard, name: string): Promise<void> {
 async function save(card: SceneCard): Promise<void> {
   const stored = await loadStored(card.id);
   if (stored.state === 'ok')
-    saveFile(`${fileStem(card.name)}.paceline.json`, 'application/json', writeScene(stored.scene));
-  else if (stored.state === 'broken') saveFile(`${fileStem(card.name)}.raw.json`, 'application/json', stored.raw);
+    return saveFile(`${fileStem(card.name)}.paceline.json`, 'application/json', writeScene(stored.scene));
+  const raw = await storedText(card.id);
+  if (raw) saveFile(`${fileStem(card.name)}.raw.json`, 'application/json', raw.text);
 }
 
 async function remove(card: SceneCard): Promise<void> {
@@ -130,7 +147,9 @@ function CardMenu({ card, renaming, onRename }: CardMenuProps) {
   );
 }
 
-function whenOf(changed: number): string {
+/** When a scene was changed; a time that has not been yet, or is none, is not known. */
+export function whenOf(changed: number | null): string {
+  if (changed === null) return 'date unknown';
   const minutes = Math.round((Date.now() - changed) / 60_000);
   if (minutes < 1) return 'just now';
   if (minutes < 60) return `${minutes} min ago`;

@@ -2,13 +2,14 @@ import { IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-react';
 import { useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
-import useSWR from 'swr';
-import { collectUnused, listCards, onShelfChange } from '../document/index.ts';
+import useSWR, { useSWRConfig } from 'swr';
+import { collectUnused, listCards, onShelfChange, whyNotKept } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { isSceneFile, pickFiles } from '../platform/files.ts';
+import { DeletedScenes } from './DeletedScenes.tsx';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
 import { isCarrier, openSceneFile, startNew } from './open-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
@@ -33,8 +34,8 @@ async function openFiles(files: readonly File[]): Promise<string | undefined> {
 /** The scenes kept in this browser, the samples, open a file, start new. */
 export function Shelf() {
   const navigate = useNavigate();
-  // Undo of a deletion is still possible until the Shelf is opened again: only then are pixels that nothing shows collected.
-  useEffect(() => void collectUnused(), []);
+  // What was deleted long ago, and pixels that nothing has shown for long, go now and then.
+  useEffect(() => void collectUnused().catch(() => undefined), []);
   useEffect(() => {
     document.title = 'Shelf · Pace Line';
   }, []);
@@ -50,7 +51,10 @@ export function Shelf() {
       <Head onFiles={open} onNew={() => void startNew().then(go)} />
       <KeptScenes />
       {(cards !== undefined || error !== undefined) && (
-        <Samples onOpen={(sample) => void openSample(sample).then(go)} />
+        <>
+          <DeletedScenes />
+          <Samples onOpen={(sample) => void openSample(sample).then(go)} />
+        </>
       )}
     </main>
   );
@@ -85,12 +89,18 @@ function Head({ onFiles, onNew }: HeadProps) {
   );
 }
 
+/** What is read anew when anything on the Shelf has changed. */
+const isOfShelf = (key: unknown): boolean =>
+  key === 'shelf' || key === 'deleted' || (Array.isArray(key) && key[0] === 'picture');
+
 function KeptScenes() {
-  const { data: cards, mutate } = useSWR('shelf', listCards);
-  useEffect(() => onShelfChange(() => void mutate()), [mutate]);
+  const { data: cards } = useSWR('shelf', listCards);
+  const { mutate } = useSWRConfig();
+  useEffect(() => onShelfChange(() => void mutate(isOfShelf)), [mutate]);
   return (
     <section aria-labelledby="kept">
       <h2 id="kept">Kept in this browser</h2>
+      {cards && <Unkept />}
       {cards && cards.length === 0 && (
         <p className="shelf-empty">
           Nothing yet. Start a new scene, open one of the samples below to take it apart, or drop a{' '}
@@ -105,6 +115,19 @@ function KeptScenes() {
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Says it where the browser keeps nothing. */
+function Unkept() {
+  const why = whyNotKept();
+  if (why === undefined) return null;
+  return (
+    <p className="shelf-warning" role="alert">
+      This browser does not let Pace Line store anything ({why.replace(/\.+$/, '')}). What you make lasts as long as
+      this tab: save it as a file before you close it. A private window, or a setting for the data of sites, may be the
+      reason.
+    </p>
   );
 }
 

@@ -1,4 +1,4 @@
-import { carriesScene, emptyScene, type Scene } from '@pace-line/core';
+import { carriesScene, emptyScene, MOST_TEXT, type Scene } from '@pace-line/core';
 import { keepNewScene, listCards } from '../document/index.ts';
 import { readSceneFile } from '../jobs/index.ts';
 import { warn } from '../look/notices.tsx';
@@ -26,12 +26,13 @@ export async function startNew(): Promise<string | undefined> {
   return keepNew(emptyScene(n === 1 ? 'New scene' : `New scene ${n}`));
 }
 
-/** Whether a file is one that was sent with its scene in it. */
-export const isCarrier = async (file: File): Promise<boolean> => mayCarryScene(file) && carriesScene(await file.text());
+/** Whether a file is one that was sent with its scene in it. What is larger than any scene is not even looked at. */
+export const isCarrier = async (file: File): Promise<boolean> =>
+  mayCarryScene(file) && file.size <= MOST_TEXT && carriesScene(await file.text());
 
 /** Reads a scene file into this browser; says what is wrong with a bad one. Gives its id. */
 export async function openSceneFile(file: File): Promise<string | undefined> {
-  const read = await readSceneFile(file.name, await file.text());
+  const read = await readSceneFile(file.name, file);
   if (read.ok) return keepNew(read.scene);
   warn(`${file.name} was not opened`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
   return undefined;

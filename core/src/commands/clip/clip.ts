@@ -11,9 +11,11 @@ import {
   type Scene,
   type StripPose,
 } from '../../scene/index.ts';
+import { within } from '../command.ts';
 import { renamedKeys } from '../key/key-maps.ts';
 import { withoutLoose } from '../loose.ts';
 import { withCarriers } from '../rider/carriers.ts';
+import { mergedAssets } from '../scene/assets.ts';
 import { mapPlaces, nodePlaces } from '../places/place-map.ts';
 import type { KeysClip } from './keys.ts';
 import type { MarksClip } from './marks.ts';
@@ -111,12 +113,10 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
   }
   const bound = riders.map((rider) => boundRider(scene, rider, to));
   return {
-    scene: pastedInto({
+    scene: pastedInto(scene, {
       ...scene,
       art: [...scene.art, ...art],
-      assets: Object.keys(clip.assets).every((key) => Object.hasOwn(scene.assets, key))
-        ? scene.assets
-        : { ...clip.assets, ...scene.assets },
+      assets: mergedAssets(scene.assets, clip.assets),
       guides: [...scene.guides, ...guides.map((guide) => boundAnew(scene, guide, guides, riders, renamed))],
       riders: [...scene.riders, ...bound],
     }),
@@ -126,7 +126,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
 }
 
 /** Riders on carried guides are carried as these are, and what leads nowhere is let go of. */
-const pastedInto = (scene: Scene): Scene => withoutLoose(withCarriers(scene));
+const pastedInto = (before: Scene, scene: Scene): Scene => within(before, withoutLoose(withCarriers(scene)));
 
 /** New links for those that join two or more of what is copied, by the old ones; what was linked with nobody of them stands on its own. */
 function linksAmong(scene: Scene, copied: readonly Rider[]): ReadonlyMap<string, string> {

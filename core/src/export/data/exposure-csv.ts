@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
 import { fileStem } from '../text.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { prepare } from '../../motion/index.ts';
 import { readScene, type Scene } from '../../scene/index.ts';
 import { LAYERED_SCENES, WRITER_SCENES } from '../../testing/scenes.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { prepare } from '../../motion/index.ts';
 import { pathOfGuide, type Guide, type Rider, type Scene } from '../../scene/index.ts';
 import { boundRounds, reducedCurve, type Point } from '../../take/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { writeScene } from '../../scene/index.ts';
 import { FEATURES } from '../features.ts';
 import type { Format } from '../format.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { evenDelays } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import { imageElement } from '../embed.ts';

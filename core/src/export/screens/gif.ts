@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { loopLength, type Scene } from '../../scene/index.ts';
 import { evenDelays, type Pixels } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Feature } from '../features.ts';
 
 /** What every format of pixels is asked. */

@@ -1,5 +1,5 @@
 import { zipSync, type Zippable } from 'fflate';
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Pixels, SheetLayout } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { DRAWN } from '../features.ts';
 import { videoElement } from '../embed.ts';
 import type { Format } from '../format.ts';

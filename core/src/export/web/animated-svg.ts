@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { CARRY } from '../carry.ts';
 import { SCALE } from '../delivered.ts';
 import { DRAWN } from '../features.ts';

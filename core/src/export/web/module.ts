@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';
 import { SCALE } from '../delivered.ts';

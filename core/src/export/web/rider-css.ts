@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Channel } from '../../motion/index.ts';
 import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { assertNever } from '../../assert-never.ts';
 import { changeable, joinParts, splitPart } from './part.ts';
 import { shapeOf, type EaseKind, type EaseOffer, type EaseShape } from './shape.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { heldSlope, hermite, hermiteSlope, monotoneSlope } from './hermite.ts';
 import { changeable } from './part.ts';
 import { shapeOf, type CompiledEase, type EaseKind, type Leg, type LegEnd, type Neighbour } from './shape.ts';

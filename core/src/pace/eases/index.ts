@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { bezier, schema as bezierSchema } from './bezier.ts';
 import { family, schema as familySchema } from './family.ts';
 import { flow, schema as flowSchema } from './flow.ts';

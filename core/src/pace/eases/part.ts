@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { shapeOf, type CompiledEase } from './shape.ts';
 
 /** A piece of an ease, as shares of its time: the piece is stretched to [0, 1] again. Made where a mark is set into a leg. */

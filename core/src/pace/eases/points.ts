@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { changeable, joinParts, splitPart } from './part.ts';
 import { pieceAt, shapeOf, type EaseKind, type EaseShape } from './shape.ts';
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../../zod.ts';
 
 /** A curve on [0, 1] and its derivative. */
 export interface EaseShape {

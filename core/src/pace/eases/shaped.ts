@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { hermite, hermiteSlope, monotoneSlope } from './hermite.ts';
 import { changeable, joinParts, splitPart } from './part.ts';
 import { pieceAt, shapeOf, type CompiledEase, type EaseKind } from './shape.ts';

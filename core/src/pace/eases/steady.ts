@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { shapeOf, type CompiledEase, type EaseKind } from './shape.ts';
 
 export const schema = z.strictObject({ kind: z.literal('steady') });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { same, type RecipeKind } from './recipe.ts';
 import { bendsOf, stopsAt, type Way } from './way.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { RecipeKind } from './recipe.ts';
 import { heightsOf } from './way.ts';
 

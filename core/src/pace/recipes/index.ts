@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import type { Path } from '../../geometry/index.ts';
 import type { Repeat } from '../../time/index.ts';
 import type { DistanceLine } from '../distance-line.ts';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../../zod.ts';
 import type { Waves } from '../../noise.ts';
 import type { PacedWay } from '../speed-line.ts';
 import type { Way } from './way.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { noiseAt, seededNumbers, wavesOf } from '../../noise.ts';
 import { same, type RecipeKind } from './recipe.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { assetId, degrees, id, name, vec } from './ids.ts';
 import { wellFormed } from './text.ts';
 

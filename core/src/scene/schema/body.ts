@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { id, vec } from './ids.ts';
 
 /** Spin without slip. */

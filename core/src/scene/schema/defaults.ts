@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 
 type Json = unknown;
 type Shape = Readonly<Record<string, z.core.$ZodType>>;

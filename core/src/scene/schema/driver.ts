@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 
 /** A time of the loop, s. */
 const moment = z.number().min(0).max(7200);

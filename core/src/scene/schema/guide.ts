@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { color, id, name, px, vec } from './ids.ts';
 import { depthSchema } from './depth.ts';
 import { shapeSchema } from './shape.ts';
@@ -32,12 +32,15 @@ export const nodeSchema = z.strictObject({
   name: name.optional(),
 });
 
+/** Nodes of one guide. */
+export const MOST_NODES = 20_000;
+
 /** A path drawn to be travelled. */
 export const guideSchema = z.strictObject({
   id,
   name,
   closed: z.boolean(),
-  nodes: z.array(nodeSchema).max(20_000).readonly(),
+  nodes: z.array(nodeSchema).max(MOST_NODES).readonly(),
   color,
   visible: z.boolean().default(true),
   locked: z.boolean().default(false),

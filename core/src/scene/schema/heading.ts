@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { degrees, id, vec } from './ids.ts';
 
 /** What a rider looks toward: a point of the frame that it is placed in, px, or the pivot of another rider. */

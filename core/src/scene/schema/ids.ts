@@ -1,8 +1,5 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { LONGEST_NAME, wellFormed } from './text.ts';
-
-// The library would try to make code of schemas, which the pages' policy forbids: every load would be reported.
-z.config({ jitless: true });
 
 /** Names a thing within its scene. It goes into references as it is, so it holds nothing that could end one. */
 export const id = z

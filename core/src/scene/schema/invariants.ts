@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../../zod.ts';
 import { readArtMarkup } from '../art/markup.ts';
 import { dependenciesOf, MOST_DEEP } from '../dependence.ts';
 import { assetsOfArt } from './assets.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { easeSchema } from '../../pace/index.ts';
 import { degrees, id, px, seconds } from './ids.ts';
 

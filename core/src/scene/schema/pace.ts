@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { easeSchema, recipeSchema } from '../../pace/index.ts';
 import { REPEATS } from '../../time/index.ts';
 import { id, seconds } from './ids.ts';
@@ -13,9 +13,12 @@ export const markSchema = z.strictObject({
   ease: easeSchema.default({ kind: 'steady' }),
 });
 
+/** Marks of one rider. */
+export const MOST_MARKS = 10_000;
+
 /** When a rider is where; null: as the clock. */
 export const paceSchema = z.strictObject({
-  marks: z.array(markSchema).max(10_000).readonly().default([]),
+  marks: z.array(markSchema).max(MOST_MARKS).readonly().default([]),
   // A thousandth of a second: less than any frame.
   cycle: z.number().min(0.001).max(36_000).nullable().default(null),
   delay: z.number().min(-36_000).max(36_000).default(0),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { id, px } from './ids.ts';
 
 /** A place on a guide: on a node or the span after it, at a share of the whole length, or at a distance. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { id } from './ids.ts';
 
 /** Which pose of a strip is shown. Poses are counted from 1; after the last comes the first. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { headingSchema } from './heading.ts';
 import { degrees, id, name, px, vec } from './ids.ts';
 import { factor, keysSchema } from './keys.ts';

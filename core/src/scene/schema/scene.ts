@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
 import { driverSchema } from './driver.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { id, name } from './ids.ts';
 import { wellFormed } from './text.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { degrees, px } from './ids.ts';
 
 const extent = z.number().min(0).max(1e6);

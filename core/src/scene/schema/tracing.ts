@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../zod.ts';
 import { assetId, degrees, id, name, px } from './ids.ts';
 
 /** A picture to draw over: `asset` names its pixels (or its SVG text) in the assets; `x`, `y` is its centre; never in the output. */

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../../zod.ts';
 import type { sceneShape } from './scene.ts';
 
 type Immutable<T> = T extends (infer U)[]

@@ -8,6 +8,7 @@ import {
   keepVersionOf,
   listVersions,
   onVersionsChange,
+  pastTime,
   readVersion,
   removeVersion,
   useDocumentState,
@@ -15,7 +16,7 @@ import {
   type VersionReason,
 } from '../../document/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
-import { tell, warn } from '../../look/notices.tsx';
+import { offerUndo, tell, warn } from '../../look/notices.tsx';
 import { keepNew } from '../../shelf/open-scene.ts';
 import { reasonOf } from '../../words/reasons.ts';
 import { useDesk } from '../context.ts';
@@ -136,7 +137,7 @@ function VersionRow({ card }: { card: VersionCard }) {
         <IconAction
           label={`Forget ${title}`}
           icon={<IconTrash size={14} aria-hidden />}
-          onClick={() => void removeVersion(card)}
+          onClick={() => void removeVersion(card).then((restore) => offerUndo(`“${title}” was deleted`, restore))}
         />
       </span>
     </li>
@@ -147,7 +148,9 @@ const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-dig
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 
 /** When a state was kept, by the day and the minute. */
-function whenOf(at: number): string {
+function whenOf(stored: number): string {
+  const at = pastTime(stored);
+  if (at === null) return 'Date unknown';
   const isToday = new Date(at).toDateString() === new Date().toDateString();
   return `${isToday ? 'Today' : DAY.format(at)}, ${CLOCK.format(at)}`;
 }

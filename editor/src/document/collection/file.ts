@@ -1,5 +1,4 @@
-import { z } from 'zod';
-import { easeSchema, type Ease, type Guide } from '@pace-line/core';
+import { easeSchema, troubleOfText, z, type Ease, type Guide } from '@pace-line/core';
 import type { KeptEase } from './eases.ts';
 import { guideShape, type KeptGuide } from './guides.ts';
 
@@ -41,6 +40,8 @@ export type CollectionReading =
 
 /** Reads a collection file; the message of a refusal says what was wrong and where. */
 export function readCollection(text: string): CollectionReading {
+  const trouble = troubleOfText(text);
+  if (trouble !== undefined) return { ok: false, message: trouble };
   let json: unknown;
   try {
     json = JSON.parse(text);

@@ -1,5 +1,5 @@
 import localforage from 'localforage';
-import { z } from 'zod';
+import { z } from '@pace-line/core';
 
 /** A thing kept in this browser under a name. */
 export interface Kept<T> {

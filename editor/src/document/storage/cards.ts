@@ -1,48 +1,100 @@
-import { alone, announceShelf, cards } from './stores.ts';
+import { announceShelf } from './announcing.ts';
+import { nextNumber, reading, writing } from './database.ts';
+import type { CardRecord, Reading, Writing } from './shapes.ts';
 
 /** What the Shelf shows of a scene without reading it. */
 export interface SceneCard {
   readonly id: string;
   readonly name: string;
-  /** Milliseconds since 1970. */
-  readonly changed: number;
-  /** The scene as an animated SVG; empty until it has been drawn. */
-  readonly thumbnail: string;
-  /** File name of the sample that it was opened from, while nothing in it has been changed. */
+  /** ms since 1970; null where what is stored is no time that has been. */
+  readonly changed: number | null;
   readonly sample: string | null;
 }
 
-/** All cards, the latest first. */
-export async function listCards(): Promise<SceneCard[]> {
-  const found: SceneCard[] = [];
-  await cards.iterate<SceneCard | null, void>((card) => {
-    if (card && typeof card.name === 'string') found.push(card);
-  });
-  return found.sort((a, b) => b.changed - a.changed);
+const isCard = (stored: unknown): stored is CardRecord =>
+  typeof stored === 'object' && stored !== null && 'name' in stored && typeof stored.name === 'string';
+
+/** ms. Clocks of tabs and of what is stored differ by a little. */
+const SLACK = 60_000;
+
+/** A time as it can be believed. */
+export const pastTime = (time: unknown, now = Date.now()): number | null =>
+  typeof time === 'number' && Number.isFinite(time) && time > 0 && time <= now + SLACK ? time : null;
+
+interface ListedCard extends SceneCard {
+  readonly order: number;
+  readonly isDeleted: boolean;
 }
 
-export const cardOf = (id: string): Promise<SceneCard | null> => cards.getItem<SceneCard>(id);
+/** What is told of a scene, readable or not: one whose card says nothing is there all the same, called as its record says. */
+async function cardFor(from: Reading, id: string): Promise<ListedCard> {
+  const card = await cardOf(from, id);
+  if (card) {
+    const { name, changed, order, sample, deleted } = card;
+    return {
+      id,
+      name,
+      changed: pastTime(changed),
+      sample: typeof sample === 'string' ? sample : null,
+      order: Number.isFinite(order) ? order : 0,
+      isDeleted: Boolean(deleted),
+    };
+  }
+  const record: unknown = await from.objectStore('scenes').get(id);
+  const body = typeof record === 'object' && record !== null && 'body' in record ? record.body : record;
+  const name = typeof body === 'object' && body !== null && 'name' in body ? body.name : undefined;
+  const words = typeof name === 'string' && name.trim() ? name : 'Scene without a name';
+  return { id, name: words, changed: null, sample: null, order: 0, isDeleted: false };
+}
 
-/** Changes a scene's card, one tab after another. */
-const changeCard = (id: string, change: (card: SceneCard | null) => SceneCard | null): Promise<void> =>
-  alone(`card-${id}`, 'exclusive', async () => {
-    const card = change(await cardOf(id));
-    if (card) await cards.setItem(id, card);
+/** The cards of all scenes that are stored, the latest first: those on the Shelf, or those that were deleted. */
+async function cardsWhere(isDeleted: boolean): Promise<SceneCard[]> {
+  const cards = await reading(['scenes', 'cards'], async (from) => {
+    const ids = await from.objectStore('scenes').getAllKeys();
+    return Promise.all(ids.map((id) => cardFor(from, id)));
   });
+  return cards
+    .filter((card) => card.isDeleted === isDeleted)
+    .sort((a, b) => b.order - a.order || (b.changed ?? 0) - (a.changed ?? 0))
+    .map(({ id, name, changed, sample }) => ({ id, name, changed, sample }));
+}
 
-/** Writes a scene's card; its picture stays until another is drawn. */
-export const keepCard = (id: string, name: string, sample: string | null): Promise<void> =>
-  changeCard(id, (card) => ({ id, name, changed: Date.now(), thumbnail: card?.thumbnail ?? '', sample }));
+export const listCards = (): Promise<SceneCard[]> => cardsWhere(false);
 
-export async function keepThumbnail(id: string, thumbnail: string): Promise<void> {
-  let isThere = false;
-  await changeCard(id, (card) => {
-    isThere = card !== null;
-    return card && { ...card, thumbnail };
+/** What was deleted and can be restored. */
+export const listDeleted = (): Promise<SceneCard[]> => cardsWhere(true);
+
+/** A scene's card; undefined where there is none that can be read. */
+export async function cardOf(from: Reading, id: string): Promise<CardRecord | undefined> {
+  const stored: unknown = await from.objectStore('cards').get(id);
+  return isCard(stored) ? stored : undefined;
+}
+
+/** Writes a scene's card; it is on the Shelf from then on. */
+export async function putCard(
+  into: Writing,
+  id: string,
+  card: Pick<CardRecord, 'name' | 'sample' | 'assets'>,
+): Promise<void> {
+  const order = await nextNumber(into, 'changes');
+  await into.objectStore('cards').put({ ...card, changed: Date.now(), order, deleted: null }, id);
+}
+
+/** Keeps a scene's moving picture, where the scene is still there. */
+export async function keepThumbnail(id: string, picture: string): Promise<void> {
+  const isThere = await writing(['cards', 'pictures'], async (into) => {
+    if (!(await cardOf(into, id))) return false;
+    await into.objectStore('pictures').put(picture, id);
+    return true;
   });
   if (isThere) announceShelf();
 }
 
-export async function hasThumbnail(id: string): Promise<boolean> {
-  return Boolean((await cardOf(id))?.thumbnail);
+/** A scene's moving picture as an animated SVG; empty until it has been drawn. */
+export async function thumbnailOf(id: string): Promise<string> {
+  const stored: unknown = await reading(['pictures'], (from) => from.objectStore('pictures').get(id));
+  return typeof stored === 'string' ? stored : '';
 }
+
+export const hasThumbnail = (id: string): Promise<boolean> =>
+  reading(['pictures'], async (from) => (await from.objectStore('pictures').getKey(id)) !== undefined);

@@ -1,5 +1,7 @@
-export { collectUnused } from './collecting.ts';
-export { hasThumbnail, keepThumbnail, listCards, type SceneCard } from './cards.ts';
+export { onShelfChange } from './announcing.ts';
+export { hasThumbnail, keepThumbnail, listCards, listDeleted, pastTime, thumbnailOf, type SceneCard } from './cards.ts';
+export { collectUnused, forgetDeleted } from './collecting.ts';
+export { whyNotKept } from './database.ts';
 export { claim, OvertakenError } from './journal.ts';
 export { writeParting } from './parting.ts';
 export {
@@ -9,11 +11,12 @@ export {
   keepNewScene,
   loadStored,
   removeStored,
+  restoreStored,
   storedText,
   type Stored,
   type Writer,
 } from './records.ts';
-export { onShelfChange } from './stores.ts';
+export { loadUndo, type UndoChange, type UndoRows } from './undo.ts';
 export {
   keepVersionOf,
   listVersions,

@@ -1,35 +1,19 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
+import type * as Database from './database.ts';
 import type * as Module from './index.ts';
-import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { emptyScene, SCENE_VERSION, type Scene } from '@pace-line/core';
+import { sha256, fromBase64 } from '../../platform/pixels.ts';
+import type { Store } from './shapes.ts';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { emptyScene, missingPictures, SCENE_VERSION, type Scene } from '@pace-line/core';
 
-/** Databases of this test's browser, by name; `full` refuses what is longer. */
-const { stores, limits } = vi.hoisted(() => ({
-  stores: new Map<string, Map<string, unknown>>(),
-  limits: { full: Infinity },
-}));
-vi.mock('localforage', () => ({
-  default: {
-    createInstance: ({ storeName }: { storeName: string }) => {
-      const held = new Map<string, unknown>();
-      stores.set(storeName, held);
-      return {
-        getItem: (key: string) => Promise.resolve(structuredClone(held.get(key) ?? null)),
-        setItem: (key: string, value: unknown) => {
-          if (JSON.stringify(value).length > limits.full)
-            return Promise.reject(new DOMException('full', 'QuotaExceededError'));
-          held.set(key, structuredClone(value));
-          return Promise.resolve(value);
-        },
-        removeItem: (key: string) => Promise.resolve(void held.delete(key)),
-        keys: () => Promise.resolve([...held.keys()]),
-        iterate: (visit: (value: unknown, key: string) => void) =>
-          Promise.resolve([...held].forEach(([key, one]) => void visit(one, key))),
-      };
-    },
-  },
-}));
+/** This test's browser: `full` refuses texts that are longer. */
+const limits = { full: Infinity };
+const put = IDBObjectStore.prototype.put;
+IDBObjectStore.prototype.put = function (value: unknown, key) {
+  if (JSON.stringify(value).length > limits.full) throw new DOMException('full', 'QuotaExceededError');
+  return put.call(this, value, key);
+};
 const parted = new Map<string, string>();
 vi.stubGlobal('localStorage', {
   getItem: (key: string) => parted.get(key) ?? null,
@@ -38,9 +22,10 @@ vi.stubGlobal('localStorage', {
 });
 
 let storage: typeof Module;
+let database: typeof Database;
 
 const PIXELS = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==';
-const HASH = 'a'.repeat(64);
+const HASH = await sha256(fromBase64(PIXELS));
 const tracing = { id: 'plan', name: 'Plan', asset: HASH, type: 'image/png' as const, width: 10, height: 10 };
 const withPicture = (name: string): Scene => ({
   ...emptyScene(name),
@@ -54,13 +39,28 @@ const opened = async (id: string): Promise<Scene> => {
 };
 
 beforeEach(async () => {
-  stores.clear();
   parted.clear();
   limits.full = Infinity;
   vi.stubGlobal('indexedDB', new IDBFactory());
   vi.resetModules();
   storage = await import('./index.ts');
+  database = await import('./database.ts');
 });
+afterEach(() => vi.useRealTimers());
+
+const countOf = (store: Store): Promise<number> => database.reading([store], (from) => from.objectStore(store).count());
+const allOf = (store: Store): Promise<unknown[]> =>
+  database.reading([store], (from) => from.objectStore(store).getAll());
+/** Puts something into a store past everything that looks after it. */
+const force = (store: 'scenes' | 'assets' | 'cards' | 'version-cards', key: string, value: unknown): Promise<void> =>
+  database.writing([store], async (into) => void (await into.objectStore(store).put(value as never, key)));
+/** The Shelf is opened several times, each a week after the last. */
+async function weeks(count: number): Promise<void> {
+  for (let i = 0; i < count; i++) {
+    vi.useFakeTimers({ now: Date.now() + 7.5 * 86_400_000, toFake: ['Date'] });
+    await storage.collectUnused();
+  }
+}
 
 /** A tab that has opened a scene and changes it. */
 async function writerOf(id: string, name = 'tab') {
@@ -89,13 +89,13 @@ describe('scenes kept in the browser', () => {
     await storage.keepNewScene('one', withPicture('One'));
     await storage.keepNewScene('two', withPicture('Two'));
     expect(await opened('one')).toEqual(withPicture('One'));
-    expect(stores.get('assets')?.size).toBe(1);
-    expect(JSON.stringify([...stores.get('scenes')!.values()])).not.toContain(PIXELS);
+    expect(await countOf('assets')).toBe(1);
+    expect(JSON.stringify(await allOf('scenes'))).not.toContain(PIXELS);
   });
 
   test('a record of an earlier build, a body alone, is read and changed as any other', async () => {
     await storage.keepNewScene('one', emptyScene('One'));
-    stores.get('scenes')!.set('one', { ...emptyScene('Old'), assets: {} });
+    await force('scenes', 'one', { ...emptyScene('Old'), assets: {} });
     const tab = await writerOf('one');
     await tab.edit(emptyScene('New'));
     expect((await opened('one')).name).toBe('New');
@@ -106,7 +106,7 @@ describe('scenes kept in the browser', () => {
   test('a scene that is not there is missing; one that does not validate is given raw', async () => {
     expect(await storage.loadStored('none')).toEqual({ state: 'missing' });
     await storage.keepNewScene('one', emptyScene('One'));
-    stores.get('scenes')!.set('one', { format: 'pace-line/scene', version: 2, name: 'Half' });
+    await force('scenes', 'one', { format: 'pace-line/scene', version: 2, name: 'Half' });
     const broken = await storage.loadStored('one');
     expect(broken.state).toBe('broken');
     if (broken.state === 'broken') {
@@ -176,40 +176,132 @@ describe('scenes kept in the browser', () => {
     expect((await opened('one')).name).toBe('One');
   });
 
-  test('taken off the Shelf with its last change and put back; pixels that nothing shows are collected', async () => {
-    await storage.keepNewScene('one', emptyScene('One'));
-    await (await writerOf('one')).edit(withPicture('Two'));
-    const putBack = await storage.removeStored('one');
-    expect(await storage.listCards()).toEqual([]);
-    expect(await storage.loadStored('one')).toEqual({ state: 'missing' });
-    await putBack();
-    expect(await opened('one')).toEqual(withPicture('Two'));
-    await storage.collectUnused();
-    expect(stores.get('assets')?.size).toBe(1);
-    await storage.removeStored('one');
-    await storage.collectUnused();
-    expect(stores.get('assets')?.size).toBe(0);
-  });
-
-  test('pixels that only a change, a parting word or a version shows are not collected', async () => {
+  test('deleted with its last change and restored; gone for good after weeks, or when asked', async () => {
     await storage.keepNewScene('one', emptyScene('One'));
     const tab = await writerOf('one');
     await tab.edit(withPicture('Two'));
+    await storage.keepVersionOf('one', withPicture('Five'), 'hand');
+    const putBack = await storage.removeStored('one');
+    expect(await storage.listCards()).toEqual([]);
+    expect((await storage.listDeleted()).map(({ name }) => name)).toEqual(['One']);
+    expect(await storage.loadStored('one')).toEqual({ state: 'deleted', name: 'One' });
     await storage.collectUnused();
-    expect(stores.get('assets')?.size).toBe(1);
+    await putBack();
+    expect(await opened('one')).toEqual(withPicture('Two'));
+    await storage.removeStored('one');
+    await weeks(4);
+    await storage.restoreStored('one');
+    expect(await opened('one')).toEqual(withPicture('Two'));
+    await storage.removeStored('one');
+    await weeks(6);
+    expect([await storage.loadStored('one'), await storage.listDeleted()]).toEqual([{ state: 'missing' }, []]);
+    expect([await storage.listVersions('one'), await countOf('undo'), await countOf('edits')]).toEqual([[], 0, 0]);
+    await weeks(2);
+    expect(await countOf('assets')).toBe(0);
+    await storage.keepNewScene('two', emptyScene('Two'));
+    await storage.removeStored('two');
+    await storage.forgetDeleted('two');
+    expect(await storage.listDeleted()).toEqual([]);
+  });
+
+  test('pixels that only a change, a parting word, a version or a deleted scene shows are not collected', async () => {
+    await storage.keepNewScene('one', emptyScene('One'));
+    const tab = await writerOf('one');
+    await tab.edit(withPicture('Two'));
+    await weeks(4);
+    expect(await countOf('assets')).toBe(1);
     await storage.keepVersionOf('one', withPicture('Two'), 'hand', 'With the plan');
     await tab.edit(emptyScene('Three'));
     await tab.fold();
+    await weeks(4);
+    expect(await countOf('assets')).toBe(1);
+    const restores = [];
+    for (const card of await storage.listVersions('one')) restores.push(await storage.removeVersion(card));
     await storage.collectUnused();
-    expect(stores.get('assets')?.size).toBe(1);
+    // The deletion is undone much later, in this tab or another: what it shows is still there.
+    for (const restore of restores) await restore();
+    await weeks(4);
+    const version = (await storage.listVersions('one')).find(({ why }) => why === 'hand');
+    expect((await storage.readVersion(version!))?.assets).toEqual({ [HASH]: PIXELS });
     for (const card of await storage.listVersions('one')) await storage.removeVersion(card);
-    await storage.collectUnused();
-    expect(stores.get('assets')?.size).toBe(0);
-    await storage.keepVersionOf('one', withPicture('Five'), 'hand');
+    await weeks(4);
+    expect(await countOf('assets')).toBe(0);
+  });
+
+  test('a clock that ran ahead once takes nothing away', async () => {
+    await storage.keepNewScene('one', withPicture('One'));
     await storage.removeStored('one');
+    vi.useFakeTimers({ now: Date.UTC(2040, 0, 1), toFake: ['Date'] });
     await storage.collectUnused();
-    expect(await storage.listVersions('one')).toEqual([]);
-    expect(stores.get('assets')?.size).toBe(0);
+    vi.useRealTimers();
+    await storage.collectUnused();
+    await storage.restoreStored('one');
+    expect(await opened('one')).toEqual(withPicture('One'));
+  });
+
+  test('pixels that are missing, or not what their name says, are said to be missing and come back with any file that has them', async () => {
+    await storage.keepNewScene('one', withPicture('One'));
+    await storage.keepNewScene('two', withPicture('Two'));
+    for (const poison of ['', btoa('something else'), 'no base64 at all']) {
+      await force('assets', HASH, poison);
+      const scene = await opened('one');
+      expect(missingPictures(scene)).toEqual([{ asset: HASH, names: ['Plan'] }]);
+      // Written as it is, nothing empty takes the pixels' place.
+      const tab = await writerOf('one');
+      await tab.edit({ ...scene, name: 'Renamed' });
+      await tab.fold();
+      expect(await allOf('assets')).toEqual([poison]);
+      vi.resetModules();
+      storage = await import('./index.ts');
+      database = await import('./database.ts');
+      await storage.keepNewScene('three', withPicture('Three'));
+      expect(await allOf('assets')).toEqual([PIXELS]);
+      expect([(await opened('one')).assets, (await opened('two')).assets]).toEqual([
+        { [HASH]: PIXELS },
+        { [HASH]: PIXELS },
+      ]);
+    }
+  });
+
+  test('where the quota is full pixels that nothing shows make room, those that are shown do not', async () => {
+    await storage.keepNewScene('one', withPicture('One'));
+    await force('assets', 'b'.repeat(64), 'x'.repeat(100));
+    let isFull = true;
+    const spy = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(function (
+      this: IDBObjectStore,
+      value,
+      key,
+    ) {
+      if (this.name === 'scenes' && isFull) {
+        isFull = false;
+        throw new DOMException('full', 'QuotaExceededError');
+      }
+      return put.call(this, value, key);
+    });
+    await storage.keepNewScene('two', emptyScene('Two'));
+    spy.mockRestore();
+    expect(await allOf('assets')).toEqual([PIXELS]);
+    expect((await opened('two')).name).toBe('Two');
+  });
+
+  test('a scene whose card is unreadable is on the Shelf all the same; wrong dates are not known', async () => {
+    await storage.keepNewScene('one', emptyScene('One'));
+    await storage.keepNewScene('two', emptyScene('Two'));
+    await storage.keepNewScene('three', emptyScene('Three'));
+    await force('cards', 'one', 7);
+    await force('cards', 'two', { name: 'Two', changed: Date.UTC(2300, 1, 1), order: 'x', assets: null });
+    const cards = await storage.listCards();
+    expect(cards.map(({ name, changed }) => [name, typeof changed])).toEqual([
+      ['Three', 'number'],
+      ['One', 'object'],
+      ['Two', 'object'],
+    ]);
+    expect((await opened('one')).name).toBe('One');
+    await storage.collectUnused();
+    await (
+      await storage.removeStored('one')
+    )();
+    expect(await storage.listCards()).toHaveLength(3);
   });
 
   test('the Shelf lists the latest first and hears of each change; a thumbnail stays through edits', async () => {
@@ -228,10 +320,11 @@ describe('scenes kept in the browser', () => {
     expect(heard).toBe(4);
     deafen();
     await storage.keepThumbnail('gone', '<svg/>');
-    expect((await storage.listCards()).map(({ name, thumbnail, sample }) => [name, thumbnail, sample])).toEqual([
-      ['One again', '<svg/>', null],
-      ['Two', '', 'kite.paceline.json'],
+    expect((await storage.listCards()).map(({ name, sample }) => [name, sample])).toEqual([
+      ['One again', null],
+      ['Two', 'kite.paceline.json'],
     ]);
+    expect([await storage.thumbnailOf('one'), await storage.thumbnailOf('two')]).toEqual(['<svg/>', '']);
     expect([await storage.hasThumbnail('one'), await storage.hasThumbnail('two')]).toEqual([true, false]);
     expect(heard).toBe(4);
   });
@@ -265,11 +358,106 @@ describe('earlier states', () => {
 
   test('what an earlier version of the application wrote is kept as it was', async () => {
     await storage.keepNewScene('one', emptyScene('One'));
-    stores.get('scenes')!.set('one', { ...emptyScene('Old'), version: 1, assets: {} });
+    await force('scenes', 'one', { ...emptyScene('Old'), version: 1, assets: {} });
     expect((await opened('one')).version).toBe(SCENE_VERSION);
     const [card] = await storage.listVersions('one');
     expect(card?.why).toBe('migration');
-    expect(stores.get('versions')!.get(card!.key)).toMatchObject({ name: 'Old', version: 1 });
+    expect(await allOf('versions')).toEqual([expect.objectContaining({ name: 'Old', version: 1 })]);
     expect((await storage.readVersion(card!))?.name).toBe('Old');
+  });
+
+  test('they go on after a clock that ran ahead, in the order in which they were kept', async () => {
+    await storage.keepNewScene('one', emptyScene('One'));
+    const tab = await writerOf('one');
+    const changedAt = async (now: number, name: string): Promise<void> => {
+      vi.useFakeTimers({ now, toFake: ['Date'] });
+      await tab.edit(emptyScene(name));
+      await tab.fold();
+    };
+    await changedAt(Date.UTC(2030, 0, 1), 'In 2030');
+    await changedAt(Date.UTC(2026, 10, 27, 9), 'Nine');
+    await changedAt(Date.UTC(2026, 10, 27, 11), 'Eleven');
+    await changedAt(Date.UTC(2026, 10, 27, 11, 10), 'Ten past');
+    await changedAt(Date.UTC(2026, 10, 27, 13), 'One');
+    const names = [];
+    for (const card of await storage.listVersions('one')) names.push((await storage.readVersion(card))?.name);
+    expect(names).toEqual(['Ten past', 'Nine', 'In 2030', 'One']);
+  });
+});
+
+describe('what an earlier build kept', () => {
+  const text = (value: string) => ({ value });
+  async function written(
+    name: string,
+    stores: Readonly<Record<string, Readonly<Record<string, unknown>>>>,
+  ): Promise<void> {
+    const opening = indexedDB.open(name, 3);
+    opening.onupgradeneeded = () => Object.keys(stores).forEach((store) => opening.result.createObjectStore(store));
+    const db = await new Promise<IDBDatabase>((resolve) => (opening.onsuccess = () => resolve(opening.result)));
+    const into = db.transaction(Object.keys(stores), 'readwrite');
+    for (const [store, entries] of Object.entries(stores))
+      for (const [key, value] of Object.entries(entries))
+        into.objectStore(store).put(value, key.startsWith('[') ? (JSON.parse(key) as IDBValidKey) : key);
+    await new Promise((resolve) => (into.oncomplete = resolve));
+    db.close();
+  }
+  const body = (name: string) => ({ ...withPicture(name), assets: { [HASH]: '' } });
+
+  test('is moved into the one database with changes, versions and pictures, and only then taken away', async () => {
+    await written('pace-line', {
+      scenes: { one: { count: 0, body: body('One') }, two: body('Two') },
+      cards: {
+        one: { id: 'one', name: 'One', changed: 2000, thumbnail: '<svg/>', sample: null },
+        two: { id: 'two', name: 'Two', changed: 1000, thumbnail: '', sample: 'kite.paceline.json' },
+      },
+      assets: { [HASH]: PIXELS },
+      versions: { 'one/5-hand': body('Earlier') },
+      'version-cards': { a: { key: 'one/5-hand', scene: 'one', at: 5, why: 'hand', name: 'Mine', size: 9 } },
+      collection: { kept: text('a guide of the collection') },
+    });
+    await written('pace-line-journal', {
+      writers: { one: 'tab' },
+      edits: { '["one","tab",1]': [{ at: ['name'], set: 'One, changed' }] },
+    });
+    expect((await storage.listCards()).map(({ name, sample }) => [name, sample])).toEqual([
+      ['One', null],
+      ['Two', 'kite.paceline.json'],
+    ]);
+    expect(await opened('one')).toEqual(withPicture('One, changed'));
+    expect(await opened('two')).toEqual(withPicture('Two'));
+    expect(await storage.thumbnailOf('one')).toBe('<svg/>');
+    const [version] = await storage.listVersions('one');
+    expect(await storage.readVersion(version!)).toEqual(withPicture('Earlier'));
+    // The next start finds nothing more to move, and leaves alone what is not of scenes.
+    vi.resetModules();
+    const again = await import('./index.ts');
+    expect(await again.listCards()).toHaveLength(2);
+    const opening = indexedDB.open('pace-line');
+    const db = await new Promise<IDBDatabase>((resolve) => (opening.onsuccess = () => resolve(opening.result)));
+    const counts = [...db.objectStoreNames].map(
+      (name) =>
+        new Promise<[string, number]>((resolve) => {
+          const counting = db.transaction(name).objectStore(name).count();
+          counting.onsuccess = () => resolve([name, counting.result]);
+        }),
+    );
+    expect((await Promise.all(counts)).filter(([, count]) => count > 0)).toEqual([['collection', 1]]);
+    db.close();
+  });
+
+  test('what a tab of it writes later becomes a version of the scene that is here', async () => {
+    await written('pace-line', { scenes: { one: { count: 0, body: body('One') } }, cards: {} });
+    expect((await opened('one')).name).toBe('One');
+    vi.resetModules();
+    const opening = indexedDB.open('pace-line');
+    const db = await new Promise<IDBDatabase>((resolve) => (opening.onsuccess = () => resolve(opening.result)));
+    db.transaction('scenes', 'readwrite')
+      .objectStore('scenes')
+      .put({ count: 3, body: body('Late') }, 'one');
+    db.close();
+    const again = await import('./index.ts');
+    const [version] = await again.listVersions('one');
+    expect(version?.name).toBe('From another tab');
+    expect((await again.readVersion(version!))?.name).toBe('Late');
   });
 });

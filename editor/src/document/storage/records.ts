@@ -1,17 +1,17 @@
 import { SCENE_VERSION, sceneFromJson, type Scene, type SceneProblem } from '@pace-line/core';
-import { keepAssets, WITH_ASSETS, withAssets } from './assets.ts';
-import { cardOf, keepCard } from './cards.ts';
+import { newMark } from './ageing.ts';
+import { announceShelf } from './announcing.ts';
+import { assetNames, putAssets, trueAssets, withAssets } from './assets.ts';
+import { cardOf, putCard } from './cards.ts';
 import { changeBetween, changed, type Change } from './change.ts';
-import { appendEdit, assertWriter, editsAfter, foldEdits, forgetEdits, OvertakenError, writerOf } from './journal.ts';
+import { makeRoom } from './collecting.ts';
+import { reading, writing, writingNow } from './database.ts';
+import { assertWriterIn, editsAfter, foldEdits, putEdit } from './journal.ts';
+import { ofScene } from './keys.ts';
 import { bodyOf, clearParting, readParting } from './parting.ts';
-import { alone, announceShelf, cards, scenes } from './stores.ts';
+import type { Reading, SceneRecord, Store } from './shapes.ts';
+import { putUndo, type UndoChange } from './undo.ts';
 import { keepVersion } from './versions.ts';
-
-/** A scene as it is stored, with the number of changes that are in it. */
-interface SceneRecord {
-  readonly count: number;
-  readonly body: unknown;
-}
 
 export type Stored =
   | {
@@ -22,16 +22,19 @@ export type Stored =
       readonly writer: string;
       /** Some of them are not in its record yet. */
       readonly unfolded: boolean;
+      /** It is just as it was after the last of them. */
+      readonly isLatest: boolean;
     }
   | { readonly state: 'missing' }
+  /** It was deleted, and can be restored. */
+  | { readonly state: 'deleted'; readonly name: string }
   | { readonly state: 'broken'; readonly problems: readonly SceneProblem[]; readonly raw: string };
 
-/** Records once were bodies alone. */
-async function recordOf(id: string): Promise<SceneRecord | undefined> {
-  const stored: unknown = await scenes.getItem(id);
-  if (stored === null) return undefined;
-  if (typeof stored === 'object' && 'count' in stored && 'body' in stored && typeof stored.count === 'number')
-    return { count: stored.count, body: stored.body };
+async function recordOf(from: Reading, id: string): Promise<SceneRecord | undefined> {
+  const stored: unknown = await from.objectStore('scenes').get(id);
+  if (stored === undefined) return undefined;
+  if (typeof stored === 'object' && stored !== null && 'count' in stored && 'body' in stored)
+    return { count: typeof stored.count === 'number' ? stored.count : 0, body: stored.body };
   return { count: 0, body: stored };
 }
 
@@ -54,30 +57,46 @@ interface StoredStates {
   /** How many changes are in the record. */
   readonly folded: number;
   readonly writer: string;
+  readonly name: string;
+  readonly isDeleted: boolean;
 }
 
 async function storedStates(id: string): Promise<StoredStates | undefined> {
-  const record = await recordOf(id);
+  const { record, writer, edits, card } = await reading(['scenes', 'cards', 'writers', 'edits'], async (from) => {
+    const found = await recordOf(from, id);
+    const by = (await from.objectStore('writers').get(id)) ?? '';
+    return {
+      record: found,
+      writer: by,
+      edits: found ? await editsAfter(from, id, by, found.count) : [],
+      card: await cardOf(from, id),
+    };
+  });
   const folded = record?.count ?? 0;
-  // A browser that refuses the journal still has its records.
-  const writer = (await writerOf(id).catch(() => undefined)) ?? '';
   const word = readParting(id);
   // One of a tab that was overtaken is older than what was written since, whatever it counts.
   const parting = word && (writer === '' || word.writer === writer) ? word : undefined;
-  const edits = record ? await editsAfter(id, writer, folded).catch(() => []) : [];
   const states = record ? statesOf(record.body, edits).reverse() : [];
   const reached = folded + edits.length;
   // What a page that went could not hand over is newer than what it could.
   if (parting && parting.count > reached) states.unshift(parting.body);
   if (states.length === 0) return undefined;
-  return { states, count: Math.max(reached, parting?.count ?? 0), folded, writer };
+  return {
+    states,
+    count: Math.max(reached, parting?.count ?? 0),
+    folded,
+    writer,
+    name: card?.name ?? 'scene',
+    isDeleted: Boolean(card?.deleted),
+  };
 }
 
-/** Reads a scene and validates it: its latest state that is sound. A broken one is given raw, so that nothing is lost. */
+/** Reads a scene and validates it: its latest state that is sound. A broken one is given raw, so that nothing is lost. Pixels that are missing are empty. */
 export async function loadStored(id: string): Promise<Stored> {
   const stored = await storedStates(id);
   if (!stored) return { state: 'missing' };
   const { states, count, folded, writer } = stored;
+  if (stored.isDeleted) return { state: 'deleted', name: stored.name };
   let first: { readonly problems: readonly SceneProblem[]; readonly json: unknown } | undefined;
   for (const [i, body] of states.entries()) {
     const json = await withAssets(body);
@@ -87,7 +106,7 @@ export async function loadStored(id: string): Promise<Stored> {
       continue;
     }
     await keepBeforeMigration(id, body);
-    return { state: 'ok', scene: read.scene, count, writer, unfolded: count > folded || i > 0 };
+    return { state: 'ok', scene: read.scene, count, writer, unfolded: count > folded || i > 0, isLatest: i === 0 };
   }
   return { state: 'broken', problems: first?.problems ?? [], raw: JSON.stringify(first?.json, null, 2) };
 }
@@ -100,19 +119,35 @@ async function keepBeforeMigration(id: string, body: unknown): Promise<void> {
 
 /** What is stored of a scene as it is, whether it reads or not, to be saved as a file. */
 export async function storedText(id: string): Promise<{ readonly name: string; readonly text: string } | undefined> {
-  const body = (await storedStates(id))?.states[0];
+  const stored = await storedStates(id);
+  const body = stored?.states[0];
   if (typeof body !== 'object' || body === null) return undefined;
-  return { name: (await cardOf(id))?.name ?? 'scene', text: JSON.stringify(await withAssets(body), null, 2) };
+  return { name: stored?.name ?? 'scene', text: JSON.stringify(await withAssets(body), null, 2) };
 }
 
+/** What a scene's record is written with. */
+const WITH_RECORD: readonly Store[] = [
+  'scenes',
+  'cards',
+  'assets',
+  'unused',
+  'writers',
+  'edits',
+  'counters',
+] satisfies Store[];
+
 /** Writes a new scene and its card. Fails where the browser's quota is full. */
-export const keepNewScene = (id: string, scene: Scene, sample: string | null = null): Promise<void> =>
-  alone(WITH_ASSETS, 'shared', async () => {
-    await keepAssets(scene.assets);
-    await scenes.setItem(id, { count: 0, body: bodyOf(scene) } satisfies SceneRecord);
-    await keepCard(id, scene.name, sample);
-    announceShelf();
-  });
+export async function keepNewScene(id: string, scene: Scene, sample: string | null = null): Promise<void> {
+  const pixels = await trueAssets(scene.assets);
+  await makeRoom(() =>
+    writing(WITH_RECORD, async (into) => {
+      await putAssets(into, pixels);
+      await into.objectStore('scenes').put({ count: 0, body: bodyOf(scene) }, id);
+      await putCard(into, id, { name: scene.name, sample, assets: Object.keys(scene.assets) });
+    }),
+  );
+  announceShelf();
+}
 
 /** A tab that changes a scene. */
 export interface Writer {
@@ -122,59 +157,94 @@ export interface Writer {
 }
 
 /**
- * Writes change number `count` of a scene to the journal, in this very moment unless it brings pixels. Where another tab has taken the scene over, nobody
- * reads it.
+ * Writes change number `count` of a scene to the journal with what can be undone after it, in this very moment unless it brings pixels. Where another tab has taken the
+ * scene over, nobody reads it.
  */
-export function keepEdit({ id, name }: Writer, count: number, before: Scene, after: Scene): Promise<void> {
+export async function keepEdit(
+  { id, name }: Writer,
+  count: number,
+  before: Scene,
+  after: Scene,
+  undo?: UndoChange,
+): Promise<void> {
   const change = changeBetween(bodyOf(before), bodyOf(after));
-  if (before.assets === after.assets) return appendEdit(id, name, count, change);
-  return alone(WITH_ASSETS, 'shared', async () => {
-    await keepAssets(after.assets);
-    await appendEdit(id, name, count, change);
-  });
+  if (before.assets === after.assets)
+    return writingNow(['edits', 'undo'], (into) => {
+      putEdit(into, id, name, count, change);
+      if (undo) putUndo(into, id, name, count, undo);
+    });
+  const pixels = await trueAssets(after.assets);
+  await makeRoom(() =>
+    writing(['edits', 'undo', 'assets', 'unused'], async (into) => {
+      await putAssets(into, pixels);
+      putEdit(into, id, name, count, change);
+      if (undo) putUndo(into, id, name, count, undo);
+    }),
+  );
 }
 
 /**
  * Writes a scene whole, with all of its changes up to number `count`. Fails where the browser's quota is full.
  * @throws OvertakenError where another tab has taken the scene over.
  */
-export const foldScene = ({ id, name }: Writer, scene: Scene, count: number): Promise<void> =>
-  alone(`record-${id}`, 'exclusive', () =>
-    alone(WITH_ASSETS, 'shared', async () => {
-      await assertWriter(id, name).catch(onlyOvertaken);
-      const before = await recordOf(id);
-      await keepAssets(scene.assets);
-      await scenes.setItem(id, { count, body: bodyOf(scene) } satisfies SceneRecord);
-      await foldEdits(id, name, count).catch(onlyOvertaken);
-      await keepCard(id, scene.name, null);
-      clearParting(id);
-      announceShelf();
-      if (before) await keepVersion(id, before.body, 'time').catch(() => undefined);
+export async function foldScene({ id, name }: Writer, scene: Scene, count: number): Promise<void> {
+  const pixels = await trueAssets(scene.assets);
+  const before = await makeRoom(() =>
+    writing(WITH_RECORD, async (into) => {
+      await assertWriterIn(into, id, name);
+      const record = await recordOf(into, id);
+      await putAssets(into, pixels);
+      await into.objectStore('scenes').put({ count, body: bodyOf(scene) }, id);
+      await foldEdits(into, id, name, count);
+      await putCard(into, id, { name: scene.name, sample: null, assets: Object.keys(scene.assets) });
+      return record;
     }),
   );
-
-/** Whether a scene's record is still there. @throws OvertakenError where another tab has taken the scene over. */
-export async function holdsScene({ id, name }: Writer): Promise<boolean> {
-  await assertWriter(id, name).catch(onlyOvertaken);
-  return (await cardOf(id)) !== null;
-}
-
-/** Where the journal does not answer the record alone has to do. */
-function onlyOvertaken(error: unknown): void {
-  if (error instanceof OvertakenError) throw error;
-}
-
-/** Takes a scene off the Shelf; gives back what puts it there again. */
-export async function removeStored(id: string): Promise<() => Promise<void>> {
-  const [record, card] = [await recordOf(id), await cards.getItem(id)];
-  const states = await storedStates(id);
-  await Promise.all([scenes.removeItem(id), cards.removeItem(id), forgetEdits(id).catch(() => undefined)]);
   clearParting(id);
   announceShelf();
-  return async () => {
-    if (record)
-      await scenes.setItem(id, { count: states?.count ?? record.count, body: states?.states[0] ?? record.body });
-    await cards.setItem(id, card);
-    announceShelf();
-  };
+  if (before) await keepVersion(id, before.body, 'time').catch(() => undefined);
+}
+
+/** Whether a scene's record is still there, and on the Shelf. @throws OvertakenError where another tab has taken the scene over. */
+export const holdsScene = ({ id, name }: Writer): Promise<boolean> =>
+  reading(['cards', 'scenes', 'writers'], async (from) => {
+    await assertWriterIn(from, id, name);
+    const card = await cardOf(from, id);
+    return card !== undefined && !card.deleted && (await from.objectStore('scenes').getKey(id)) !== undefined;
+  });
+
+/** Puts the last state into a scene's record, so that it needs no change or parting word any more. */
+async function settle(id: string): Promise<void> {
+  const stored = await storedStates(id);
+  if (!stored || stored.count <= stored.folded) return;
+  const { states, count } = stored;
+  await writing(['scenes', 'edits'], async (into) => {
+    await into.objectStore('scenes').put({ count, body: states[0] }, id);
+    await into.objectStore('edits').delete(ofScene(id));
+  });
+  clearParting(id);
+}
+
+/** Takes a scene off the Shelf, with all that belongs to it; gives back what puts it there again. */
+export async function removeStored(id: string): Promise<() => Promise<void>> {
+  await settle(id).catch(() => undefined);
+  await writing(['cards', 'scenes', 'counters'], async (into) => {
+    const card = await cardOf(into, id);
+    if (!card) await putCard(into, id, { name: 'scene', sample: null, assets: await shownBy(into, id) });
+    const known = card ?? (await cardOf(into, id));
+    if (known) await into.objectStore('cards').put({ ...known, deleted: newMark() }, id);
+  });
+  announceShelf();
+  return () => restoreStored(id);
+}
+
+const shownBy = async (from: Reading, id: string): Promise<string[]> => assetNames((await recordOf(from, id))?.body);
+
+/** Puts a scene that was deleted on the Shelf again. */
+export async function restoreStored(id: string): Promise<void> {
+  await writing(['cards'], async (into) => {
+    const card = await cardOf(into, id);
+    if (card) await into.objectStore('cards').put({ ...card, deleted: null }, id);
+  });
+  announceShelf();
 }

@@ -6,9 +6,11 @@ const card = (hoursAgo: number, why: VersionReason = 'time', size = 10): Version
   key: `${why}-${hoursAgo}`,
   scene: 'one',
   at: NOW - hoursAgo * HOUR,
+  order: -hoursAgo,
   why,
   name: null,
   size,
+  assets: [],
 });
 
 test('a day keeps its hours, later each day its last, after a month none', () => {
@@ -37,4 +39,11 @@ test('thinning again takes nothing more', () => {
       NOW,
     ),
   ).toEqual([]);
+});
+
+test('what a clock that ran ahead has stamped is as new as what is kept now, and goes with the size', () => {
+  const ahead: VersionCard = { ...card(0), key: 'ahead', at: Date.UTC(2030, 0, 1), order: -5.5 };
+  const hours = [...Array.from({ length: 10 }, (_, i) => card(i)), ahead];
+  expect(thinned(hours, NOW)).toEqual([]);
+  expect(thinned(hours, NOW, 60).map(({ key }) => key)).toEqual(['ahead', 'time-6', 'time-7', 'time-8', 'time-9']);
 });

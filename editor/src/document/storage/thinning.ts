@@ -6,13 +6,17 @@ export interface VersionCard {
   readonly key: string;
   /** Its scene. */
   readonly scene: string;
-  /** Milliseconds since 1970. */
+  /** Milliseconds since 1970, by the clock of that moment. */
   readonly at: number;
+  /** Grows with each that is kept: the order, whatever the clock said. */
+  readonly order: number;
   readonly why: VersionReason;
   /** Given by hand. */
   readonly name: string | null;
   /** Characters of its body. */
   readonly size: number;
+  /** The pixels that it shows. */
+  readonly assets: readonly string[];
 }
 
 export const HOUR = 3_600_000;
@@ -26,7 +30,7 @@ export const MOST_KEPT = 16_000_000;
 
 /** Those that may go: of the hours all but one a day, after a month that too, and the oldest above the size. What was kept by hand stays. */
 export function thinned(cards: readonly VersionCard[], now: number, most = MOST_KEPT): VersionCard[] {
-  const latestFirst = cards.filter(({ why }) => why !== 'hand').sort((a, b) => b.at - a.at);
+  const latestFirst = cards.filter(({ why }) => why !== 'hand').sort((a, b) => b.order - a.order);
   const days = new Set<number>();
   const gone: VersionCard[] = [];
   let size = 0;

@@ -1,7 +1,9 @@
 import { sceneFromJson, type Scene } from '@pace-line/core';
-import { keepAssets, WITH_ASSETS, withAssets } from './assets.ts';
+import { assetNames, putAssets, trueAssets, withAssets, type TrueAssets } from './assets.ts';
+import { makeRoom } from './collecting.ts';
+import { nextNumber, reading, writing } from './database.ts';
 import { bodyOf } from './parting.ts';
-import { alone, scenes, versionCards, versions } from './stores.ts';
+import type { Writing } from './shapes.ts';
 import { HOUR, thinned, type VersionCard, type VersionReason } from './thinning.ts';
 
 export type { VersionCard, VersionReason } from './thinning.ts';
@@ -14,17 +16,22 @@ export function onVersionsChange(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
+/** The latest first, by the order in which they were kept. */
+const sorted = (cards: readonly VersionCard[]): VersionCard[] => [...cards].sort((a, b) => b.order - a.order);
+
 /** The earlier states of a scene that are kept, the latest first. */
-export async function listVersions(scene: string): Promise<VersionCard[]> {
-  const found: VersionCard[] = [];
-  await versionCards.iterate<VersionCard | null, void>((card) => {
-    if (card?.scene === scene) found.push(card);
-  });
-  return found.sort((a, b) => b.at - a.at);
-}
+export const listVersions = (scene: string): Promise<VersionCard[]> =>
+  reading(['version-cards'], async (from) =>
+    sorted(await from.objectStore('version-cards').index('scene').getAll(scene)),
+  );
 
 /** ms that lie at least between two states that are kept for the same reason. */
 const EVERY: Readonly<Record<VersionReason, number>> = { time: HOUR, import: HOUR / 6, migration: 0, hand: 0 };
+
+/** Whether a state was kept just now for the same reason. A time that lies in the future was given by a clock that was wrong: it says nothing. */
+function isSoon(at: number | undefined, why: VersionReason, now: number): boolean {
+  return at !== undefined && at <= now && now - at < EVERY[why];
+}
 
 /** When a state was last kept, by scene and reason, so that the store is not asked at each change. */
 const lastKept = new Map<string, number>();
@@ -38,64 +45,73 @@ export async function keepVersion(
   body: unknown,
   why: VersionReason,
   name: string | null = null,
+  pixels: TrueAssets = [],
 ): Promise<void> {
   const now = Date.now();
-  const isSoon = (at = -Infinity): boolean => now - at < EVERY[why];
   const latest = `${scene}/${why}`;
-  if (isSoon(lastKept.get(latest))) return;
-  const known = await listVersions(scene);
-  const last = known.find((one) => one.why === why)?.at;
-  lastKept.set(latest, isSoon(last) && last !== undefined ? last : now);
-  if (isSoon(last)) return;
+  if (isSoon(lastKept.get(latest), why, now)) return;
   const text = JSON.stringify(body);
-  if (why !== 'hand' && (await isAmong(known, text))) return;
-  const card: VersionCard = { key: `${scene}/${now}-${why}`, scene, at: now, why, name, size: text.length };
-  await versions.setItem(card.key, body);
-  await versionCards.setItem(card.key, card);
-  for (const old of thinned([...known, card], now)) await dropVersion(old);
+  const at = await makeRoom(() =>
+    writing(['versions', 'version-cards', 'assets', 'unused', 'counters'], async (into) => {
+      const cards = into.objectStore('version-cards');
+      const known = sorted(await cards.index('scene').getAll(scene));
+      const last = known.find((one) => one.why === why)?.at;
+      if (last !== undefined && isSoon(last, why, now)) return last;
+      if (why !== 'hand' && (await isAmong(into, known, text))) return now;
+      await putAssets(into, pixels);
+      const order = await nextNumber(into, 'versions');
+      const [key, size] = [`${scene}/${order}-${why}`, text.length];
+      const card: VersionCard = { key, scene, at: now, order, why, name, size, assets: assetNames(body) };
+      await into.objectStore('versions').put(body, key);
+      await cards.put(card, key);
+      for (const old of thinned([card, ...known], now)) await dropVersion(into, old);
+      return now;
+    }),
+  );
+  lastKept.set(latest, at);
   announce();
 }
 
 /** Whether a body is one of those that are kept. */
-async function isAmong(known: readonly VersionCard[], text: string): Promise<boolean> {
+async function isAmong(into: Writing, known: readonly VersionCard[], text: string): Promise<boolean> {
   for (const { key, size } of known)
-    if (size === text.length && JSON.stringify(await versions.getItem(key)) === text) return true;
+    if (size === text.length && JSON.stringify(await into.objectStore('versions').get(key)) === text) return true;
   return false;
 }
 
 /** Keeps a scene as it is now. */
-export const keepVersionOf = (
+export const keepVersionOf = async (
   id: string,
   scene: Scene,
   why: VersionReason,
   name: string | null = null,
-): Promise<void> =>
-  alone(WITH_ASSETS, 'shared', async () => {
-    await keepAssets(scene.assets);
-    await keepVersion(id, bodyOf(scene), why, name);
-  });
+): Promise<void> => keepVersion(id, bodyOf(scene), why, name, await trueAssets(scene.assets));
 
-async function dropVersion({ key }: VersionCard): Promise<void> {
-  await Promise.all([versions.removeItem(key), versionCards.removeItem(key)]);
+export async function dropVersion(into: Writing, { key }: VersionCard): Promise<void> {
+  await Promise.all([into.objectStore('versions').delete(key), into.objectStore('version-cards').delete(key)]);
 }
 
-export async function removeVersion(card: VersionCard): Promise<void> {
-  await dropVersion(card);
+/** Deletes a version; gives back what puts it there again. Its pixels are still there for as long as anyone can want them. */
+export async function removeVersion(card: VersionCard): Promise<() => Promise<void>> {
+  const body = await writing(['versions', 'version-cards'], async (into) => {
+    const stored: unknown = await into.objectStore('versions').get(card.key);
+    await dropVersion(into, card);
+    return stored;
+  });
   announce();
+  return async () => {
+    await writing(['versions', 'version-cards', 'unused'], async (into) => {
+      await into.objectStore('versions').put(body, card.key);
+      await into.objectStore('version-cards').put(card, card.key);
+      await Promise.all(card.assets.map((name) => into.objectStore('unused').delete(name)));
+    });
+    announce();
+  };
 }
 
 /** Reads a version; undefined where it is not there or does not read any more. */
 export async function readVersion({ key }: VersionCard): Promise<Scene | undefined> {
-  const read = sceneFromJson(await withAssets(await versions.getItem(key)));
+  const body: unknown = await reading(['versions'], (from) => from.objectStore('versions').get(key));
+  const read = sceneFromJson(await withAssets(body));
   return read.ok ? read.scene : undefined;
-}
-
-/** Forgets the earlier states of scenes that are not on the Shelf any more. */
-export async function collectVersions(): Promise<void> {
-  const kept = new Set(await scenes.keys());
-  const gone: VersionCard[] = [];
-  await versionCards.iterate<VersionCard | null, void>((card) => {
-    if (card && !kept.has(card.scene)) gone.push(card);
-  });
-  for (const card of gone) await dropVersion(card);
 }

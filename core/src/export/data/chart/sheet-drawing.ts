@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../../zod.ts';
 import { timeTicks, xOfTime, yOfDistance, type Axes } from '../../../chart/index.ts';
 import type { SheetLine, SheetRoute, Sheets } from '../../../take/index.ts';
 import { formatNumber } from '../../text.ts';

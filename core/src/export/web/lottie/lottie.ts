@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../../../zod.ts';
 import { artById, pictureOf, posesOf, type Scene } from '../../../scene/index.ts';
 import { CARRY } from '../../carry.ts';
 import { FINENESS } from '../../delivered.ts';
