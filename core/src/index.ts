@@ -120,6 +120,7 @@ export {
   pictureOf,
   posesOf,
   missingPictures,
+  MOST,
   type MissingPicture,
   usedAssets,
   MOST_POSES,
@@ -355,8 +356,9 @@ export {
   unlinkGuide,
 } from './commands/index.ts';
 export { type Outline, outlinesFromPathData } from './import/path-data.ts';
-export { tracksFromGpx } from './import/gpx.ts';
-export { fittedTo, nodesThrough, pointsFromText } from './import/points.ts';
+export { nodesThrough } from './import/points.ts';
+export { readTrails, type TrailsAsked, type TrailsResult } from './import/read-trails.ts';
+export { heldOutline } from './import/trails.ts';
 export {
   bake,
   frameTimes,

@@ -18,8 +18,8 @@ const EARTH = 6_371_008.8;
  * Reads the tracks and routes of a GPX file (GPX 1.1, topografix.com schema): each `trk` or `rte` is one, its segments one after the other. Equirectangular
  * about its middle latitude: true in scale to a few thousandths over a hundred kilometres. A point without a place is named by its line.
  */
-export function tracksFromGpx(text: string): TracksResult {
-  const { tracks, skipped, problem } = readTracks(text);
+export function tracksFromGpx(text: string, progress: (share: number) => void = () => undefined): TracksResult {
+  const { tracks, skipped, problem } = readTracks(text, progress);
   const drawn = tracks.flatMap(({ name, places }, i): GpxTrack[] =>
     places.length > 1 ? [{ name: name || `Track ${i + 1}`, points: inMetres(places) }] : [],
   );
@@ -33,10 +33,16 @@ interface RawTrack {
   readonly places: Vec[];
 }
 
+/** Characters that are read before it is told how far it is. */
+const CHUNK = 262_144;
+
+/** What was passed over is named so often. */
+const MOST_SKIPPED = 100;
+
 const localName = (name: string): string => name.slice(name.indexOf(':') + 1);
 
 /** Reads until the file ends or its XML breaks; what came before that is kept. */
-function readTracks(text: string): { tracks: RawTrack[]; skipped: string[]; problem?: string } {
+function readTracks(text: string, progress: (share: number) => void): { tracks: RawTrack[]; skipped: string[]; problem?: string } {
   const tracks: RawTrack[] = [];
   const skipped: string[] = [];
   let track: RawTrack | undefined;
@@ -49,7 +55,7 @@ function readTracks(text: string): { tracks: RawTrack[]; skipped: string[]; prob
     if (track && (local === 'trkpt' || local === 'rtept')) {
       const place = placeOf(attributes);
       if (place) track.places.push(place);
-      else skipped.push(`line ${parser.line}: a point without a place`);
+      else if (skipped.length < MOST_SKIPPED) skipped.push(`line ${parser.line}: a point without a place`);
     }
   });
   const words = (read: string): void => {
@@ -66,7 +72,11 @@ function readTracks(text: string): { tracks: RawTrack[]; skipped: string[]; prob
   parser.on('error', (error) => {
     problem ??= `line ${parser.line}: ${error.message.replace(/^\d+:\d+: /, '')}`;
   });
-  parser.write(text).close();
+  for (let at = 0; at < text.length; at += CHUNK) {
+    parser.write(text.slice(at, at + CHUNK));
+    progress(at / text.length);
+  }
+  parser.close();
   return problem === undefined ? { tracks, skipped } : { tracks, skipped, problem };
 }
 

@@ -5,8 +5,11 @@ export type PointsResult =
   | { readonly ok: true; readonly points: readonly Vec[]; readonly skipped: readonly string[] }
   | { readonly ok: false; readonly message: string };
 
-/** Points that a list may have. */
-const MOST_POINTS = 20_000;
+/** Points that a list may have: of more than a guide has nodes, a curve near them is made. */
+const MOST_POINTS = 2_000_000;
+
+/** What was passed over is named so often. */
+const MOST_SKIPPED = 100;
 
 /**
  * Reads points from text: a pair of numbers a line (comma, semicolon, tab or spaces between; further columns are passed over), or one run of numbers. A
@@ -24,7 +27,7 @@ export function pointsFromText(text: string): PointsResult {
     if (numbers.length >= 2) {
       const isRun = rows.length === 1 && numbers.length > 3 && numbers.length % 2 === 0;
       for (let k = 0; k + 1 < (isRun ? numbers.length : 2); k += 2) points.push([numbers[k] ?? 0, numbers[k + 1] ?? 0]);
-    } else if (!(isFirst && /[a-z]/i.test(line)))
+    } else if (skipped.length < MOST_SKIPPED && !(isFirst && /[a-z]/i.test(line)))
       skipped.push(`line ${i + 1}: "${line.slice(0, 30)}" is no pair of numbers`);
     isFirst = false;
     if (points.length > MOST_POINTS)

@@ -40,6 +40,7 @@ export {
   ridersOf,
 } from './queries.ts';
 export { MOST_TEXT, troubleOfText } from './weight.ts';
+export { MOST_NODES } from './schema/guide.ts';
 export { missingPictures, usedAssets, type MissingPicture } from './schema/assets.ts';
 export { asName, wellFormed } from './schema/text.ts';
 export {

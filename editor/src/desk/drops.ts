@@ -14,6 +14,9 @@ import { useDeskView } from './view.ts';
 import { copiedText, copySelected, pasteHeld } from './actions/clipboard.ts';
 import { pastePathData } from './actions/outlines.ts';
 
+/** Characters of pasted text that are looked at: more comes as a file. */
+const MOST_PASTED = 5_000_000;
+
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
 
@@ -44,9 +47,10 @@ export function useFileDrops(): void {
       }
     };
     const pastedPoints = (text: string): boolean => {
+      if (text.length > MOST_PASTED) return false;
       const lines = text.trim().split(/\r?\n/);
       const isList = lines.length > 1 && lines.every((line) => /^\s*"?[-+.\d][^a-z]*$/i.test(line));
-      if (isList) importPoints('Pasted points', text, desk);
+      if (isList) void importPoints('Pasted points', text, desk);
       return isList;
     };
     const onDragOver = (event: DragEvent): void => {

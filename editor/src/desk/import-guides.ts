@@ -1,13 +1,13 @@
-import { fittedTo, pointsFromText, tracksFromGpx, type Outline, type Vec } from '@pace-line/core';
+import type { TrailsResult } from '@pace-line/core';
 import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
 import { tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
-import { readPartsOf, shown } from '../jobs/index.ts';
+import { readPartsOf, readTrailFile, shown } from '../jobs/index.ts';
 import { reasonOf } from '../words/reasons.ts';
-import { useDeskView } from './view.ts';
-import { addOutlines, addPoints, outlineThrough } from './actions/outlines.ts';
+import { keepStroke, useDeskView } from './view.ts';
+import { addOutlines } from './actions/outlines.ts';
 import { keepBefore } from './actions/saving.ts';
-import { sceneOf, type Desk } from './desk.ts';
+import { sceneOf, selectionOf, type Desk } from './desk.ts';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 
@@ -31,8 +31,8 @@ export async function importGuideFiles(files: readonly File[], desk: Desk): Prom
     const text = await file.text();
     if (isSvgFile(file)) await takeApart(file.name, text);
     else if (looksLikeCollection(text)) await addCollection(file.name, text);
-    else if (/\.gpx$/i.test(file.name) || /<gpx[\s>]/.test(text.slice(0, 2000))) importGpx(file.name, text, desk);
-    else importPoints(file.name, text, desk);
+    else if (/\.gpx$/i.test(file.name) || /<gpx[\s>]/.test(text.slice(0, 2000))) await importGpx(file.name, text, desk);
+    else await importPoints(file.name, text, desk);
   }
 }
 
@@ -64,54 +64,37 @@ export async function takeApart(name: string, text: string): Promise<void> {
   useDeskView.getState().set({ takenApart: { name: stem(name), parts: read.parts, notices: read.notices } });
 }
 
-/** Whether points look as if they were canvas px already, and so stay where they are. */
-function placed(points: readonly Vec[], desk: Desk): readonly Vec[] {
-  const { width, height } = sceneOf(desk).canvas;
-  const isNear = points.every(([x, y]) => x > -width && x < 2 * width && y > -height && y < 2 * height);
-  const extent = (axis: 0 | 1): number => {
-    const [low, high] = points.reduce(
-      ([least, most], point) => [Math.min(least, point[axis]), Math.max(most, point[axis])] as const,
-      [Infinity, -Infinity] as const,
-    );
-    return high - low;
-  };
-  const reach = extent(0) + extent(1);
-  return isNear && reach > 20 ? points : fittedTo(points, width, height);
+/** Says what was passed over, and what became of points that are more than can be nodes. */
+function tellTaken({ outlines, skipped }: Extract<TrailsResult, { ok: true }>, name: string): void {
+  const fitted = outlines.filter(({ tolerance }) => tolerance > 0);
+  const points = fitted.reduce((sum, one) => sum + one.points, 0);
+  const nodes = fitted.reduce((sum, one) => sum + one.nodes.length, 0);
+  const tolerance = fitted.reduce((most, one) => Math.max(most, one.tolerance), 0);
+  const figure = (value: number): string => value.toLocaleString('en');
+  if (fitted.length > 0)
+    tell(`${figure(points)} points became ${figure(nodes)} nodes, within ${tolerance} px of them.`, name);
+  if (skipped.length > 0)
+    tell(`Passed over: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
 }
 
-/** Points that come back to their start are closed. */
-const isRound = (points: readonly Vec[]): boolean => {
-  const [first, last] = [points[0], points.at(-1)];
-  return (
-    points.length > 3 &&
-    first !== undefined &&
-    last !== undefined &&
-    Math.hypot(first[0] - last[0], first[1] - last[1]) < 1e-6
-  );
-};
-
-export function importPoints(name: string, text: string, desk: Desk): void {
-  const read = pointsFromText(text);
+/** Takes a list of points in as a guide: smooth through every one, or, of very many, near them. */
+export async function importPoints(name: string, text: string, desk: Desk): Promise<void> {
+  const read = await readTrailFile({ kind: 'points', name, text, canvas: sceneOf(desk).canvas });
   if (!read.ok) return warnUntaken(name, read.message);
-  const points = placed(read.points, desk);
   keepBefore(desk);
-  addPoints(desk, points, isRound(points), stem(name));
-  if (read.skipped.length > 0)
-    tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}${read.skipped.length > 4 ? ' …' : ''}`, name);
+  addOutlines(desk, read.outlines, stem(name), `Bring in ${stem(name)}`);
+  const [guide] = selectionOf(desk).guides;
+  const [outline] = read.outlines;
+  // While every point is a node, how round the way through them is can be changed.
+  if (guide !== undefined && outline?.tolerance === 0)
+    keepStroke({ kind: 'points', guide, points: outline.nodes.map(({ x, y }) => [x, y]), closed: outline.closed });
+  tellTaken(read, name);
 }
 
-function importGpx(name: string, text: string, desk: Desk): void {
-  const read = tracksFromGpx(text);
+async function importGpx(name: string, text: string, desk: Desk): Promise<void> {
+  const read = await readTrailFile({ kind: 'gpx', name, text, canvas: sceneOf(desk).canvas });
   if (!read.ok) return warnUntaken(name, read.message);
-  const { width, height } = sceneOf(desk).canvas;
-  const all = read.tracks.flatMap(({ points }) => points);
-  const fitted = fittedTo(all, width, height);
-  let at = 0;
-  const outlines = read.tracks.map(({ points }): Outline => {
-    const piece = fitted.slice(at, (at += points.length));
-    return outlineThrough(piece, isRound(piece));
-  });
   keepBefore(desk);
-  addOutlines(desk, outlines, read.tracks[0]?.name ?? stem(name), `Bring in ${name}`);
-  if (read.skipped.length > 0) tell(`Passed over: ${read.skipped.slice(0, 4).join('; ')}`, name);
+  addOutlines(desk, read.outlines, read.outlines[0]?.name ?? stem(name), `Bring in ${name}`);
+  tellTaken(read, name);
 }

@@ -235,8 +235,8 @@ export class SceneDocument {
     try {
       return change(scene);
     } catch (error) {
-      if (!(error instanceof SceneError)) throw error;
-      this.whenRefusal?.(error.refusal);
+      if (!(error instanceof SceneError) || !this.whenRefusal) throw error;
+      this.whenRefusal(error.refusal);
       return undefined;
     }
   }

@@ -1,5 +1,5 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import { formatById, MOST_TEXT, paintingOf, withoutTracing, type Scene, type SceneReading } from '@pace-line/core';
+import { formatById, MOST_TEXT, paintingOf, withoutTracing, type Scene, type SceneReading, type TrailsAsked, type TrailsResult } from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
 import { paintedPictures } from './pixels/pictures.ts';
@@ -168,6 +168,14 @@ export async function readSceneFile(name: string, file: Blob): Promise<SceneRead
 /** Reads the scene that an address holds, in the same way. */
 export const readSceneLink = async (text: string): Promise<SceneReading> =>
   readingOf(await shown('Reading the scene in the address', () => reading.run('link', text, { limit: SCENE_LIMIT })));
+
+/** Reads a list of points or a GPX file off the main thread; a long one can be watched and cancelled. */
+export async function readTrailFile(asked: TrailsAsked): Promise<TrailsResult> {
+  const label = `Reading ${asked.name}`;
+  return resultOf(
+    await shown(label, (onProgress) => reading.run('trails', asked, { onProgress, limit: SCENE_LIMIT })),
+  );
+}
 
 const readingOf = (end: JobEnd<SceneReading>): SceneReading =>
   end.state === 'done' ? end.result : refuse(end.state === 'failed' ? end.message : 'reading it was cancelled');

@@ -4,9 +4,8 @@ import { NOTHING, selectGuide, STARTERS, type SceneDocument } from '../../docume
 import { carriedScene } from '../../tools/canvas/testing.ts';
 import { guideFrame, guideFrom } from '../../tools/index.ts';
 import type { Desk } from '../desk.ts';
-import { useDeskView } from '../view.ts';
 import { joinToNearest, placeBeside, splitAtNode, straightenBetween } from './guides.ts';
-import { addOutlines, addPoints, pastePathData, placeKept } from './outlines.ts';
+import { addOutlines, pastePathData, placeKept } from './outlines.ts';
 import { deskBench } from './testing.ts';
 import { flipSelection, scaleSelection, turnSelection } from './transforming.ts';
 
@@ -198,31 +197,6 @@ describe('guides from elsewhere', () => {
     expect(pastePathData(desk, 'M10 10L')).toBe(true);
     expect(said).toHaveLength(1);
     expect(guides()).toHaveLength(2);
-  });
-  test('points run through every one and are useDeskView.getState().lastStroke; very many are fitted', () => {
-    addPoints(
-      desk,
-      [
-        [0, 0],
-        [100, 80],
-        [200, 0],
-      ],
-      false,
-      'Way',
-    );
-    expect(placesOf(guides()[0]!)).toEqual([
-      [0, 0],
-      [100, 80],
-      [200, 0],
-    ]);
-    expect(useDeskView.getState().lastStroke).toMatchObject({ kind: 'points', guide: guides()[0]!.id });
-    addPoints(
-      desk,
-      Array.from({ length: 2000 }, (_, i) => [i, 100 * Math.sin(i / 150)] as const),
-      false,
-      'Trail',
-    );
-    expect(guides()[1]!.nodes.length).toBeLessThan(40);
   });
   test('a kept guide is placed with its middle at a point, its shape live', () => {
     placeKept(desk, STARTERS[0]!, [640, 360]);

@@ -1,19 +1,17 @@
 import {
   addGuide,
-  fitStroke,
-  nodesThrough,
+  heldOutline,
+  MOST,
   outlinesFromPathData,
   pathData,
   pathOfGuide,
   type Guide,
   type Outline,
-  type Vec,
 } from '@pace-line/core';
 import { NOTHING, selectGuide, type KeptGuide } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { guideFrom, guideFromOutline } from '../../tools/index.ts';
-import { sceneOf, selectionOf, type Desk } from '../desk.ts';
-import { keepStroke } from '../view.ts';
+import { sceneOf, type Desk } from '../desk.ts';
 import { change, perform } from './change.ts';
 import { freeGuideName } from './guides.ts';
 
@@ -30,8 +28,11 @@ export async function copyPathData(guide: Guide): Promise<void> {
 
 /** Adds guides made of outlines, one each, where they are. */
 export function addOutlines(desk: Desk, outlines: readonly Outline[], base: string, label: string): void {
-  const drawn = outlines.filter((one) => one.nodes.length > 1);
-  if (drawn.length === 0) return tell('There is no path with two points in it.');
+  const all = outlines.filter((one) => one.nodes.length > 1);
+  if (all.length === 0) return tell('There is no path with two points in it.');
+  const drawn = all.slice(0, MOST.guides - sceneOf(desk).guides.length);
+  if (drawn.length < all.length)
+    tell(`The first ${drawn.length} of ${all.length} paths were taken in: a scene holds ${MOST.guides} guides.`);
   const made: string[] = [];
   change(desk, label, (scene) =>
     drawn.reduce((sum, outline) => {
@@ -43,19 +44,12 @@ export function addOutlines(desk: Desk, outlines: readonly Outline[], base: stri
   desk.doc.select({ ...NOTHING, guides: made });
 }
 
-/** A guide through a list of points: smooth through every one; its roundness can be changed on the guide card while the list is the last that came in. */
-export function addPoints(desk: Desk, points: readonly Vec[], closed: boolean, base: string): void {
-  addOutlines(desk, [outlineThrough(points, closed)], base, `Bring in ${base}`);
-  const [guide] = selectionOf(desk).guides;
-  if (guide !== undefined && points.length <= MOST_NODES) keepStroke({ kind: 'points', guide, points, closed });
-}
-
 /** Path data pasted as text; gives false where it is none. */
 export function pastePathData(desk: Desk, text: string): boolean {
   const d = text.trim();
   if (!/^[Mm]\s*[-+.\d]/.test(d) || d.length > 2_000_000) return false;
   const read = outlinesFromPathData(d);
-  if (read.ok) addOutlines(desk, read.outlines, 'Pasted path', 'Paste path data');
+  if (read.ok) addOutlines(desk, read.outlines.map(heldOutline), 'Pasted path', 'Paste path data');
   else tell(read.message, 'The pasted path data was not taken in');
   return true;
 }
@@ -75,13 +69,4 @@ export function placeKept(desk: Desk, { name, guide }: KeptGuide, [x, y]: readon
     ...(guide.shape ? { shape: { ...guide.shape, x: guide.shape.x + dx, y: guide.shape.y + dy } } : {}),
   };
   perform(desk, `Place ${name}`, addGuide, { guide: made }, selectGuide(made.id));
-}
-
-/** Above this, points are a trail to be fitted, not nodes to be kept one by one. */
-const MOST_NODES = 300;
-
-/** An outline through points: smooth through every one, or, of very many, fitted within a px. */
-export function outlineThrough(points: readonly Vec[], closed: boolean): Outline {
-  if (points.length > MOST_NODES) return { nodes: fitStroke(points, { tolerance: 1 }).nodes, closed: false };
-  return { nodes: nodesThrough(points, 1, closed), closed };
 }
