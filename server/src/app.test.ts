@@ -47,6 +47,19 @@ describe('the server', () => {
     expect(PREVIEW_POLICY).not.toContain('allow-same-origin');
     expect(PREVIEW_POLICY).toContain("default-src 'none'");
   });
+  test('the policy goes with what is sent, however its address is spelled', async () => {
+    writeFileSync(join(folder, 'preview.html'), '<!doctype html><title>Preview</title>');
+    const app = createApp(folder);
+    const spelled = ['/preview%2Ehtml', '/%70review.html', '/./preview.html', '//preview.html', '/x/../preview.html'];
+    for (const path of [...spelled, '/PREVIEW.html', '/preview.html/', '/preview.html/x', '/preview.html%00', '/preview.htm']) {
+      const { bytes, headers } = await answer(app, path);
+      const isPreview = bytes.toString().includes('<title>Preview');
+      expect([path, headers['content-security-policy']]).toEqual([
+        path,
+        isPreview ? PREVIEW_POLICY : CONTENT_SECURITY_POLICY,
+      ]);
+    }
+  });
   test('assets are kept for long, missing ones are missing', async () => {
     const app = createApp(folder);
     expect((await request(app).get('/assets/a.js')).headers['cache-control']).toContain('immutable');

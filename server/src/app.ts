@@ -1,15 +1,19 @@
 import { existsSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import type { ServerResponse } from 'node:http';
+import { basename, join, resolve } from 'node:path';
 import express, { type Express, type Response } from 'express';
 import compressed from 'express-static-gzip';
 import { onlyFor, onlyReading, plainErrors } from './doors.ts';
-import { previewing, secured } from './headers.ts';
+import { PREVIEW_POLICY, secured } from './headers.ts';
 
 /** The addresses that are views of the editor; it says itself that there is nothing at any other. */
 const VIEWS = ['/', '/scene/:id', '/scene/:id/send', '/help'];
 
 /** Files are sent as they were compressed when they were built, to browsers that take that. */
 const COMPRESSED = { enableBrotli: true, orderPreference: ['br', 'gz'] };
+
+/** Whether a file is the page in which previews run, compressed or not. */
+const isPreview = (path: string): boolean => /^preview\.html(?:\.br|\.gz)?$/.test(basename(path));
 
 export interface AppOptions {
   /** Names beside those of this machine itself by which the server may be asked. */
@@ -22,7 +26,6 @@ export function createApp(folder: string, { hosts = [] }: AppOptions = {}): Expr
   const app = express();
   app.disable('x-powered-by');
   app.use(secured, onlyFor(hosts), onlyReading);
-  app.use('/preview.html', previewing);
   // The name of a hashed asset changes with what is in it.
   app.use(
     '/assets',
@@ -32,7 +35,11 @@ export function createApp(folder: string, { hosts = [] }: AppOptions = {}): Expr
       serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
     }),
   );
-  app.use(compressed(root, { ...COMPRESSED, index: false, serveStatic: { cacheControl: false } }));
+  // The policy goes with the file that is sent, however its address was spelled.
+  const setHeaders = (response: ServerResponse, path: string): void => {
+    if (isPreview(path)) response.setHeader('Content-Security-Policy', PREVIEW_POLICY);
+  };
+  app.use(compressed(root, { ...COMPRESSED, index: false, serveStatic: { cacheControl: false, setHeaders } }));
   const page = (response: Response, status: number): void => {
     if (existsSync(join(root, 'index.html')))
       response.status(status).set('Cache-Control', 'no-cache').sendFile('index.html', { root, dotfiles: 'allow' });

@@ -45,9 +45,3 @@ export const secured: RequestHandler = (_request, response, next) => {
   });
   next();
 };
-
-/** The headers of the page in which previews run. */
-export const previewing: RequestHandler = (_request, response, next) => {
-  response.set('Content-Security-Policy', PREVIEW_POLICY);
-  next();
-};

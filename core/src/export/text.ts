@@ -36,5 +36,10 @@ export function cssName(name: string): string {
   return /^[a-z_]/.test(stem) ? stem : `r-${stem.replace(/^-+/, '')}`;
 }
 
-/** A text that ends no comment of CSS, on one line. */
-export const cssComment = (text: string): string => text.replace(/\*\//g, '* /').replace(/[\r\n]+/g, ' ');
+/** A text that ends neither a comment of CSS nor the element of a page in which it may stand, on one line. */
+export const cssComment = (text: string): string =>
+  text.replace(/\*\//g, '* /').replace(/</g, '‹').replace(/[\r\n]+/g, ' ');
+
+/** A value as JSON that ends no element of a page in which it may stand, and is the same value as JavaScript. */
+export const pageJson = (value: unknown): string =>
+  JSON.stringify(value).replace(/[<\u2028\u2029]/g, (one) => `\\u${one.charCodeAt(0).toString(16).padStart(4, '0')}`);

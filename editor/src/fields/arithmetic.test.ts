@@ -20,6 +20,11 @@ test.each(['', 'abc', '1+', '(1', '1 2', '3 furlongs', '1/0', '--'])('%s is no s
   expect(evaluate(text, PX, 100)).toBeUndefined(),
 );
 
+test.each(['('.repeat(20_000), '-'.repeat(20_000), `${'('.repeat(9000)}1${')'.repeat(9000)}`, '1+'.repeat(50_000)])(
+  'what nobody types is no sum, and is answered at once',
+  (text) => expect(evaluate(text, PX, 100)).toBeUndefined(),
+);
+
 test('times know seconds, milliseconds and frames', () => {
   const units = secondsAt(25);
   expect(evaluate('1.5 s', units, 0)).toBe(1.5);

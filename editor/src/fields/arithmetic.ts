@@ -1,11 +1,15 @@
 /** Units that a field understands, each as a factor to the field's own unit. */
 export type Units = Readonly<Record<string, number>>;
 
+/** Characters of a sum: nobody types as many, and what is nested deeper could not be worked out. */
+const LONGEST = 500;
+
 /**
  * The value of what was typed: numbers, + − * / and brackets, each number with a unit the field knows (`1.5 s`, `12 f`). A leading += -= *= /=
  * works on the value that stands there. Undefined where it is no sum.
  */
 export function evaluate(text: string, units: Units, current: number): number | undefined {
+  if (text.length > LONGEST) return undefined;
   const source = text
     .replace(/−/g, '-')
     .replace(/×/g, '*')

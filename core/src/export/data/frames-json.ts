@@ -1,7 +1,7 @@
 import { z } from '../../zod.ts';
 import type { Format } from '../format.ts';
 import { stopIfAborted } from '../run.ts';
-import { fileStem, formatNumber } from '../text.ts';
+import { fileStem, pageJson, formatNumber } from '../text.ts';
 
 const options = z.object({});
 
@@ -51,7 +51,7 @@ export const framesJson: Format<'frames', typeof options> = {
     const file = sink.open(`${fileStem(frames.name)}-frames.json`, 'application/json');
     const size = { width: canvas.width, height: canvas.height };
     const head = { format: 'pace-line/frames', version: 1, name: frames.name, canvas: size, fps, length: six(length) };
-    await file.write(`${JSON.stringify(head).slice(0, -1)},"frames":[\n`);
+    await file.write(`${pageJson(head).slice(0, -1)},"frames":[\n`);
     const sent =
       frames.camera === null || frames.riders.includes(frames.camera)
         ? frames.riders
@@ -81,11 +81,11 @@ export const framesJson: Format<'frames', typeof options> = {
         }),
       );
       await file.write(
-        `${JSON.stringify({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`,
+        `${pageJson({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`,
       );
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
-    await file.write(`],"camera":${JSON.stringify(frames.camera)}}\n`);
+    await file.write(`],"camera":${pageJson(frames.camera)}}\n`);
     await file.close();
   },
 };

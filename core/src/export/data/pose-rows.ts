@@ -36,10 +36,14 @@ export function poseRow(columns: number, time: number, rider: string, poses: Pos
 /** A number with six decimals, always. */
 export const sixDecimals = (value: number): string => Number(formatNumber(value, 6)).toFixed(6);
 
-/** A cell of RFC 4180: quoted where it has to be, and where a spreadsheet would take it for a formula. */
+/** What a spreadsheet would take for a formula, by how it begins; quotes do not keep it from that. */
+const FORMULA = /^[=+\-@\t\r＝＋－＠]/;
+
+/** A cell of RFC 4180: quoted where it has to be. A text that a spreadsheet would take for a formula has an apostrophe before it. */
 const csvCell = (value: string | number): string => {
   if (typeof value === 'number') return sixDecimals(value);
-  return /^[=+@-]|[,"\r\n]/.test(value) ? `"${value.replace(/"/g, '""')}"` : value;
+  const text = FORMULA.test(value) ? `'${value}` : value;
+  return text !== value || /[,"\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 };
 
 export const csvLine = (row: PoseRow): string => `${row.map(csvCell).join(',')}\n`;

@@ -3,7 +3,7 @@ import type { Pixels, SheetLayout } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem } from '../text.ts';
+import { fileStem, pageJson } from '../text.ts';
 import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
@@ -85,7 +85,7 @@ function listOf(
 ): string {
   const frames = places.map(({ x, y }) => ({ x, y, width, height }));
   const duration = Math.round((length / count) * 1e6) / 1e6;
-  return JSON.stringify({
+  return pageJson({
     ...{ format: 'pace-line/sheet', version: 1, name, image, width: sheet.width, height: sheet.height },
     ...{ length, times, duration, frames },
   });

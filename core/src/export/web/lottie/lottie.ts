@@ -5,7 +5,7 @@ import { FINENESS } from '../../delivered.ts';
 import { DRAWN } from '../../features.ts';
 import type { Format } from '../../format.ts';
 import { writeFile } from '../../sink.ts';
-import { fileStem } from '../../text.ts';
+import { fileStem, pageJson } from '../../text.ts';
 import { drawnLayers, paperLayer, type Layers } from './layers.ts';
 import { shapesOf } from './shapes.ts';
 import { rounded } from './values.ts';
@@ -53,7 +53,7 @@ export const lottie: Format<'take', typeof options> = {
       // The foremost first.
       layers: [...layers.list].reverse(),
     };
-    return writeFile(sink, `${fileStem(take.name)}.lottie.json`, 'application/json', `${JSON.stringify(file)}\n`);
+    return writeFile(sink, `${fileStem(take.name)}.lottie.json`, 'application/json', `${pageJson(file)}\n`);
   },
 };
 
