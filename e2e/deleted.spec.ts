@@ -84,6 +84,7 @@ test('what was deleted is restored from its list, or from its own address, and d
   await page.getByText('Deleted scenes (1)').click();
   await page.getByRole('button', { name: 'Delete With a plan for good' }).click();
   await page.getByRole('button', { name: 'Delete for good', exact: true }).click();
+  await expect(page.getByText('Deleted scenes')).toHaveCount(0);
   await page.goto(address);
   await expect(page.getByRole('heading', { name: 'This scene is not in this browser' })).toBeVisible();
 });
@@ -160,7 +161,9 @@ test('undo and redo survive a reload, and a visit to the Shelf', async ({ page }
   expect(await savedScene(page)).toEqual(after);
 });
 
-test('where the browser refuses to store anything that is said, and a scene can be made and saved', async ({ page }) => {
+test('where the browser refuses to store anything that is said, and a scene can be made and saved', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     const refuse = (): never => {
       throw new DOMException('storage is refused', 'SecurityError');
@@ -178,7 +181,7 @@ test('where the browser refuses to store anything that is said, and a scene can 
   await expect(page.getByRole('button', { name: 'Open New scene' })).toBeVisible();
 });
 
-test('a new scene is opened although another stands in its way, and no policy is violated', async ({ page }) => {
+test('no page violates its own policy as it is loaded', async ({ page }) => {
   const violations: string[] = [];
   await page.exposeFunction('violated', (words: string) => violations.push(words));
   await page.addInitScript(() =>

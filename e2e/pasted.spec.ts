@@ -8,7 +8,7 @@ const NAMES = [
   '</script><script>window.hit = "script"</script>',
   '*/ body { display: none } /* <img src=x onerror="window.hit = 1">',
   '" onload="window.hit = \'attribute\'" x="',
-  '\' onload=\'window.hit = "single"\' x=\'',
+  "' onload='window.hit = \"single\"' x='",
   '--><script>window.hit = "comment"</script><!--',
   ']]><script>window.hit = "cdata"</script>',
   '<!--<script>',
@@ -99,14 +99,21 @@ const AS_MEANT = { hits: [], errors: [], paragraphs: 2, last: 'after', isShown: 
 
 const policies = [
   ['without a policy', ''],
-  ['with a strict policy', "default-src 'none'; script-src 'nonce-own'; style-src 'unsafe-inline'; img-src data:; frame-src 'self'"],
+  [
+    'with a strict policy',
+    "default-src 'none'; script-src 'nonce-own'; style-src 'unsafe-inline'; img-src data:; frame-src 'self'",
+  ],
 ] as const;
 
 for (const [words, policy] of policies)
-  test(`what is sent is pasted ${words} into every place that it may have, with names that mean harm`, async ({ page }) => {
+  test(`what is sent is pasted ${words} into every place that it may have, with names that mean harm`, async ({
+    page,
+  }) => {
     test.slow();
     const scene = sceneOfNames();
-    const texts = FORMATS.filter(({ needs, id }) => needs !== 'pixels' && !['scene', 'chart-pdf', 'react'].includes(id));
+    const texts = FORMATS.filter(
+      ({ needs, id }) => needs !== 'pixels' && !['scene', 'chart-pdf', 'react'].includes(id),
+    );
     expect(texts.length).toBeGreaterThan(9);
     for (const { id, type } of texts) {
       const { text } = await write(scene, id);

@@ -11,6 +11,8 @@ const policy = `${CONTENT_SECURITY_POLICY.replace("script-src 'self'", "script-s
 
 export default defineConfig({
   root: at('.'),
+  // What is built asks for its parts beside itself: the server says under which folder that is.
+  base: './',
   // Compressed once, here: the server sends what a browser takes.
   plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 1024 })],
   resolve: {

@@ -18,6 +18,7 @@ import { SceneLayout } from './scene/SceneLayout.tsx';
 import { ViewFailed } from './scene/ViewFailed.tsx';
 import { OpenLink } from './shelf/OpenLink.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
+import { BASE } from './platform/base.ts';
 
 const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
 const Help = lazy(() => import('./help/Help.tsx').then(({ Help: view }) => ({ default: view })));
@@ -34,26 +35,29 @@ function NotFound() {
 const later = (view: ReactNode): ReactNode => <Suspense>{view}</Suspense>;
 
 /** Every view stands under one that says what happened when it breaks. */
-const router = createBrowserRouter([
-  {
-    errorElement: <ViewFailed />,
-    children: [
-      { path: '/', element: <Shelf />, errorElement: <ViewFailed /> },
-      {
-        path: '/scene/:id',
-        element: <SceneLayout />,
-        errorElement: <ViewFailed />,
-        children: [
-          { index: true, element: <Desk />, errorElement: <ViewFailed /> },
-          { path: 'send', element: later(<SendView />), errorElement: <ViewFailed /> },
-        ],
-      },
-      { path: '/open', element: <OpenLink />, errorElement: <ViewFailed /> },
-      { path: '/help', element: later(<Help />), errorElement: <ViewFailed /> },
-      { path: '*', element: <NotFound /> },
-    ],
-  },
-]);
+const router = createBrowserRouter(
+  [
+    {
+      errorElement: <ViewFailed />,
+      children: [
+        { path: '/', element: <Shelf />, errorElement: <ViewFailed /> },
+        {
+          path: '/scene/:id',
+          element: <SceneLayout />,
+          errorElement: <ViewFailed />,
+          children: [
+            { index: true, element: <Desk />, errorElement: <ViewFailed /> },
+            { path: 'send', element: later(<SendView />), errorElement: <ViewFailed /> },
+          ],
+        },
+        { path: '/open', element: <OpenLink />, errorElement: <ViewFailed /> },
+        { path: '/help', element: later(<Help />), errorElement: <ViewFailed /> },
+        { path: '*', element: <NotFound /> },
+      ],
+    },
+  ],
+  { basename: BASE },
+);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root');

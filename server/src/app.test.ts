@@ -51,7 +51,14 @@ describe('the server', () => {
     writeFileSync(join(folder, 'preview.html'), '<!doctype html><title>Preview</title>');
     const app = createApp(folder);
     const spelled = ['/preview%2Ehtml', '/%70review.html', '/./preview.html', '//preview.html', '/x/../preview.html'];
-    for (const path of [...spelled, '/PREVIEW.html', '/preview.html/', '/preview.html/x', '/preview.html%00', '/preview.htm']) {
+    for (const path of [
+      ...spelled,
+      '/PREVIEW.html',
+      '/preview.html/',
+      '/preview.html/x',
+      '/preview.html%00',
+      '/preview.htm',
+    ]) {
       const { bytes, headers } = await answer(app, path);
       const isPreview = bytes.toString().includes('<title>Preview');
       expect([path, headers['content-security-policy']]).toEqual([

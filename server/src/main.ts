@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { createApp } from './app.ts';
+import { baseOf, createApp } from './app.ts';
 
 const DEFAULT_PORT = 4173;
 
@@ -15,11 +15,12 @@ const hosts = (process.env['PACE_LINE_HOSTS'] ?? '')
   .split(',')
   .map((host) => host.trim())
   .filter(Boolean);
-const server = createApp(folder, { hosts }).listen(port, '127.0.0.1');
+const base = baseOf(process.env['PACE_LINE_BASE'] ?? '/');
+const server = createApp(folder, { hosts, base }).listen(port, '127.0.0.1');
 server.on('listening', () => {
   const address = server.address();
   const actual = typeof address === 'object' && address ? address.port : port;
-  console.log(`Pace Line is at http://127.0.0.1:${actual}/  (Ctrl+C ends it)`);
+  console.log(`Pace Line is at http://127.0.0.1:${actual}${base}  (Ctrl+C ends it)`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE')

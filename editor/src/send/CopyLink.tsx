@@ -1,6 +1,7 @@
 import { linked, usedAssets, type Scene } from '@pace-line/core';
 import { warn } from '../look/notices.tsx';
 import { copyText } from './copy.ts';
+import { BASE } from '../platform/base.ts';
 
 /** Characters that messages and address bars take. */
 const LONGEST_LINK = 60_000;
@@ -15,7 +16,7 @@ const drawn = ({ art }: Scene): number =>
 export function CopyLink({ scene }: { scene: Scene }) {
   const copy = (): void => {
     const hasPixels = usedAssets(scene.art).length > 0;
-    const link = hasPixels || drawn(scene) > MOST_DRAWN ? undefined : `${location.origin}/open#${linked(scene)}`;
+    const link = hasPixels || drawn(scene) > MOST_DRAWN ? undefined : `${location.origin}${BASE}open#${linked(scene)}`;
     if (link !== undefined && link.length <= LONGEST_LINK) void copyText(link, `A link that holds “${scene.name}”`);
     else
       warn(

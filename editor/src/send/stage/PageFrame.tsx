@@ -1,3 +1,4 @@
+import { BASE } from '../../platform/base.ts';
 import { useEffect, useRef } from 'react';
 import type { Showing } from './showing.ts';
 
@@ -23,6 +24,6 @@ export function PageFrame({ page, showing }: { page: string; showing: Showing })
   }, [page]);
   return (
     // Each page has a frame of its own: what the last one ran is gone.
-    <iframe key={page} ref={frame} title="The page as it will be" src="/preview.html" sandbox="allow-scripts" />
+    <iframe key={page} ref={frame} title="The page as it will be" src={`${BASE}preview.html`} sandbox="allow-scripts" />
   );
 }
