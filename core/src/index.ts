@@ -329,6 +329,7 @@ export {
   setShape,
   setTracing,
   supplyPictures,
+  rescued,
   isSameOutput,
   keepOutput,
   renameSet,

@@ -59,6 +59,7 @@ export { lastMoment, renameScene, setClock, setDriver, setRoom } from './scene/s
 export { addSet, deleteSet, dropOutput, isSameOutput, keepOutput, renameSet } from './scene/sets.ts';
 export { lostInside, setIn } from './scene/set-in.ts';
 export { setCamera } from './scene/camera.ts';
+export { rescued } from './scene/rescue.ts';
 export { supplyPictures } from './scene/assets.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

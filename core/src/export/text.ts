@@ -38,7 +38,10 @@ export function cssName(name: string): string {
 
 /** A text that ends neither a comment of CSS nor the element of a page in which it may stand, on one line. */
 export const cssComment = (text: string): string =>
-  text.replace(/\*\//g, '* /').replace(/</g, '‹').replace(/[\r\n]+/g, ' ');
+  text
+    .replace(/\*\//g, '* /')
+    .replace(/</g, '‹')
+    .replace(/[\r\n]+/g, ' ');
 
 /** A value as JSON that ends no element of a page in which it may stand, and is the same value as JavaScript. */
 export const pageJson = (value: unknown): string =>

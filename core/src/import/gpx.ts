@@ -42,7 +42,10 @@ const MOST_SKIPPED = 100;
 const localName = (name: string): string => name.slice(name.indexOf(':') + 1);
 
 /** Reads until the file ends or its XML breaks; what came before that is kept. */
-function readTracks(text: string, progress: (share: number) => void): { tracks: RawTrack[]; skipped: string[]; problem?: string } {
+function readTracks(
+  text: string,
+  progress: (share: number) => void,
+): { tracks: RawTrack[]; skipped: string[]; problem?: string } {
   const tracks: RawTrack[] = [];
   const skipped: string[] = [];
   let track: RawTrack | undefined;

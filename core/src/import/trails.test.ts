@@ -31,7 +31,9 @@ function taken(result: ReturnType<typeof readTrails>) {
   if (!result.ok) throw new Error(result.message);
   const scene = result.outlines.reduce((sum, { nodes, closed }, i) => {
     const named = nodes.map((node, k) => ({ ...node, id: `n${i}-${k}`, join: 'corner' as const }));
-    return addGuide(sum, { guide: newGuide({ id: `g${i}`, name: `Way ${i}`, color: '#0B7A75', nodes: named, closed }) });
+    return addGuide(sum, {
+      guide: newGuide({ id: `g${i}`, name: `Way ${i}`, color: '#0B7A75', nodes: named, closed }),
+    });
   }, emptyScene('Trails'));
   expect(problemsOf(scene)).toEqual([]);
   const read = readScene(writeScene(scene));
@@ -68,7 +70,9 @@ describe('what comes in is thinned to what a file holds', () => {
       `<trk><name>T${n}</name><trkseg>${Array.from({ length: 3000 }, () => `<trkpt lat="${50 + next()}" lon="${8 + next()}"/>`).join('')}</trkseg></trk>`;
     const text = `<gpx xmlns="http://www.topografix.com/GPX/1/1">${Array.from({ length: 30 }, (_, n) => track(n)).join('')}</gpx>`;
     const shares: number[] = [];
-    const { outlines, scene } = taken(readTrails({ kind: 'gpx', name: 'Tracks', text, canvas }, (share) => shares.push(share)));
+    const { outlines, scene } = taken(
+      readTrails({ kind: 'gpx', name: 'Tracks', text, canvas }, (share) => shares.push(share)),
+    );
     expect(outlines).toHaveLength(30);
     expect(scene.guides.reduce((sum, { nodes }) => sum + nodes.length, 0)).toBeLessThanOrEqual(60_000);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
@@ -76,7 +80,10 @@ describe('what comes in is thinned to what a file holds', () => {
   });
   test('a path of more nodes than a guide holds keeps its way', () => {
     const count = 30_000;
-    const nodes = Array.from({ length: count }, (_, i) => ({ x: (i / count) * 1200, y: 360 + 200 * Math.sin(i / 900) }));
+    const nodes = Array.from({ length: count }, (_, i) => ({
+      x: (i / count) * 1200,
+      y: 360 + 200 * Math.sin(i / 900),
+    }));
     const held = heldOutline({ nodes, closed: false });
     expect(held.nodes.length).toBeLessThan(1000);
     const path = pathThrough(held.nodes, false);

@@ -19,7 +19,10 @@ function isAnyNew<T>(before: readonly T[], after: readonly T[], isTooMuch: (one:
 }
 
 /** What an edit has made more of than a scene file holds, and how much it holds; undefined where it is within it, or was beyond it before. */
-export function amountPassed(before: Scene, after: Scene): { readonly what: Amount; readonly most: number } | undefined {
+export function amountPassed(
+  before: Scene,
+  after: Scene,
+): { readonly what: Amount; readonly most: number } | undefined {
   for (const list of ['art', 'guides', 'riders', 'tracing', 'sets'] as const)
     if (after[list].length > LISTS[list] && after[list].length > before[list].length)
       return { what: list, most: LISTS[list] };

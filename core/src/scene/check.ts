@@ -103,3 +103,13 @@ export function problemsOf(scene: Scene, withMarkup = true): readonly SceneProbl
   if (problems.list.length === 0) lookAtWhole(scene, problems, withMarkup);
   return problems.list;
 }
+
+/** Why a part of a scene is not taken, for itself; undefined where it is. */
+export function partTrouble(list: (typeof PARTS)[number][0], part: object): string | undefined {
+  if (passed.has(part)) return undefined;
+  const schema = PARTS.find(([name]) => name === list)?.[1];
+  const problems = new Problems(part);
+  problems.add(schema?.safeParse(part).error?.issues, []);
+  const [first] = problems.list;
+  return first && (first.path ? `${first.path}: ${first.message}` : first.message);
+}

@@ -1,6 +1,6 @@
 export * from './art/index.ts';
-export { amountPassed, type Amount } from './amounts.ts';
-export { problemsOf } from './check.ts';
+export { amountPassed } from './amounts.ts';
+export { partTrouble, problemsOf } from './check.ts';
 export {
   emptyScene,
   newEntrance,

@@ -73,8 +73,7 @@ function tellTaken({ outlines, skipped }: Extract<TrailsResult, { ok: true }>, n
   const figure = (value: number): string => value.toLocaleString('en');
   if (fitted.length > 0)
     tell(`${figure(points)} points became ${figure(nodes)} nodes, within ${tolerance} px of them.`, name);
-  if (skipped.length > 0)
-    tell(`Passed over: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
+  if (skipped.length > 0) tell(`Passed over: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
 }
 
 /** Takes a list of points in as a guide: smooth through every one, or, of very many, near them. */

@@ -1,5 +1,14 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
-import { formatById, MOST_TEXT, paintingOf, withoutTracing, type Scene, type SceneReading, type TrailsAsked, type TrailsResult } from '@pace-line/core';
+import {
+  formatById,
+  MOST_TEXT,
+  paintingOf,
+  withoutTracing,
+  type Scene,
+  type SceneReading,
+  type TrailsAsked,
+  type TrailsResult,
+} from '@pace-line/core';
 import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
 import { paintedPictures } from './pixels/pictures.ts';
@@ -172,9 +181,7 @@ export const readSceneLink = async (text: string): Promise<SceneReading> =>
 /** Reads a list of points or a GPX file off the main thread; a long one can be watched and cancelled. */
 export async function readTrailFile(asked: TrailsAsked): Promise<TrailsResult> {
   const label = `Reading ${asked.name}`;
-  return resultOf(
-    await shown(label, (onProgress) => reading.run('trails', asked, { onProgress, limit: SCENE_LIMIT })),
-  );
+  return resultOf(await shown(label, (onProgress) => reading.run('trails', asked, { onProgress, limit: SCENE_LIMIT })));
 }
 
 const readingOf = (end: JobEnd<SceneReading>): SceneReading =>

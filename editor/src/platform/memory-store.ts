@@ -2,7 +2,7 @@
 import * as memory from 'fake-indexeddb';
 
 /** From now on this tab has a database in memory, like the browser's own. */
-export function useMemoryStore(): void {
+export function standInMemory(): void {
   for (const [name, value] of Object.entries(memory))
     if (name !== 'default') Object.defineProperty(globalThis, name, { value, configurable: true, writable: true });
 }

@@ -25,7 +25,10 @@ test.each(['frames-csv', 'exposure-csv'])('no cell of %s is a formula, and numbe
   await send(scene, format, format.options.parse({}), sink, QUIET_RUN);
   const text = textOf(files[0]!);
   const sheet = read(text, { type: 'string', raw: false }).Sheets['Sheet1']!;
-  const cells = Object.entries(sheet).filter(([key]) => !key.startsWith('!')) as [string, { t: string; f?: string; v: unknown }][];
+  const cells = Object.entries(sheet).filter(([key]) => !key.startsWith('!')) as [
+    string,
+    { t: string; f?: string; v: unknown },
+  ][];
   expect(cells.length).toBeGreaterThan(100);
   expect(cells.filter(([, { f }]) => f !== undefined)).toEqual([]);
   const [first] = utils.sheet_to_json<Record<string, unknown>>(sheet);
@@ -34,7 +37,10 @@ test.each(['frames-csv', 'exposure-csv'])('no cell of %s is a formula, and numbe
     expect(first).toMatchObject({ rider: "'=1+1" });
     expect(cells.some(([, { t, v }]) => t === 'n' && (v as number) < 0)).toBe(true);
   } else {
-    const riders = utils.sheet_to_json<{ rider: string }>(sheet).slice(0, NAMES.length).map(({ rider }) => rider);
+    const riders = utils
+      .sheet_to_json<{ rider: string }>(sheet)
+      .slice(0, NAMES.length)
+      .map(({ rider }) => rider);
     expect(riders.slice(0, 4)).toEqual(NAMES.slice(0, 4).map((name) => `'${name}`));
     expect(riders.slice(6)).toEqual(NAMES.slice(6));
   }

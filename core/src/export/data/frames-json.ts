@@ -80,9 +80,7 @@ export const framesJson: Format<'frames', typeof options> = {
           ];
         }),
       );
-      await file.write(
-        `${pageJson({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`,
-      );
+      await file.write(`${pageJson({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`);
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
     await file.write(`],"camera":${pageJson(frames.camera)}}\n`);

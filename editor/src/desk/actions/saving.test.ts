@@ -1,12 +1,11 @@
 import { expect, test } from 'vitest';
 import { emptyScene, readScene, writeScene } from '@pace-line/core';
-import { textOfScene } from './saving.ts';
+import { fileOfScene } from './saving.ts';
 
-test('what is beyond what a file may hold is saved as it is, rather than not at all', () => {
+test('what is beyond what a file may hold is saved as a file that opens, and what was cut is said', () => {
   const scene = emptyScene('Quay');
-  expect(textOfScene(scene)).toBe(writeScene(scene));
-  const beyond = { ...scene, canvas: { ...scene.canvas, width: 1e9 } };
-  expect(JSON.parse(textOfScene(beyond))).toEqual(JSON.parse(JSON.stringify(beyond)));
-  const read = readScene(textOfScene(beyond));
-  expect(read.ok ? [] : read.problems.map(({ path }) => path)).toEqual(['canvas.width']);
+  expect(fileOfScene(scene)).toEqual({ text: writeScene(scene), cut: [] });
+  const beyond = fileOfScene({ ...scene, canvas: { ...scene.canvas, width: 1e9 } });
+  expect(readScene(beyond.text)).toEqual({ ok: true, scene });
+  expect(beyond.cut).toEqual([expect.stringMatching(/^its canvas is that of a new scene: canvas.width/)]);
 });

@@ -1,5 +1,6 @@
 import type { Scene } from '@pace-line/core';
 import { isTrueName } from '../../platform/pixels.ts';
+import { assetNames } from './body.ts';
 import { reading } from './database.ts';
 import type { Reading, Writing } from './shapes.ts';
 
@@ -35,12 +36,6 @@ export async function putAssets(into: Writing, all: TrueAssets): Promise<void> {
     await into.objectStore('unused').delete(name);
     seen.add(name);
   }
-}
-
-/** The names of the pixels that a stored body shows. */
-export function assetNames(body: unknown): string[] {
-  if (typeof body !== 'object' || body === null || !('assets' in body)) return [];
-  return typeof body.assets === 'object' && body.assets !== null ? Object.keys(body.assets) : [];
 }
 
 /** Pixels by name, as far as they are stored, and what their names say; those that are missing are empty. */

@@ -1,6 +1,7 @@
 import { DELETED, isOver, newMark, UNUSED, visited, type Mark } from './ageing.ts';
 import { announceShelf } from './announcing.ts';
-import { assetNames, storedNames } from './assets.ts';
+import { storedNames } from './assets.ts';
+import { assetNames } from './body.ts';
 import { writing } from './database.ts';
 import { ofScene } from './keys.ts';
 import { allPartings, clearParting } from './parting.ts';
@@ -33,18 +34,18 @@ async function forget(into: Writing, id: string): Promise<void> {
 /** Whether anything shows pixels: a scene, deleted or not, a change, a parting word, a version, a step of undo. */
 async function askUsed(into: Writing): Promise<(name: string) => Promise<boolean>> {
   const used = new Set<string>();
-  const use = (names: readonly string[]): void => names.forEach((name) => used.add(name));
+  const note = (names: readonly string[]): void => names.forEach((name) => used.add(name));
   for (const id of await into.objectStore('scenes').getAllKeys()) {
     const card = await into.objectStore('cards').get(id);
     // Where a card is unreadable its record says it.
-    use(Array.isArray(card?.assets) ? card.assets : assetNames((await into.objectStore('scenes').get(id))?.body));
+    note(Array.isArray(card?.assets) ? card.assets : assetNames((await into.objectStore('scenes').get(id))?.body));
   }
-  allPartings().forEach(({ body }) => use(assetNames(body)));
+  allPartings().forEach(({ body }) => note(assetNames(body)));
   for (const step of (await into.objectStore('edits').getAll()).flat()) {
-    if (step.at.length === 0 && 'set' in step) use(assetNames(step.set));
+    if (step.at.length === 0 && 'set' in step) note(assetNames(step.set));
     if (step.at[0] !== 'assets') continue;
-    if (typeof step.at[1] === 'string') use([step.at[1]]);
-    else if ('set' in step) use(assetNames({ assets: step.set }));
+    if (typeof step.at[1] === 'string') note([step.at[1]]);
+    else if ('set' in step) note(assetNames({ assets: step.set }));
   }
   const isAmong = async (store: 'version-cards' | 'undo', name: string): Promise<boolean> =>
     (await into.objectStore(store).index('assets').getKey(name)) !== undefined;

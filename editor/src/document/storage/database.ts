@@ -39,8 +39,8 @@ async function openOrStandIn(): Promise<Database> {
     return db;
   } catch (error) {
     refused = error instanceof Error ? error.message : String(error);
-    const { useMemoryStore } = await import('../../platform/memory-store.ts');
-    useMemoryStore();
+    const { standInMemory } = await import('../../platform/memory-store.ts');
+    standInMemory();
     return open();
   }
 }

@@ -1,10 +1,5 @@
 import type { Scene } from '@pace-line/core';
-
-/** A scene as it is stored: its assets by name only. */
-export const bodyOf = (scene: Scene): object => ({
-  ...scene,
-  assets: Object.fromEntries(Object.keys(scene.assets).map((hash) => [hash, ''])),
-});
+import { bodyOf } from './body.ts';
 
 const PREFIX = 'pace-line-journal-';
 

@@ -9,7 +9,10 @@ import { emptyScene, missingPictures, SCENE_VERSION, type Scene } from '@pace-li
 
 /** This test's browser: `full` refuses texts that are longer. */
 const limits = { full: Infinity };
-const put = IDBObjectStore.prototype.put;
+const put = Reflect.get(IDBObjectStore.prototype, 'put') as (
+  value: unknown,
+  key?: IDBValidKey,
+) => IDBRequest<IDBValidKey>;
 IDBObjectStore.prototype.put = function (value: unknown, key) {
   if (JSON.stringify(value).length > limits.full) throw new DOMException('full', 'QuotaExceededError');
   return put.call(this, value, key);

@@ -1,14 +1,15 @@
 import { SCENE_VERSION, sceneFromJson, type Scene, type SceneProblem } from '@pace-line/core';
 import { newMark } from './ageing.ts';
 import { announceShelf } from './announcing.ts';
-import { assetNames, putAssets, trueAssets, withAssets } from './assets.ts';
+import { putAssets, trueAssets, withAssets } from './assets.ts';
+import { assetNames, bodyOf } from './body.ts';
 import { cardOf, putCard } from './cards.ts';
 import { changeBetween, changed, type Change } from './change.ts';
 import { makeRoom } from './collecting.ts';
 import { reading, writing, writingNow } from './database.ts';
 import { assertWriterIn, editsAfter, foldEdits, putEdit } from './journal.ts';
 import { ofScene } from './keys.ts';
-import { bodyOf, clearParting, readParting } from './parting.ts';
+import { clearParting, readParting } from './parting.ts';
 import type { Reading, SceneRecord, Store } from './shapes.ts';
 import { putUndo, type UndoChange } from './undo.ts';
 import { keepVersion } from './versions.ts';

@@ -1,10 +1,10 @@
 import type { Scene } from '@pace-line/core';
 import { NOTHING, type Selection } from '../selection.ts';
-import { assetNames, pixelsOf } from './assets.ts';
+import { pixelsOf } from './assets.ts';
+import { assetNames, bodyOf } from './body.ts';
 import { changeBetween, changed } from './change.ts';
 import { reading } from './database.ts';
 import { ofScene } from './keys.ts';
-import { bodyOf } from './parting.ts';
 import type { UndoSide, UndoStep, Writing } from './shapes.ts';
 
 /** A step as the document has it: what it was called, and how the document is once it is taken. */

@@ -1,8 +1,8 @@
 import { sceneFromJson, type Scene } from '@pace-line/core';
-import { assetNames, putAssets, trueAssets, withAssets, type TrueAssets } from './assets.ts';
+import { putAssets, trueAssets, withAssets, type TrueAssets } from './assets.ts';
+import { assetNames, bodyOf } from './body.ts';
 import { makeRoom } from './collecting.ts';
 import { nextNumber, reading, writing } from './database.ts';
-import { bodyOf } from './parting.ts';
 import type { Writing } from './shapes.ts';
 import { HOUR, thinned, type VersionCard, type VersionReason } from './thinning.ts';
 
