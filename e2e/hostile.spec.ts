@@ -1,7 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
+import { deleteAndUndo } from '../hostile/deletions.ts';
 import { hostileDrawings } from '../hostile/drawings.ts';
+import { dropLarge, largeFiles } from '../hostile/imports.ts';
 import { monkey } from '../hostile/monkey.ts';
 import { dropDrawing, openHostile, watchPage } from '../hostile/pages.ts';
+import { fillQuota } from '../hostile/quota.ts';
 import { hostileScenes } from '../hostile/scenes.ts';
 import { newScene, openSample } from './desk.ts';
 
@@ -54,3 +57,30 @@ test('what is heavy is asked about, and left where that is the answer', async ({
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
 });
+
+test('no picture, scene or version is lost by any mix of deleting, undoing and collecting in two tabs', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  expect((await deleteAndUndo(browser, 12)).lost).toEqual([]);
+});
+
+test('with a real quota that is full nothing is harmed, and all is stored once there is room', async ({
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(240_000);
+  expect(await fillQuota(browser, `${baseURL}/`, 1)).toMatchObject({ refusals: 1, faults: [] });
+});
+
+for (const file of largeFiles().filter(({ name }) => ['walk.gpx', 'empty-objects.paceline.json'].includes(name)))
+  test(`ten times what a scene holds is thinned or refused, and the scene can be saved (${file.name})`, async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    const faults = await watched(page);
+    await newScene(page);
+    const fate = await dropLarge(page, file, faults);
+    expect(fate).toMatchObject({ state: file.name.endsWith('json') ? 'refused' : 'taken', faults: [] });
+    expect(fate.nodes).toBeLessThanOrEqual(20_000);
+  });

@@ -48,7 +48,12 @@ export const PARTS: readonly string[] = [
   'scenes',
   'scenes in the page',
   'mutations',
+  'imports',
   'kills',
+  'deletions',
+  'quota',
+  'disk full',
+  'interrupted',
   'monkey',
   'soak',
 ];

@@ -2,13 +2,17 @@ import { once } from 'node:events';
 import { readdirSync, readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
 import { createApp } from '@pace-line/server';
+import { deleteAndUndo } from './deletions.ts';
+import { fillDisk, interrupt, type WritingReport } from './disk.ts';
 import { fateOfDrawing } from './drawing-fate.ts';
 import { hostileDrawings } from './drawings.ts';
 import { fateOf } from './evaluate.ts';
+import { dropLarge, largeFiles, type ImportFate } from './imports.ts';
 import { killEditing } from './kills.ts';
 import { monkey } from './monkey.ts';
 import { mutated } from './mutations.ts';
 import { dropDrawing, openHostile, watchPage, type PageFate } from './pages.ts';
+import { fillQuota } from './quota.ts';
 import { report, type ReportLine } from './report.ts';
 import { hostileScenes } from './scenes.ts';
 import { soak } from './soak.ts';
@@ -18,7 +22,12 @@ const FULL: Readonly<Record<string, number>> = {
   drawings: 1000,
   scenes: 1000,
   mutations: 10_000,
+  imports: 100,
   kills: 1000,
+  deletions: 200,
+  quota: 20,
+  disk: 1,
+  interrupted: 100,
   monkey: 20,
   soak: 30,
 };
@@ -171,6 +180,64 @@ async function kills(count: number): Promise<void> {
   );
 }
 
+async function imports(count: number): Promise<void> {
+  const seen: ImportFate[] = [];
+  for (const file of largeFiles().slice(0, count)) {
+    const { page, faults } = await newPage();
+    await page.getByRole('button', { name: 'New scene' }).click();
+    await page.locator('.canvas-edge').waitFor();
+    // What a Desk still does that has just been opened is not the file's.
+    await page.waitForTimeout(2000);
+    const one = await dropLarge(page, file, faults);
+    console.log(`  ${one.name} (${one.megabytes.toFixed(1)} MB): ${one.state}, held up for ${Math.round(one.held)} ms`);
+    seen.push(one);
+    await page.context().close();
+  }
+  const is = (state: ImportFate['state']): number => seen.filter((one) => one.state === state).length;
+  say(
+    'imports',
+    `${seen.length} files with ten times what a scene holds, up to ${Math.max(...seen.map(({ megabytes }) => megabytes)).toFixed(0)} MB`,
+    `${is('taken')} taken and thinned to ${Math.max(...seen.map(({ nodes }) => nodes))} nodes at most, ${is('refused')} refused with a reason, ${is('no answer')} without an answer; every scene saved opens again; the page held up for ${worst(seen.map(({ held }) => held))} at most`,
+    seen.flatMap(({ name, faults }) => faults.map((fault) => `${name}: ${fault}`)),
+  );
+}
+
+async function deletions(count: number): Promise<void> {
+  const { acts, pictures, lost } = await deleteAndUndo(browser, count);
+  say(
+    'deletions',
+    `${count} mixes of deleting, undoing, versions, collecting and two tabs over weeks, ${acts} acts, ${pictures} pictures`,
+    `${lost.length} scenes, versions or pictures lost`,
+    lost,
+  );
+}
+
+async function quota(count: number): Promise<void> {
+  const { edits, refusals, faults } = await fillQuota(browser, base, count);
+  say(
+    'quota',
+    `${count} scenes worked on until the browser’s store was full, ${edits} edits`,
+    `${refusals} times it was said that nothing more is stored; after room was made each was kept as it stood`,
+    faults,
+  );
+}
+
+const sayWriting = (part: string, what: string, { tried, whole, faults }: WritingReport): void =>
+  say(
+    part,
+    `${tried} ${what}`,
+    `${whole} written whole, ${tried - whole} not at all; ${faults.length} half or broken files`,
+    faults,
+  );
+
+async function interrupted(count: number): Promise<void> {
+  sayWriting(
+    'interrupted',
+    'exports of the command line interrupted at a random moment',
+    await interrupt(count, count),
+  );
+}
+
 /** Hours of work in all, so each seed has a line of its own: what other runs said of other seeds stays. */
 async function monkeys(seeds: string): Promise<void> {
   const [first = 1, last = first] = seeds.includes('-') ? seeds.split('-').map(Number) : [1, Number(seeds)];
@@ -216,7 +283,13 @@ const RUNS: Readonly<Record<string, (amount: string) => Promise<void>>> = {
   drawings: (count) => drawings(Number(count)),
   scenes: (count) => scenes(Number(count)),
   mutations: (count) => mutations(Number(count)),
+  imports: (count) => imports(Number(count)),
   kills: (count) => kills(Number(count)),
+  deletions: (count) => deletions(Number(count)),
+  quota: (count) => quota(Number(count)),
+  disk: () =>
+    Promise.resolve(sayWriting('disk full', 'exports of the command line where files may grow no further', fillDisk())),
+  interrupted: (count) => interrupted(Number(count)),
   monkey: monkeys,
   soak: (minutes) => soaked(Number(minutes)),
 };

@@ -5,6 +5,7 @@ import { median, type Row } from '../measure.ts';
 import { bare, barePath } from './bare-pages.ts';
 import { moveAbout, open, PORT, shapeMark, takeNode } from './hands.ts';
 import { crowd, longGuide } from './scenes.ts';
+import { shelfRows } from './shelf.ts';
 import { SECONDS, watch } from './watch.ts';
 
 /** A machine on which a bare page does not reach 60 cannot show it; there the bare page is the measure. */
@@ -165,6 +166,7 @@ export async function measureEditor(): Promise<Row[]> {
         { work: (seconds) => shapeMark(page, seconds), beside: () => moveAbout(tabs.bare.page, [400, 300]) },
       ),
       await longGuideRow(tabs),
+      ...(await shelfRows(browser)),
     ];
   } finally {
     await browser.close();

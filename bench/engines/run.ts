@@ -8,6 +8,7 @@ import { SAMPLES } from '../../samples/scenes.ts';
 import { DESK_LIMIT, deskFrames } from './desk.ts';
 import { chromium, firefox, webkit, type Engine } from './engines.ts';
 import { PLACES, type Place } from './places.ts';
+import { storageRow } from './storage.ts';
 
 /** All samples, or those whose names begin as was said. */
 const CHOSEN = SAMPLES.filter(({ file }) => file.startsWith(process.argv[2] ?? ''));
@@ -104,15 +105,22 @@ async function deskRow(engine: Engine): Promise<Row> {
   return row;
 }
 
+/** What the application keeps there. */
+async function keptRow(engine: Engine): Promise<Row> {
+  const row = { engine: engine.name, place: 'what is kept', ...(await storageRow(engine)) };
+  console.log(`${row.kept ? 'kept  ' : 'BROKEN'}  ${row.engine}, ${row.place}: ${row.figure}`);
+  return row;
+}
+
 const rows: Row[] = [];
 const versions: string[] = [];
 const engines: [() => Promise<Engine>, (engine: Engine) => Promise<Row[]>][] = [
-  [() => chromium(1), async (engine) => [...(await rowsOf(engine)), await deskRow(engine)]],
+  [() => chromium(1), async (engine) => [...(await rowsOf(engine)), await deskRow(engine), await keptRow(engine)]],
   [() => chromium(2), rowsOf],
-  [() => firefox(false), async (engine) => [...(await rowsOf(engine)), await deskRow(engine)]],
+  [() => firefox(false), async (engine) => [...(await rowsOf(engine)), await deskRow(engine), await keptRow(engine)]],
   [() => firefox(true), async (engine) => [await calmRow(engine)]],
   [() => webkit(), rowsOf],
-  [() => webkit(true), async (engine) => [await deskRow(engine)]],
+  [() => webkit(true), async (engine) => [await deskRow(engine), await keptRow(engine)]],
 ];
 for (const [begin, measure] of engines) {
   const engine = await begin();

@@ -184,9 +184,10 @@ export function startAutosave(doc: SceneDocument, count: number, keeping: Keepin
   const stopWatching = doc.store.subscribe((state, before) => {
     if (state.committed !== before.committed && !state.readOnly) keeper.note(before, state);
   });
+  // What the journal has is kept: a page that goes begins no long work, which some browsers would let it hold while it waits to be shown again.
   const onHide = (): void => {
-    if (doc.state.readOnly) return;
-    if (keeper.isPending) keeper.part();
+    if (doc.state.readOnly || !keeper.isPending) return;
+    keeper.part();
     void keeper.fold();
   };
   const onLeave = (event: Event): void => {
@@ -200,7 +201,10 @@ export function startAutosave(doc: SceneDocument, count: number, keeping: Keepin
     document.removeEventListener('visibilitychange', onHide);
     window.removeEventListener('pagehide', onHide);
     window.removeEventListener('beforeunload', onLeave);
-    onHide();
+    if (!doc.state.readOnly) {
+      if (keeper.isPending) keeper.part();
+      void keeper.fold();
+    }
     keeper.end();
   };
   return { flush: () => keeper.fold(), stop };

@@ -80,6 +80,15 @@ export async function putCard(
   await into.objectStore('cards').put({ ...card, changed: Date.now(), order, deleted: null }, id);
 }
 
+/** Calls a scene by the name that its last change gave it, before it is written whole. */
+export async function renameCard(id: string, name: string): Promise<void> {
+  await writing(['cards'], async (into) => {
+    const card = await cardOf(into, id);
+    if (card) await into.objectStore('cards').put({ ...card, name }, id);
+  });
+  announceShelf();
+}
+
 /** Keeps a scene's moving picture, where the scene is still there. */
 export async function keepThumbnail(id: string, picture: string): Promise<void> {
   const isThere = await writing(['cards', 'pictures'], async (into) => {

@@ -68,10 +68,25 @@ async function withDatabase<R>(work: (db: Database) => Promise<R>): Promise<R> {
 export const reading = <R>(names: readonly Store[], work: (from: Reading) => Promise<R>): Promise<R> =>
   withDatabase((db) => work(db.transaction([...names])));
 
+const underWay = new Set<Writing>();
+
+// A page that is put aside, to be shown again, would hold what it has begun for all other pages: it lets go of it, and does it again when it comes back.
+globalThis.addEventListener?.('pagehide', ({ persisted }) => {
+  if (!persisted) return;
+  for (const into of underWay) {
+    try {
+      into.abort();
+    } catch {
+      // It has ended already.
+    }
+  }
+});
+
 /** Changes several stores at once, or none of them. `work` waits for nothing but the transaction. Fails where the browser's quota is full. */
 export const writing = <R>(names: readonly Store[], work: (into: Writing) => Promise<R>): Promise<R> =>
   withDatabase(async (db) => {
     const into = db.transaction([...names], 'readwrite');
+    underWay.add(into);
     // Its end is told by `done`; requests that fail with it need nobody who hears of them.
     const done = into.done;
     done.catch(() => undefined);
@@ -86,6 +101,8 @@ export const writing = <R>(names: readonly Store[], work: (into: Writing) => Pro
         // It has ended already.
       }
       throw into.error ?? error;
+    } finally {
+      underWay.delete(into);
     }
   });
 

@@ -102,6 +102,8 @@ describe('scenes kept in the browser', () => {
     const tab = await writerOf('one');
     await tab.edit(emptyScene('New'));
     expect((await opened('one')).name).toBe('New');
+    // The Shelf knows the name before the scene is written whole.
+    expect((await storage.listCards()).map(({ name }) => name)).toEqual(['New']);
     await tab.fold();
     expect((await opened('one')).name).toBe('New');
   });
@@ -186,8 +188,8 @@ describe('scenes kept in the browser', () => {
     await storage.keepVersionOf('one', withPicture('Five'), 'hand');
     const putBack = await storage.removeStored('one');
     expect(await storage.listCards()).toEqual([]);
-    expect((await storage.listDeleted()).map(({ name }) => name)).toEqual(['One']);
-    expect(await storage.loadStored('one')).toEqual({ state: 'deleted', name: 'One' });
+    expect((await storage.listDeleted()).map(({ name }) => name)).toEqual(['Two']);
+    expect(await storage.loadStored('one')).toEqual({ state: 'deleted', name: 'Two' });
     await storage.collectUnused();
     await putBack();
     expect(await opened('one')).toEqual(withPicture('Two'));
@@ -320,7 +322,7 @@ describe('scenes kept in the browser', () => {
     await tab.edit(emptyScene('One again'));
     await tab.fold();
     vi.useRealTimers();
-    expect(heard).toBe(4);
+    expect(heard).toBe(5);
     deafen();
     await storage.keepThumbnail('gone', '<svg/>');
     expect((await storage.listCards()).map(({ name, sample }) => [name, sample])).toEqual([
@@ -329,7 +331,7 @@ describe('scenes kept in the browser', () => {
     ]);
     expect([await storage.thumbnailOf('one'), await storage.thumbnailOf('two')]).toEqual(['<svg/>', '']);
     expect([await storage.hasThumbnail('one'), await storage.hasThumbnail('two')]).toEqual([true, false]);
-    expect(heard).toBe(4);
+    expect(heard).toBe(5);
   });
 });
 

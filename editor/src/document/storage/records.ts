@@ -3,14 +3,14 @@ import { newMark } from './ageing.ts';
 import { announceShelf } from './announcing.ts';
 import { putAssets, trueAssets, withAssets } from './assets.ts';
 import { assetNames, bodyOf } from './body.ts';
-import { cardOf, putCard } from './cards.ts';
+import { cardOf, putCard, renameCard } from './cards.ts';
 import { changeBetween, changed, type Change } from './change.ts';
 import { makeRoom } from './collecting.ts';
 import { reading, writing, writingNow } from './database.ts';
 import { assertWriterIn, editsAfter, foldEdits, putEdit } from './journal.ts';
 import { ofScene } from './keys.ts';
 import { clearParting, readParting } from './parting.ts';
-import type { Reading, SceneRecord, Store } from './shapes.ts';
+import type { Reading, SceneRecord, Store, Writing } from './shapes.ts';
 import { putUndo, type UndoChange } from './undo.ts';
 import { keepVersion } from './versions.ts';
 
@@ -169,19 +169,21 @@ export async function keepEdit(
   undo?: UndoChange,
 ): Promise<void> {
   const change = changeBetween(bodyOf(before), bodyOf(after));
-  if (before.assets === after.assets)
-    return writingNow(['edits', 'undo'], (into) => {
-      putEdit(into, id, name, count, change);
-      if (undo) putUndo(into, id, name, count, undo);
-    });
-  const pixels = await trueAssets(after.assets);
-  await makeRoom(() =>
-    writing(['edits', 'undo', 'assets', 'unused'], async (into) => {
-      await putAssets(into, pixels);
-      putEdit(into, id, name, count, change);
-      if (undo) putUndo(into, id, name, count, undo);
-    }),
-  );
+  const put = (into: Writing): void => {
+    putEdit(into, id, name, count, change);
+    if (undo) putUndo(into, id, name, count, undo);
+  };
+  if (before.assets === after.assets) await writingNow(['edits', 'undo'], put);
+  else {
+    const pixels = await trueAssets(after.assets);
+    await makeRoom(() =>
+      writing(['edits', 'undo', 'assets', 'unused'], async (into) => {
+        await putAssets(into, pixels);
+        put(into);
+      }),
+    );
+  }
+  if (before.name !== after.name) await renameCard(id, after.name).catch(() => undefined);
 }
 
 /**
