@@ -33,7 +33,9 @@ export default tseslint.config(
     // One place sets the library up, before any schema is made.
     files: ['core/src/**/*.ts', 'editor/src/**/*.{ts,tsx}'],
     ignores: ['core/src/zod.ts'],
-    rules: { 'no-restricted-imports': ['error', { paths: [{ name: 'zod', message: 'Import z from core/src/zod.ts.' }] }] },
+    rules: {
+      'no-restricted-imports': ['error', { paths: [{ name: 'zod', message: 'Import z from core/src/zod.ts.' }] }],
+    },
   },
   {
     files: ['editor/src/**/*.{ts,tsx}'],

@@ -1,13 +1,12 @@
 import { createHash } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type RequestListener } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Browser, Page } from '@playwright/test';
-import sirv from 'sirv';
 import { build } from 'vite';
 import { emptyScene, type Scene } from '@pace-line/core';
 import { countedRandom } from '../core/src/testing/random.ts';
@@ -77,95 +76,105 @@ const EDIT = `const stored = await storage.loadStored(given.id);
   await storage.keepEdit({ id: given.id, name }, stored.count + 1, stored.scene, given.scene);
   if (given.fold) await storage.foldScene({ id: given.id, name }, given.scene, stored.count + 1);`;
 
-/** One mix of acts in two tabs of one browser; gives what is wrong at its end. */
-async function mix(tabs: readonly Tab[], seed: number, tell: { acts: number; pictures: number }): Promise<string[]> {
-  const random = countedRandom(seed);
-  const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
-  const expected: Expected = { scenes: new Map(), versions: new Map() };
-  let days = 0;
-  let made = 0;
-  const id = (n: number): string => `s${seed}-${n}`;
-  const fresh = (): Scene => pictured(`Scene ${++made}`, seed * 1000 + ++tell.pictures);
-  const standing = (): string[] => [...expected.scenes].filter(([, one]) => !one.isDeleted).map(([key]) => key);
-  const forgetUndos = (): void => tabs.forEach(({ undos }) => undos.splice(0));
-  const acts: ((tab: Tab) => Promise<void>)[] = [
-    async ({ page }) => {
-      const [scene, key] = [fresh(), id(made)];
-      await inTab(page, 'await storage.keepNewScene(given.key, given.scene)', { key, scene }, days);
-      expected.scenes.set(key, { scene, isDeleted: false });
-    },
-    async ({ page }) => {
-      const key = pick(standing());
-      if (key === undefined) return;
-      const plain = { ...fresh(), ...(random() < 0.3 ? { tracing: [], assets: {} } : {}) };
-      await inTab(page, EDIT, { id: key, scene: plain, fold: random() < 0.6 }, days);
-      expected.scenes.set(key, { scene: plain, isDeleted: false });
-    },
-    async ({ page }) => {
-      const key = pick(standing());
-      const scene = expected.scenes.get(key ?? '')?.scene;
-      if (key === undefined || !scene) return;
-      const name = `version ${++made}`;
-      await inTab(
-        page,
-        "await storage.keepVersionOf(given.key, given.scene, 'hand', given.name)",
-        { key, scene, name },
-        days,
-      );
-      expected.versions.set(name, { of: key, scene });
-    },
-    async ({ page, undos }) => {
-      const name = pick([...expected.versions.keys()]);
-      const version = expected.versions.get(name ?? '');
-      if (name === undefined || !version) return;
-      const work = `const card = (await storage.listVersions(given.of)).find((one) => one.name === given.name);
-        undos.set(given.name, await storage.removeVersion(card));`;
-      await inTab(page, work, { of: version.of, name }, days);
-      expected.versions.delete(name);
-      undos.push({ what: name, again: () => expected.versions.set(name, version) });
-    },
-    async ({ page, undos }) => {
-      const key = pick(standing());
-      const one = expected.scenes.get(key ?? '');
-      if (key === undefined || !one) return;
-      await inTab(page, 'undos.set(given.key, await storage.removeStored(given.key))', { key }, days);
-      one.isDeleted = true;
-      undos.push({ what: key, again: () => (one.isDeleted = false) });
-    },
-    async ({ page, undos }) => {
-      const undo = undos.splice(Math.floor(random() * undos.length), 1)[0];
-      if (!undo) return;
-      await inTab(page, 'await undos.get(given.what)()', { what: undo.what }, days);
-      undo.again();
-    },
-    async ({ page }) => {
-      const key = pick([...expected.scenes].filter(([, one]) => one.isDeleted).map(([one]) => one));
-      const one = expected.scenes.get(key ?? '');
-      if (!one) return;
-      await inTab(page, 'await storage.restoreStored(given.key)', { key }, days);
-      one.isDeleted = false;
-    },
-    async ({ page }) => {
-      await inTab(page, 'await storage.collectUnused()', null, days);
-    },
-    async () => {
-      // A notice that offers an undo is gone by then.
-      if (days > 20) return;
-      days += 4;
-      forgetUndos();
-    },
-    async (tab) => {
-      tab.undos.splice(0);
-      await tab.page.reload();
-    },
-  ];
-  for (let i = 0; i < 24; i++) {
-    const tab = pick(tabs);
-    // What is begun first is most often a new scene.
-    const act = i < 3 ? acts[0] : pick(acts);
-    if (tab && act) await act(tab);
-    tell.acts++;
+/** A mix of acts while it is going on. */
+interface Mix {
+  readonly seed: number;
+  readonly random: () => number;
+  readonly expected: Expected;
+  readonly tabs: readonly Tab[];
+  readonly tell: { acts: number; pictures: number };
+  days: number;
+  made: number;
+}
+
+type Act = (mix: Mix, tab: Tab) => Promise<unknown>;
+
+const pick = <T>({ random }: Mix, list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
+const fresh = (mix: Mix): Scene => pictured(`Scene ${++mix.made}`, mix.seed * 1000 + ++mix.tell.pictures);
+const keysWhere = ({ expected }: Mix, isDeleted: boolean): string[] =>
+  [...expected.scenes].filter(([, one]) => one.isDeleted === isDeleted).map(([key]) => key);
+
+const begin: Act = async (mix, { page }) => {
+  const scene = fresh(mix);
+  const key = `s${mix.seed}-${mix.made}`;
+  await inTab(page, 'await storage.keepNewScene(given.key, given.scene)', { key, scene }, mix.days);
+  mix.expected.scenes.set(key, { scene, isDeleted: false });
+};
+
+const edit: Act = async (mix, { page }) => {
+  const key = pick(mix, keysWhere(mix, false));
+  if (key === undefined) return;
+  const scene = { ...fresh(mix), ...(mix.random() < 0.3 ? { tracing: [], assets: {} } : {}) };
+  await inTab(page, EDIT, { id: key, scene, fold: mix.random() < 0.6 }, mix.days);
+  mix.expected.scenes.set(key, { scene, isDeleted: false });
+};
+
+const keepVersion: Act = async (mix, { page }) => {
+  const key = pick(mix, keysWhere(mix, false));
+  const scene = mix.expected.scenes.get(key ?? '')?.scene;
+  if (key === undefined || !scene) return;
+  const name = `version ${++mix.made}`;
+  const work = "await storage.keepVersionOf(given.key, given.scene, 'hand', given.name)";
+  await inTab(page, work, { key, scene, name }, mix.days);
+  mix.expected.versions.set(name, { of: key, scene });
+};
+
+const dropVersion: Act = async (mix, { page, undos }) => {
+  const { versions } = mix.expected;
+  const name = pick(mix, [...versions.keys()]);
+  const version = versions.get(name ?? '');
+  if (name === undefined || !version) return;
+  const work = `const card = (await storage.listVersions(given.of)).find((one) => one.name === given.name);
+    undos.set(given.name, await storage.removeVersion(card));`;
+  await inTab(page, work, { of: version.of, name }, mix.days);
+  versions.delete(name);
+  undos.push({ what: name, again: () => void versions.set(name, version) });
+};
+
+const drop: Act = async (mix, { page, undos }) => {
+  const key = pick(mix, keysWhere(mix, false));
+  const one = mix.expected.scenes.get(key ?? '');
+  if (key === undefined || !one) return;
+  await inTab(page, 'undos.set(given.key, await storage.removeStored(given.key))', { key }, mix.days);
+  one.isDeleted = true;
+  undos.push({ what: key, again: () => void (one.isDeleted = false) });
+};
+
+const undo: Act = async ({ random, days }, { page, undos }) => {
+  const one = undos.splice(Math.floor(random() * undos.length), 1)[0];
+  if (!one) return;
+  await inTab(page, 'await undos.get(given.what)()', { what: one.what }, days);
+  one.again();
+};
+
+const restore: Act = async (mix, { page }) => {
+  const key = pick(mix, keysWhere(mix, true));
+  const one = mix.expected.scenes.get(key ?? '');
+  if (!one) return;
+  await inTab(page, 'await storage.restoreStored(given.key)', { key }, mix.days);
+  one.isDeleted = false;
+};
+
+const collect: Act = ({ days }, { page }) => inTab(page, 'await storage.collectUnused()', null, days);
+
+/** Notices that offer an undo are gone by then. */
+const wait: Act = (mix) => {
+  if (mix.days <= 20) {
+    mix.days += 4;
+    mix.tabs.forEach(({ undos }) => undos.splice(0));
   }
+  return Promise.resolve();
+};
+
+const reload: Act = async (_, { page, undos }) => {
+  undos.splice(0);
+  await page.reload();
+};
+
+const ACTS: readonly Act[] = [begin, edit, keepVersion, dropVersion, drop, undo, restore, collect, wait, reload];
+
+/** What is not as it is expected to be at the end of a mix. */
+async function wrongAfter({ seed, expected, tabs, days }: Mix): Promise<string[]> {
   const wrong: string[] = [];
   const [{ page }] = tabs as readonly [Tab, Tab];
   for (const [key, { scene, isDeleted }] of expected.scenes) {
@@ -186,10 +195,25 @@ async function mix(tabs: readonly Tab[], seed: number, tell: { acts: number; pic
     const assets = await inTab<unknown>(page, work, { of, name }, days);
     if (JSON.stringify(assets) !== JSON.stringify(scene.assets)) wrong.push(`mix ${seed}: ${name} of ${of}`);
   }
-  await Promise.all(
-    tabs.map((tab) => tab.page.evaluate(() => (window as unknown as { undos?: Map<string, unknown> }).undos?.clear())),
-  );
-  forgetUndos();
+  return wrong;
+}
+
+/** One mix of acts in two tabs of one browser; gives what is wrong at its end. */
+async function played(tabs: readonly Tab[], seed: number, tell: Mix['tell']): Promise<string[]> {
+  const expected: Expected = { scenes: new Map(), versions: new Map() };
+  const mix: Mix = { seed, random: countedRandom(seed), expected, tabs, tell, days: 0, made: 0 };
+  for (let i = 0; i < 24; i++) {
+    const tab = pick(mix, tabs);
+    // What is begun first is a few scenes.
+    const act = i < 3 ? begin : pick(mix, ACTS);
+    if (tab && act) await act(mix, tab);
+    tell.acts++;
+  }
+  const wrong = await wrongAfter(mix);
+  for (const { page, undos } of tabs) {
+    await page.evaluate(() => (window as unknown as { undos?: Map<string, unknown> }).undos?.clear());
+    undos.splice(0);
+  }
   return wrong;
 }
 
@@ -212,11 +236,22 @@ async function builtStorage(folder: string): Promise<void> {
   });
 }
 
+/** The files of a folder, as a page asks for them. */
+const filesOf =
+  (folder: string): RequestListener =>
+  ({ url = '/' }, answer) => {
+    const name = basename(url) || 'index.html';
+    const file = join(folder, name);
+    if (!existsSync(file)) return void answer.writeHead(404).end();
+    answer.writeHead(200, { 'content-type': name.endsWith('.js') ? 'text/javascript' : 'text/html' });
+    answer.end(readFileSync(file));
+  };
+
 /** Mixes of deleting, undoing, keeping versions and collecting in two tabs, with pictures, on the browser's own database. */
 export async function deleteAndUndo(browser: Browser, mixes: number): Promise<DeletionReport> {
   const folder = mkdtempSync(join(tmpdir(), 'pace-line-storage-'));
   await builtStorage(folder);
-  const server = createServer(sirv(folder)).listen(0, '127.0.0.1');
+  const server = createServer(filesOf(folder)).listen(0, '127.0.0.1');
   await once(server, 'listening');
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/`;
   const context = await browser.newContext();
@@ -230,7 +265,7 @@ export async function deleteAndUndo(browser: Browser, mixes: number): Promise<De
     }
     const tell = { acts: 0, pictures: 0 };
     const lost: string[] = [];
-    for (let seed = 1; seed <= mixes; seed++) lost.push(...(await mix(tabs, seed, tell)));
+    for (let seed = 1; seed <= mixes; seed++) lost.push(...(await played(tabs, seed, tell)));
     return { ...tell, lost };
   } finally {
     await context.close();

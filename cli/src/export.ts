@@ -144,7 +144,7 @@ function optionsOf(format: Format, settings: readonly string[]): Record<string, 
 
 /** Where a file of an output goes: the only one to `out` itself, unless that is a folder; several always go into a folder. */
 function pathIn({ out, areSeveral }: Outgoing, name: string, isFirst: boolean): string {
-  if (areSeveral || isFolder(out)) return join(out, name);
+  if (areSeveral || out.endsWith('/') || isFolder(out)) return join(out, name);
   return isFirst ? out : join(dirname(out), name);
 }
 

@@ -26,13 +26,18 @@ export async function copyPathData(guide: Guide): Promise<void> {
   }
 }
 
+/** Guides that come in at once: no hand goes through more. */
+const MOST_AT_ONCE = 500;
+
 /** Adds guides made of outlines, one each, where they are. */
 export function addOutlines(desk: Desk, outlines: readonly Outline[], base: string, label: string): void {
   const all = outlines.filter((one) => one.nodes.length > 1);
   if (all.length === 0) return tell('There is no path with two points in it.');
-  const drawn = all.slice(0, MOST.guides - sceneOf(desk).guides.length);
+  const drawn = all.slice(0, Math.min(MOST_AT_ONCE, MOST.guides - sceneOf(desk).guides.length));
   if (drawn.length < all.length)
-    tell(`The first ${drawn.length} of ${all.length} paths were taken in: a scene holds ${MOST.guides} guides.`);
+    tell(
+      `The first ${drawn.length} of ${all.length} paths were taken in: ${MOST_AT_ONCE} come in at once, and a scene holds ${MOST.guides}.`,
+    );
   const made: string[] = [];
   change(desk, label, (scene) =>
     drawn.reduce((sum, outline) => {
