@@ -27,6 +27,7 @@ export {
   freeId,
   freshIds,
   freeName,
+  freshNames,
   guideById,
   idsIn,
   isStill,

@@ -63,8 +63,13 @@ export function idsIn(scene: Scene): Set<string> {
 /** Gives ids that are free in a scene, each once: `base`, or `base-2`, `base-3`, … */
 export function freshIds(scene: Scene): (base: string) => string {
   const taken = idsIn(scene);
+  const next = new Map<string, number>();
   return (base) => {
-    const id = freeId(taken, base);
+    let id = base;
+    for (let n = next.get(base) ?? 2; taken.has(id); n++) {
+      id = `${base}-${n}`;
+      next.set(base, n + 1);
+    }
     taken.add(id);
     return id;
   };
@@ -96,6 +101,22 @@ export function freeName(taken: readonly string[], base: string): string {
   let n = 2;
   while (taken.includes(`${stem} ${n}`)) n++;
   return `${stem} ${n}`;
+}
+
+/** As `freeName`, for many names in turn: each that is given is taken from then on. */
+export function freshNames(names: readonly string[]): (base: string) => string {
+  const taken = new Set(names);
+  const next = new Map<string, number>();
+  return (base) => {
+    const stem = base.replace(/ \d+$/, '');
+    let name = base;
+    for (let n = next.get(stem) ?? 2; taken.has(name); n++) {
+      name = `${stem} ${n}`;
+      next.set(stem, n + 1);
+    }
+    taken.add(name);
+    return name;
+  };
 }
 
 /** What a node is called: by its name, by its id where that is made of words, else by its number. */

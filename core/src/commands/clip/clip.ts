@@ -1,6 +1,6 @@
 import {
   freeId,
-  freeName,
+  freshNames,
   freshIds,
   guideById,
   riderById,
@@ -73,6 +73,8 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
   }
   const comes = new Set(clip.riders.map((rider) => rider.id));
   const links = linksAmong(scene, clip.riders);
+  const guideName = freshNames(scene.guides.map(({ name }) => name));
+  const riderName = freshNames(scene.riders.map(({ name }) => name));
   const guides: Guide[] = [];
   for (const guide of clip.guides) {
     const isHere = guideById(scene, guide.id) !== undefined;
@@ -82,10 +84,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     guides.push({
       ...rest,
       id: fresh(guide.id),
-      name: freeName(
-        [...scene.guides, ...guides].map((one) => one.name),
-        guide.name,
-      ),
+      name: guideName(guide.name),
       nodes: guide.nodes.map((node) => ({ ...node, id: fresh(node.id), x: node.x + by, y: node.y + by })),
       ...(shape ? { shape: { ...shape, x: shape.x + by, y: shape.y + by } } : {}),
     });
@@ -100,10 +99,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     riders.push({
       ...moved,
       id: fresh(rider.id),
-      name: freeName(
-        [...scene.riders, ...riders].map((one) => one.name),
-        rider.name,
-      ),
+      name: riderName(rider.name),
       art: to(rider.art),
       guide: rider.guide === null ? null : to(rider.guide),
       at: [rider.at[0] + by, rider.at[1] + by],

@@ -1,7 +1,7 @@
 import {
   artById,
   cycleOf,
-  freeName,
+  freshNames,
   freshIds,
   guideById,
   MOST,
@@ -53,12 +53,11 @@ export const copiesAlong = command<CopiesAlong>(
     const one = riderOf(scene, id);
     const rider = linked ? { ...one, pace: { ...one.pace, link: one.pace.link ?? id } } : one;
     const fresh = freshIds(scene);
-    const names = scene.riders.map(({ name }) => name);
+    const named = freshNames(scene.riders.map(({ name }) => name));
     const shown = [one.art, ...arts];
     const copies = Array.from({ length: Math.max(0, count - 1) }, (_, k): Rider => {
       const i = k + 1;
-      const name = freeName(names, rider.name);
-      names.push(name);
+      const name = named(rider.name);
       const size = 1 + vary * (2 * ((i * GOLDEN) % 1) - 1);
       const copy = copyOf(rider, name, fresh);
       return {
