@@ -8,7 +8,7 @@ import { SAMPLES } from '../../samples/scenes.ts';
 import { DESK_LIMIT, deskFrames } from './desk.ts';
 import { chromium, firefox, webkit, type Engine } from './engines.ts';
 import { PLACES, type Place } from './places.ts';
-import { storageRow } from './storage.ts';
+import { killedRow, storageRow } from './storage.ts';
 
 /** All samples, or those whose names begin as was said. */
 const CHOSEN = SAMPLES.filter(({ file }) => file.startsWith(process.argv[2] ?? ''));
@@ -107,7 +107,11 @@ async function deskRow(engine: Engine): Promise<Row> {
 
 /** What the application keeps there. */
 async function keptRow(engine: Engine): Promise<Row> {
-  const row = { engine: engine.name, place: 'what is kept', ...(await storageRow(engine)) };
+  const isFirefox = engine.name.startsWith('Firefox');
+  const plain = await storageRow(engine);
+  const killed = isFirefox && plain.kept ? await killedRow() : plain;
+  const figure = isFirefox && plain.kept ? `${plain.figure}; ${killed.figure}` : plain.figure;
+  const row = { engine: engine.name, place: 'what is kept', figure, kept: killed.kept };
   console.log(`${row.kept ? 'kept  ' : 'BROKEN'}  ${row.engine}, ${row.place}: ${row.figure}`);
   return row;
 }

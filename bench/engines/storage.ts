@@ -1,6 +1,10 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { setTimeout as later } from 'node:timers/promises';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import type { Engine } from './engines.ts';
 
 const PORT = 4480;
@@ -72,5 +76,59 @@ export async function storageRow(engine: Engine): Promise<{ readonly figure: str
     return { figure: error instanceof Error ? error.message : String(error), kept: false };
   } finally {
     server.kill();
+  }
+}
+
+/** Whether a second tab only looks on, and the last edit is there after every process of the browser was killed, in Firefox on a profile of its own. */
+export async function killedRow(): Promise<{ readonly figure: string; readonly kept: boolean }> {
+  const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
+  const profile = mkdtempSync(join(tmpdir(), 'pace-line-firefox-'));
+  const launched = (): Promise<Browser> =>
+    puppeteer.launch({
+      browser: 'firefox',
+      executablePath: process.env['FIREFOX'] ?? '/usr/bin/firefox-esr',
+      userDataDir: profile,
+      defaultViewport: { width: 1280, height: 800 },
+    });
+  const run = (page: Page, text: string, argument: unknown): Promise<unknown> =>
+    page.evaluate(`(${text})(${JSON.stringify(argument)})`);
+  const isCalled = async (page: Page, name: string): Promise<boolean> => (await run(page, NAME, null)) === name;
+  let browser = await launched();
+  try {
+    await once(server.stdout, 'data');
+    const page = await browser.newPage();
+    await page.goto(BASE);
+    await until('no sample opens', async () => (await run(page, PRESS, 'Open the sample Kite over the quay')) === true);
+    await until('the scene does not open', () => isCalled(page, 'Kite over the quay'));
+    const address = page.url();
+    const second = await browser.newPage();
+    await second.goto(address);
+    await until(
+      'a second tab may change it as well',
+      async () => (await run(second, SAYS, 'open in another tab')) === true,
+    );
+    await second.close();
+    await page.bringToFront();
+    await run(page, RENAME, 'Before the kill');
+    // What was kept before says so as well.
+    await later(2500);
+    await until('the edit is not kept', async () => (await run(page, SAYS, 'kept ')) === true);
+    browser.process()?.kill('SIGKILL');
+    await later(2000);
+    browser = await launched();
+    const after = await browser.newPage();
+    await after.goto(address);
+    await until('the edit was lost by the kill', () => isCalled(after, 'Before the kill'));
+    await until('undo was lost by the kill', async () => (await run(after, PRESS, 'Undo')) === true);
+    return {
+      figure: 'a second tab only looks on; the last edit and undo are there after a kill of the browser',
+      kept: true,
+    };
+  } catch (error) {
+    return { figure: error instanceof Error ? error.message : String(error), kept: false };
+  } finally {
+    await browser.close().catch(() => undefined);
+    server.kill();
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
   }
 }
