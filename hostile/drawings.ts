@@ -26,6 +26,8 @@ const KINDS: Readonly<Record<string, (size: number) => string>> = {
   'references outside': (s) =>
     svg(times(1 + s * 2000, (i) => `<rect width="5" height="5" fill="url(https://elsewhere.example/${i})"/>`)),
   'entities with spaces': (s) => `<!DOCTYPE svg [<!ENTITY ${' '.repeat(s * 2e5)}>]>${svg(RECT)}`,
+  'spaces in a declaration': (s) => svg(`${RECT}<!ENTITY${' '.repeat(s * 2e5)}`),
+  'declarations without end': (s) => svg(`${'<!X '.repeat(s * 5e4)}${RECT}`),
   'many entities': (s) => `<!DOCTYPE svg [${times(s * 2e4, (i) => `<!ENTITY e${i} "v">`)}]>${svg(RECT)}`,
   'entities in entities': (s) =>
     `<!DOCTYPE svg [<!ENTITY a0 "x">${times(1 + s * 20, (i) => `<!ENTITY a${i + 1} "&a${i};&a${i};">`)}]>${svg(`<text>&a${Math.round(s * 20)};</text>`)}`,

@@ -90,6 +90,30 @@ function mostAttributes(text: string): number {
 const EQUALS = '='.charCodeAt(0);
 const OPENING = '<'.charCodeAt(0);
 
+/** The parser looks at all of a declaration (`<!…>`) again at each of its characters: the squares of their lengths, added up. */
+const MOST_DECLARATION_WORK = 50_000_000;
+
+/** What it takes to read the declarations of a file. Comments and sections of characters are none; those within a DOCTYPE are counted one by one. Linear. */
+function declarationWork(source: string): number {
+  const next = (sign: string, from: number): number => {
+    const at = source.indexOf(sign, from);
+    return at < 0 ? source.length : at;
+  };
+  let work = 0;
+  for (let at = source.indexOf('<!'); at >= 0; at = source.indexOf('<!', at)) {
+    if (source.startsWith('<!--', at)) at = next('-->', at + 4);
+    else if (source.startsWith('<![CDATA[', at)) at = next(']]>', at + 9);
+    else if (/^<!DOCTYPE/i.test(source.slice(at, at + 9))) at += 9;
+    else {
+      const end = next('>', at + 2);
+      work += (end - at) ** 2;
+      at = end;
+    }
+    if (at >= source.length) break;
+  }
+  return work;
+}
+
 /** Sizes that are asked before any work is begun. */
 function sizeTrouble(source: string): string | undefined {
   const tags = countOf('<', source) - countOf('</', source);
@@ -97,6 +121,7 @@ function sizeTrouble(source: string): string | undefined {
   if (countOf('=', source) > MOST_ATTRIBUTES) return `it has more than ${MOST_ATTRIBUTES} attributes`;
   if (mostAttributes(source) > MOST_OF_ONE) return `an element of it has more than ${MOST_OF_ONE} attributes`;
   if (countOf(';', source) > MOST_DECLARATIONS) return `it has more than ${MOST_DECLARATIONS} style declarations`;
+  if (declarationWork(source) > MOST_DECLARATION_WORK) return 'its declarations are too long to be read';
   const rules = /<(?:svg:)?style[\s>]/.test(source) ? countOf('{', source) : 0;
   if (rules * tags > MOST_MATCHES) return 'its style sheets have too many rules for so many elements';
   return undefined;
