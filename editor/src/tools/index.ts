@@ -5,7 +5,7 @@ export { gripOf } from './canvas/grabs/grip.ts';
 export { showsHandles } from './canvas/grabs/handle.ts';
 export { hitsAt } from './canvas/hit.ts';
 export { measureTool } from './canvas/measure.ts';
-export { guideFrom, guideFromOutline } from './canvas/new-guide.ts';
+export { guideFrom, guidesAlong } from './canvas/new-guide.ts';
 export { plotTool } from './canvas/plot.ts';
 export { riderBoxOf } from './canvas/rider-box.ts';
 export { boundsOf, boxTargetOf, boxTransformed, handlesAround } from './canvas/selection-box.ts';

@@ -5,6 +5,20 @@ import { mapPlaces } from '../places/place-map.ts';
 import { asShare } from '../places/places.ts';
 import { poseOf, stoodAs } from '../rider/standing.ts';
 
+/** Adds many guides at once: one by one, each would ask after the ids of all. */
+export const addGuides = command<{ guides: readonly Guide[] }>(
+  (scene, { guides }) => {
+    const ids = idsIn(scene);
+    for (const guide of guides)
+      for (const id of [guide.id, ...guide.nodes.map((node) => node.id)]) {
+        if (ids.has(id)) return refusal('id-taken', { id });
+        ids.add(id);
+      }
+    return undefined;
+  },
+  (scene, { guides }) => (guides.length === 0 ? scene : { ...scene, guides: [...scene.guides, ...guides] }),
+);
+
 /** Adds a guide above the others. Its ids and its nodes' must be free. */
 export const addGuide = command<{ guide: Guide }>(
   (scene, { guide }) => {

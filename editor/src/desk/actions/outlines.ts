@@ -1,5 +1,6 @@
 import {
   addGuide,
+  addGuides,
   heldOutline,
   MOST,
   outlinesFromPathData,
@@ -10,9 +11,9 @@ import {
 } from '@pace-line/core';
 import { NOTHING, selectGuide, type KeptGuide } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
-import { guideFrom, guideFromOutline } from '../../tools/index.ts';
+import { guideFrom, guidesAlong } from '../../tools/index.ts';
 import { sceneOf, type Desk } from '../desk.ts';
-import { change, perform } from './change.ts';
+import { perform } from './change.ts';
 import { freeGuideName } from './guides.ts';
 
 /** Puts a guide as path data on the clipboard. */
@@ -27,7 +28,7 @@ export async function copyPathData(guide: Guide): Promise<void> {
 }
 
 /** Guides that come in at once: no hand goes through more. */
-const MOST_AT_ONCE = 500;
+const MOST_AT_ONCE = 5000;
 
 /** Adds guides made of outlines, one each, where they are. */
 export function addOutlines(desk: Desk, outlines: readonly Outline[], base: string, label: string): void {
@@ -38,15 +39,9 @@ export function addOutlines(desk: Desk, outlines: readonly Outline[], base: stri
     tell(
       `The first ${drawn.length} of ${all.length} paths were taken in: ${MOST_AT_ONCE} come in at once, and a scene holds ${MOST.guides}.`,
     );
-  const made: string[] = [];
-  change(desk, label, (scene) =>
-    drawn.reduce((sum, outline) => {
-      const guide = guideFromOutline(sum, outline, base);
-      made.push(guide.id);
-      return addGuide(sum, { guide });
-    }, scene),
-  );
-  desk.doc.select({ ...NOTHING, guides: made });
+  const along = guidesAlong(sceneOf(desk));
+  const guides = drawn.map((outline) => along(outline, base));
+  if (perform(desk, label, addGuides, { guides })) desk.doc.select({ ...NOTHING, guides: guides.map(({ id }) => id) });
 }
 
 /** Path data pasted as text; gives false where it is none. */

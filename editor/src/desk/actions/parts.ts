@@ -1,6 +1,6 @@
 import {
   addArt,
-  addGuide,
+  addGuides,
   addRider,
   freeId,
   freeName,
@@ -12,7 +12,7 @@ import {
 } from '@pace-line/core';
 import type { DrawingPart } from '@pace-line/core/art-import';
 import { NOTHING } from '../../document/index.ts';
-import { guideFromOutline } from '../../tools/index.ts';
+import { guidesAlong } from '../../tools/index.ts';
 import type { Desk } from '../desk.ts';
 import type { TakenApart } from '../view.ts';
 import { change } from './change.ts';
@@ -57,14 +57,25 @@ function fitOf({ canvas }: Scene, drawing: { readonly width: number; readonly he
 /** The scene with the parts put where they are in their drawing. Scenery goes behind all riders, in its own order. */
 function placeParts(scene: Scene, { name, parts: drawing }: TakenApart, roles: readonly Role[], made: Made): Scene {
   const fit = fitOf(scene, drawing);
+  const along = guidesAlong(scene);
+  const guides = drawing.parts.flatMap((part, i) =>
+    roles[i] === 'guide'
+      ? part.outlines
+          .filter((outline) => outline.nodes.length > 1)
+          .map((outline) => along(fitted(outline, fit), part.name))
+      : [],
+  );
+  made.guides.push(...guides.map(({ id }) => id));
   let behind = 0;
-  return drawing.parts.reduce((sum, part, i) => {
-    const role = roles[i] ?? 'none';
-    if (role === 'none') return sum;
-    if (role === 'guide') return withGuides(sum, part, fit, made);
-    const artId = freeId(idsIn(sum), `art-${name}-${i + 1}`.toLowerCase().replace(/[^a-z0-9-]+/g, '-'));
-    return role === 'scenery' ? withRider(sum, part, artId, fit, behind++) : withRider(sum, part, artId, fit, made);
-  }, scene);
+  return drawing.parts.reduce(
+    (sum, part, i) => {
+      const role = roles[i] ?? 'none';
+      if (role === 'none' || role === 'guide') return sum;
+      const artId = freeId(idsIn(sum), `art-${name}-${i + 1}`.toLowerCase().replace(/[^a-z0-9-]+/g, '-'));
+      return role === 'scenery' ? withRider(sum, part, artId, fit, behind++) : withRider(sum, part, artId, fit, made);
+    },
+    addGuides(scene, { guides }),
+  );
 }
 
 const fitted = ({ nodes, closed }: Outline, { scale, dx, dy }: Fit): Outline => {
@@ -80,15 +91,6 @@ const fitted = ({ nodes, closed }: Outline, { scale, dx, dy }: Fit): Outline => 
     })),
   };
 };
-
-function withGuides(scene: Scene, part: DrawingPart, fit: Fit, made: Made): Scene {
-  return part.outlines.reduce((sum, outline) => {
-    if (outline.nodes.length < 2) return sum;
-    const guide = guideFromOutline(sum, fitted(outline, fit), part.name);
-    made.guides.push(guide.id);
-    return addGuide(sum, { guide });
-  }, scene);
-}
 
 /** The part as art with a parked rider: scenery, locked, at a place behind; else one that is to be worked on. */
 function withRider(scene: Scene, part: DrawingPart, artId: string, fit: Fit, to: number | Made): Scene {

@@ -1,8 +1,11 @@
 import {
   freeId,
   freeName,
+  freshIds,
+  freshNames,
   idsIn,
   namedNode,
+  newGuide,
   ROUTE_COLORS,
   type Guide,
   type Node,
@@ -43,11 +46,27 @@ export function guideFrom(scene: Scene, nodes: readonly DraftNode[], closed: boo
   };
 }
 
-/** A guide along an outline that was read: nodes whose handles lie in line are smooth, the others corners. */
-export const guideFromOutline = (scene: Scene, { nodes, closed }: Outline, base: string): Guide =>
-  guideFrom(
-    scene,
-    nodes.map((node) => ({ ...node, in: node.in, out: node.out, join: namedNode(node, '').join })),
-    closed,
-    base,
-  );
+/** Makes guides along outlines that were read, one after another, with ids and names that are free in a scene; nodes whose handles lie in line are smooth, the others corners. */
+export function guidesAlong(scene: Scene): (outline: Outline, base: string) => Guide {
+  const claim = freshIds(scene);
+  const named = freshNames(scene.guides.map(({ name }) => name));
+  const uses = ROUTE_COLORS.map((color) => scene.guides.filter((guide) => guide.color === color).length);
+  return ({ nodes, closed }, base) => {
+    const color = uses.indexOf(Math.min(...uses));
+    uses[color] = (uses[color] ?? 0) + 1;
+    const id = claim('guide');
+    return newGuide({
+      id,
+      name: named(base),
+      closed,
+      color: ROUTE_COLORS[color] ?? ROUTE_COLORS[0],
+      nodes: nodes.map((node, i): Node => ({
+        ...node,
+        in: node.in,
+        out: node.out,
+        join: namedNode(node, '').join,
+        id: claim(`${id}-n${i + 1}`),
+      })),
+    });
+  };
+}
