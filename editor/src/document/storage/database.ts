@@ -35,7 +35,8 @@ function open(): Promise<Database> {
 async function openOrStandIn(): Promise<Database> {
   try {
     const db = await open();
-    await moveFromOlder(db);
+    // Where that cannot be it stays where it is, and is tried again at the next start.
+    await moveFromOlder(db).catch((error: unknown) => console.warn(error));
     return db;
   } catch (error) {
     refused = error instanceof Error ? error.message : String(error);
