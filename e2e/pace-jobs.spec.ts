@@ -81,7 +81,7 @@ test('a card that flies to a basket on a click, and turns round when it is press
   await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'springs a little' }).click();
   await page.keyboard.press('Escape');
   await paceCard(page);
-  await chosen(page, 'Driven by', 'a click');
+  await chosen(page, 'Trigger', 'click');
   await page.getByRole('button', { name: 'try it' }).click();
   const picture = page.locator('.try-picture');
   const time = async (): Promise<number> => Number(await page.locator('[data-readout="time"]').textContent());
@@ -97,7 +97,7 @@ test('a card that flies to a basket on a click, and turns round when it is press
   await page.keyboard.press('Escape');
   await expect(picture).toHaveCount(0);
   const scene = await savedScene(page);
-  expect(scene.driver).toEqual({ kind: 'click', again: 'back' });
+  expect(scene.driver).toEqual([{ kind: 'click', again: 'back' }]);
   expect(scene.riders[0]!.pace.marks[0]!.ease).toMatchObject({ kind: 'spring' });
   await playsAsMeant(page, scene);
 });
@@ -106,8 +106,8 @@ test('a scene that is scrolled past and one that the pointer plays are tried on 
   await openScene(page, ways());
   const time = async (): Promise<number> => Number(await page.locator('[data-readout="time"]').textContent());
   await paceCard(page);
-  await chosen(page, 'Driven by', 'scrolling past');
-  await typed(page, 'Comes in at', '1');
+  await chosen(page, 'Trigger', 'scroll');
+  await typed(page, 'Enters view at', '1');
   await page.getByRole('button', { name: 'try it' }).click();
   await expect.poll(time).toBe(1);
   await page.locator('.try-picture').hover();
@@ -117,7 +117,7 @@ test('a scene that is scrolled past and one that the pointer plays are tried on 
   await expect.poll(time).toBe(4);
   await page.getByRole('button', { name: 'stop trying' }).click();
   await paceCard(page);
-  await chosen(page, 'Driven by', 'the pointer over it');
+  await chosen(page, 'Trigger', 'pointer over');
   await page.getByRole('button', { name: 'try it' }).click();
   await page.mouse.move(5, 5);
   await expect.poll(time).toBe(0);

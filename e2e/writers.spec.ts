@@ -2,7 +2,7 @@ import type * as Core from '@pace-line/core';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
-import { pathOfGuide, prepare, renameScene, type Scene } from '@pace-line/core';
+import { pathOfGuide, prepare, renameScene, runsByTime, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { tellingTimes, worstGap } from './motion.ts';
@@ -220,7 +220,7 @@ test('outputs are well-formed XML, and a page that allows nothing but styles of 
       expect(wrong).toBeUndefined();
       [body, type] = [text, id === 'web-page' ? 'text/html' : 'image/svg+xml'];
       // What is driven by more than time has one script, which it allows itself.
-      const isDriven = id === 'web-page' && scene.driver.kind !== 'time';
+      const isDriven = id === 'web-page' && !runsByTime(scene.driver);
       policy = isDriven ? `${plain}; script-src 'unsafe-inline'` : plain;
       await page.goto('/output');
       expect(await page.evaluate(() => document.getAnimations().length)).toBeGreaterThan(0);

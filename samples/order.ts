@@ -46,7 +46,7 @@ export function order(): Scene {
     name: 'Tea to the basket',
     canvas: { width: 960, height: 600, background: '#F7F3EA' },
     clock: { duration: 1.2, fps: 60, repeat: 'there-and-back' },
-    driver: { kind: 'click', again: 'back' },
+    driver: [{ kind: 'click', again: 'back' }],
     art: [
       art('order-page', 'Ordering page', [0, 0]),
       art('basket', 'Basket', [28, 48]),

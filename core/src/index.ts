@@ -57,12 +57,17 @@ export {
 } from './pace/index.ts';
 export {
   advanced,
+  driveSpec,
   happened,
+  runsByTime,
+  scrollOf,
   scrollStops,
-  timeOfScroll,
+  shownTime,
+  timeOfPassage,
   undriven,
   type Driven,
   type DriveEvent,
+  type DriveSpec,
 } from './drive/index.ts';
 export {
   ALLOWED_ELEMENTS,

@@ -209,7 +209,7 @@ describe('a scene set into another one', () => {
     const seen = sceneOf({
       guides: [LOOPS],
       camera: 'wheel',
-      driver: { kind: 'enter' },
+      driver: [{ kind: 'enter', again: false }],
       riders: [lap('wheel', 'loops', { inside: { guide: 'loops' }, pace: { cycle: 2 } })],
     });
     expect(c.lostInside(seen)).toEqual({ uncut: [], camera: true, driver: true });

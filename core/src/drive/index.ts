@@ -1,1 +1,11 @@
-export { advanced, happened, scrollStops, timeOfScroll, undriven, type Driven, type DriveEvent } from './drive.ts';
+export { driveSpec, runsByTime, scrollOf, scrollStops } from './drive.ts';
+export {
+  advanced,
+  happened,
+  shownTime,
+  timeOfPassage,
+  undriven,
+  type DriveEvent,
+  type Driven,
+  type DriveSpec,
+} from './machine.ts';

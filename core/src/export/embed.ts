@@ -1,3 +1,4 @@
+import { scrollOf } from '../drive/index.ts';
 import type { Scene } from '../scene/index.ts';
 import { scaleOf } from './delivered.ts';
 import { escapeMarkup, formatNumber } from './text.ts';
@@ -22,10 +23,31 @@ export const videoElement: Embed = (scene, [file = ''], options) => {
   return `<video src="${escapeMarkup(file)}" width="${w}" height="${h}" autoplay loop muted playsinline aria-label="${escapeMarkup(scene.name)}"></video>`;
 };
 
-/** A page in a frame, which may run its script and nothing else. */
+/** What tells a page in a frame how far it has passed through the window: all of the script element before it in the snippet. */
+export const PASSAGE_SCRIPT = `
+(() => {
+  const frame = document.currentScript.previousElementSibling;
+  const tell = () => {
+    const { top, height } = frame.getBoundingClientRect();
+    frame.contentWindow.postMessage({ share: (innerHeight - top) / (innerHeight + height) }, '*');
+  };
+  frame.addEventListener('load', tell);
+  addEventListener('scroll', tell, { capture: true, passive: true });
+  addEventListener('resize', tell);
+  tell();
+})();
+`;
+
+/** By which a strict policy allows that script; a test takes it anew. */
+export const PASSAGE_HASH = 'sha256-mp7Wf6OYe0BXeI9MzNAGAxCgXx6UsNN0uIGSBupZRHE=';
+
+/** A page in a frame, which may run its script and nothing else. One that is scrolled past is told by the page around it how far it has passed. */
 export const frameElement: Embed = (scene, [file = ''], options) => {
   const [w, h] = size(scene, options);
-  return `<iframe src="${escapeMarkup(file)}" title="${escapeMarkup(scene.name)}" sandbox="allow-scripts" style="width:100%;aspect-ratio:${w}/${h};border:0"></iframe>`;
+  const told = scrollOf(scene.driver)
+    ? `\n<!-- A strict policy allows the script by '${PASSAGE_HASH}'. -->\n<script>${PASSAGE_SCRIPT}</script>`
+    : '';
+  return `<iframe src="${escapeMarkup(file)}" title="${escapeMarkup(scene.name)}" sandbox="allow-scripts" style="width:100%;aspect-ratio:${w}/${h};border:0"></iframe>${told}`;
 };
 
 /** A module that is mounted on an element. */

@@ -76,7 +76,7 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
     lost: (names) => `The camera ${quoted(names)}: the canvas is shown as it is.`,
   },
   driver: {
-    usedBy: ({ driver }) => (driver.kind === 'time' ? [] : [driver.kind]),
+    usedBy: ({ driver }) => driver.flatMap(({ kind }) => (kind === 'time' ? [] : [kind])),
     lost: () => 'What drives it: it plays by time.',
   },
   'lead-in': {

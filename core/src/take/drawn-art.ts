@@ -1,3 +1,4 @@
+import { runsByTime } from '../drive/index.ts';
 import type { PathNode } from '../geometry/index.ts';
 import type { Channel, Displayed } from '../motion/index.ts';
 import { artById, guideById, leadInOf, type Art, type Rider, type Scene } from '../scene/index.ts';
@@ -102,7 +103,7 @@ export function drawnArt(
 
 /** Whether a scene is played for ever, by its time alone, with nothing before it: then it does not matter where a rider begins. */
 export const isEndless = (scene: Scene): boolean =>
-  scene.clock.repeat !== 'once' && scene.clock.times === null && scene.driver.kind === 'time' && leadInOf(scene) === 0;
+  scene.clock.repeat !== 'once' && scene.clock.times === null && runsByTime(scene.driver) && leadInOf(scene) === 0;
 
 /** The line within which a rider is seen. */
 export function insideOf(scene: Scene, { inside }: Rider, frameOf: FrameOf): Inside | null {

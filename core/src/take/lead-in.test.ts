@@ -158,7 +158,7 @@ describe('the lead-in', () => {
 
   test('it is not played where it was not asked for, nor where something else than time drives the scene', () => {
     expect(bake(scene).leadIn).toBe(0);
-    const clicked = bake(entered({ driver: { kind: 'click' } }), { leadIn: true });
+    const clicked = bake(entered({ driver: [{ kind: 'click', again: 'back' }] }), { leadIn: true });
     expect(clicked.leadIn).toBe(0);
     expect(artsOf(clicked).every(({ entering }) => entering === null)).toBe(true);
   });

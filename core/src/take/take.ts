@@ -1,5 +1,6 @@
+import { driveSpec, runsByTime, type DriveSpec } from '../drive/index.ts';
 import { displayOrder, drawerOf, drawnShare, prepare, type Motion } from '../motion/index.ts';
-import { artById, pathOfGuide, usedAssets, type Driver, type Guide, type Scene } from '../scene/index.ts';
+import { artById, pathOfGuide, usedAssets, type Guide, type Scene } from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
 import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
@@ -26,8 +27,8 @@ export interface Take {
   readonly fps: number;
   /** How often it is played; null: for ever. */
   readonly times: number | null;
-  /** What drives it on a page. */
-  readonly driver: Driver;
+  /** What drives it on a page, as that reads it. */
+  readonly drive: DriveSpec;
   /** What a camera makes of the canvas; null where there is none. */
   readonly view: View | null;
   /** What is drawn, from the back to the front. */
@@ -64,7 +65,7 @@ export function bake(
   }: BakeOptions = {},
 ): Take {
   const motion = prepare(scene);
-  const leadIn = isLed && scene.driver.kind === 'time' ? motion.leadIn : 0;
+  const leadIn = isLed && runsByTime(scene.driver) ? motion.leadIn : 0;
   const view = bakedView(scene, motion, tolerance / scale, leadIn);
   const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
@@ -77,7 +78,8 @@ export function bake(
     return drawn ? [drawn] : [];
   });
   const repeating = ways && isEndless(scene) ? withEchoes(motion, drawing) : drawing;
-  return { ...takeOf(scene, motion, view?.curves ?? null, repeating, scale), leadIn };
+  const take = takeOf(scene, motion, view?.curves ?? null, repeating, scale);
+  return { ...take, leadIn, drive: driveSpec(scene, leadIn) };
 }
 
 /** Asked once of each guide, however many riders are seen within it. */
@@ -91,11 +93,12 @@ function oncePerGuide(frameOf: FrameOf): FrameOf {
 }
 
 function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readonly Drawn[], scale = 1): Take {
-  const { name, canvas, clock, driver } = scene;
+  const { name, canvas, clock } = scene;
   const { duration, repeat, fps } = clock;
   const times = repeat === 'once' ? 1 : clock.times;
   return {
-    ...{ name, canvas, length: motion.length, leadIn: 0, duration, repeat, scale, fps, times, driver, view, drawing },
+    ...{ name, canvas, length: motion.length, leadIn: 0, duration, repeat, scale, fps, times, view, drawing },
+    drive: driveSpec(scene),
     assets: assetsOf(scene, drawing),
   };
 }

@@ -238,7 +238,7 @@ describe('repeating another', () => {
     for (const more of [
       { clock: { ...scene.clock, repeat: 'once' as const } },
       { clock: { ...scene.clock, times: 3 } },
-      { driver: { ...scene.driver, kind: 'click', again: 'back' } as Scene['driver'] },
+      { driver: [{ kind: 'click', again: 'back' }] as Scene['driver'] },
     ])
       for (const { echo } of waysOf({ ...scene, ...more })) expect(echo).toBeNull();
   });

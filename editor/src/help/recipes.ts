@@ -475,7 +475,7 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'On card 4, below the clock, choose what drives the scene: time, scrolling past, the pointer over it, a click, or coming into view.',
+      'On card 4, below the clock, choose the scene’s Trigger: autoplay, scroll, pointer over, click, or in view. Add trigger puts a second one beside it: a click and the pointer over it, together.',
       'A click plays it; the next turns it round from where it is, stops it, or begins anew. The pointer’s leaving takes it back, stops it, or lets it finish. Of a passage through the window, tie its beginning, middle and end to times.',
       'Try it: the canvas behaves as on a page until Escape. What is sent as a web page, a module or a component does the same; pictures and data play by time.',
       'How often a loop plays before it stays at its end is set there too.',

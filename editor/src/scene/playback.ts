@@ -200,10 +200,7 @@ export class Playback {
   #driven(by: Drive, now: number): void {
     const seconds = this.#last === undefined ? 0 : ((now - this.#last) / 1000) * this.#speed;
     const { time, moves } = by(seconds);
-    // Standing at a loop's end it is there, and not at its start.
-    const folded = time % this.#length;
-    if (folded === 0 && time > 0 && !moves) this.seek(this.#length);
-    else this.#time = time === this.#length ? time : folded;
+    this.#time = time === this.#length ? time : time % this.#length;
     this.#last = moves ? now : undefined;
     if (moves) this.invalidate();
   }

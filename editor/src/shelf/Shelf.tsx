@@ -1,5 +1,5 @@
 import { IconFolderOpen, IconHelp, IconPlus } from '@tabler/icons-react';
-import { useEffect } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR, { useSWRConfig } from 'swr';
@@ -93,10 +93,16 @@ function Head({ onFiles, onNew }: HeadProps) {
 const isOfShelf = (key: unknown): boolean =>
   key === 'shelf' || key === 'deleted' || (Array.isArray(key) && key[0] === 'picture');
 
+/** Cards that a first window shows. */
+const FIRST = 16;
+
 function KeptScenes() {
   const { data: cards } = useSWR('shelf', listCards);
   const { mutate } = useSWRConfig();
   useEffect(() => onShelfChange(() => void mutate(isOfShelf)), [mutate]);
+  // Those that can be seen come first, the many below them when the page has time.
+  const isWhole = useDeferredValue(cards !== undefined, false);
+  const near = (isWhole ? cards : cards?.slice(0, FIRST)) ?? [];
   return (
     <section aria-labelledby="kept">
       <h2 id="kept">Kept in this browser</h2>
@@ -108,7 +114,7 @@ function KeptScenes() {
         </p>
       )}
       <ul className="card-grid">
-        {cards?.map((card) => (
+        {near.map((card) => (
           <ErrorBoundary key={card.id} fallbackRender={() => <BrokenCard name={card.name} id={card.id} />}>
             <KeptCard card={card} />
           </ErrorBoundary>

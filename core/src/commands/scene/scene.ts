@@ -1,4 +1,4 @@
-import { KEY_CHANNELS, type Clock, type Driver, type Pace, type Rider, type Scene } from '../../scene/index.ts';
+import { KEY_CHANNELS, type Clock, type Pace, type Rider, type Scene } from '../../scene/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
@@ -64,7 +64,7 @@ export function lastMoment({ riders }: Scene): number {
 }
 
 /** Sets what drives the scene where it is shown on a page. */
-export const setDriver = command<{ driver: Driver }>(
+export const setDriver = command<{ driver: Scene['driver'] }>(
   () => undefined,
   (scene, { driver }) => ({ ...scene, driver }),
 );

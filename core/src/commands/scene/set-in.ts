@@ -1,3 +1,4 @@
+import { runsByTime } from '../../drive/index.ts';
 import { transformed, type Vec } from '../../geometry/index.ts';
 import { prepare } from '../../motion/index.ts';
 import {
@@ -92,7 +93,7 @@ export function lostInside(inner: Scene): LostInside {
   return {
     uncut: within.length > 0 && reachesBeyond(inner) ? within : [],
     camera: camera !== null,
-    driver: driver.kind !== 'time',
+    driver: !runsByTime(driver),
   };
 }
 

@@ -7,8 +7,8 @@ import { mountedModule } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
-import { DRIVE_SCRIPT } from './drive-script.ts';
-import { MODULE_SCRIPT, ridersText, specText, tracksText } from './module-script.ts';
+import { MODULE_SCRIPT } from './page-scripts.ts';
+import { ridersText, specText, tracksText } from './module-script.ts';
 import { standingRules } from './style.ts';
 import { drawnSvg } from './svg/svg.ts';
 
@@ -48,7 +48,7 @@ export function moduleText(take: Take, given: Options): string {
     `const ENDS = ${endsOf(take)};\n` +
     `const MARKUP = ${literal(svg)};\n` +
     `const TRACKS = ${tracksText(tracks, take)};\n` +
-    `const RIDERS = ${ridersText(take, prefix)};\n\n${DRIVE_SCRIPT}\n\n${MODULE_SCRIPT}\n`
+    `const RIDERS = ${ridersText(take, prefix)};\n\n${MODULE_SCRIPT}\n`
   );
 }
 
@@ -63,13 +63,26 @@ export interface Sample {
   opacity: number;
 }
 
+/** What a page does that drives it. */
+export type DriverName = 'time' | 'over' | 'click' | 'enter' | 'scroll';
+
+/** Where it is and how it runs, to go on from. */
+export interface MountState {
+  readonly rules: unknown;
+  readonly state: unknown;
+}
+
 export interface MountOptions {
   /** What drives it; 'none': only what is told moves it. Absent: as it was made. */
-  driver?: 'time' | 'over' | 'click' | 'enter' | 'scroll' | 'none';
-  /** What a driver's second event does: 'back', 'stop', 'finish', 'restart'. */
-  then?: string;
+  driver?: DriverName | readonly DriverName[] | 'none';
+  /** What a driver's second event does: 'back', 'stop', 'finish', 'restart', 'again'; for several drivers a list. */
+  then?: string | readonly string[];
   /** Whether what enters does so before the loop, where time or coming into the window drives it. Absent: it does. */
   leadIn?: boolean;
+  /** How fast it runs; absent: 1. */
+  rate?: number;
+  /** What another mount gave: it goes on from there. */
+  state?: MountState;
   /** The element that drives it, where that is another than the drawing. */
   on?: Element;
   /** Lays the drawing between the middles of two elements of the page. */
@@ -86,6 +99,9 @@ export interface Mounted {
   seek(seconds: number): void;
   /** Shows a share of the loop, 0 to 1. */
   setProgress(share: number): void;
+  /** Sets how fast it runs; 1: as it was made. */
+  setRate(rate: number): void;
+  state(): MountState;
   /** Lays it anew where the elements that it lies between have moved by themselves. */
   refit(): void;
   destroy(): void;

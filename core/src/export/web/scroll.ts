@@ -1,5 +1,3 @@
-import { scrollStops } from '../../drive/index.ts';
-import type { Driver } from '../../scene/index.ts';
 import type { Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
 
@@ -12,12 +10,8 @@ export interface ScrollRules {
 }
 
 /** Undefined where the passage is not run through evenly, from an earlier time to a later one: that no browser does. */
-export function scrollRules(
-  { length, duration, repeat }: Take,
-  driver: Extract<Driver, { kind: 'scroll' }>,
-  prefix: string,
-): ScrollRules | undefined {
-  const [from, middle, to] = scrollStops(driver, { duration, repeat, fps: 1, times: null, tempo: null });
+export function scrollRules({ length, drive }: Take, prefix: string): ScrollRules | undefined {
+  const [from = 0, middle = 0, to = 0] = drive.stops;
   if (!(to > from) || Math.abs(middle - (from + to) / 2) > 1e-6) return undefined;
   // Shares of the passage, %, at which the loop's start and its end are shown.
   const share = (time: number): string => formatNumber((100 * (time - from)) / (to - from), 4);
@@ -25,7 +19,7 @@ export function scrollRules(
   return {
     root: `@supports (animation-timeline:view()){body>svg{view-timeline:--${prefix} block}}`,
     rules:
-      `@supports (animation-timeline:view()){@media (prefers-reduced-motion:no-preference){.${prefix}-m{animation-duration:auto;animation-iteration-count:1;animation-fill-mode:both;` +
+      `@supports (animation-timeline:view()){@media (prefers-reduced-motion:no-preference){:root:not(.told) .${prefix}-m{animation-duration:auto;animation-iteration-count:1;animation-fill-mode:both;` +
       `animation-play-state:running;animation-timeline:--${prefix};animation-range:${range}}}}`,
   };
 }

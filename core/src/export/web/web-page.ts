@@ -7,7 +7,7 @@ import { frameElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
-import { DRIVE_SCRIPT, driveSpecOf } from './drive-script.ts';
+import { DRIVE_SCRIPT } from './page-scripts.ts';
 import { scrollRules } from './scroll.ts';
 import { styleOf } from './style.ts';
 import { drawnSvg } from './svg/svg.ts';
@@ -40,7 +40,7 @@ export const webPage: Format<'take', typeof options> = {
       sink,
       `${fileStem(take.name)}.html`,
       'text/html',
-      take.driver.kind === 'time' ? runningPage(take, given) : drivenPage(take, given),
+      take.drive.rules.every(([kind]) => kind === 'time') ? runningPage(take, given) : drivenPage(take, given),
     ),
 };
 
@@ -85,31 +85,43 @@ function runningPage(take: Take, given: Options): string {
   return pageOf(take, given, { style, body: pauses ? `${PAUSE}\n${svg}` : svg, scripts: '' });
 }
 
-/** What a driven page's script does: it holds all animations, and shows the times that its driver gives. */
+/**
+ * What a driven page's script does: it holds all animations, and shows the times that its driver gives. What is scrolled past has a window of room before and after it where the page is alone; in a frame the page
+ * around it tells how far it has passed (embed.ts), and until then its middle is shown.
+ */
 const START = `const box = document.querySelector('body > svg');
 const all = box.getAnimations({ subtree: true });
 all.forEach((one) => one.pause());
-drive(box, (time) => all.forEach((one) => (one.currentTime = time * 1000)), SPEC);`;
+const driven = drive(box, (time) => all.forEach((one) => (one.currentTime = time * 1000)), SPEC, told);
+if (told) addEventListener('message', ({ source, data }) => source === parent && typeof data?.share === 'number' && driven.pass(data.share));`;
 
-/** Whether the browser does not scroll it by itself: it cannot, or less motion is asked for. */
-const BY_SCRIPT = `!CSS.supports('animation-timeline: view()') || matchMedia('(prefers-reduced-motion: reduce)').matches`;
+/** Whether a page in a frame is told how far it has passed through a window that is not its own. */
+const TOLD = `const told = parent !== window;
+if (told) document.documentElement.classList.add('told');`;
+
+/** Whether the browser does not scroll it by itself: it cannot, less motion is asked for, or another page tells it. */
+const BY_SCRIPT = `told || !CSS.supports('animation-timeline: view()') || matchMedia('(prefers-reduced-motion: reduce)').matches`;
 
 function drivenPage(take: Take, given: Options): string {
   const drawn = drawnSvg(take, given);
   const { prefix, markup } = drawn;
-  const { driver } = take;
-  const scrolls = driver.kind === 'scroll' ? scrollRules(take, driver, prefix) : undefined;
+  const { drive } = take;
+  const driven = (kind: string): boolean => drive.rules.some(([one]) => one === kind);
+  const scrolls = driven('scroll') ? scrollRules(take, prefix) : undefined;
   const nonce = `n${shortHash(prefix)}`;
-  const start = START.replace('SPEC', JSON.stringify(driveSpecOf(take)));
+  const start = START.replace('SPEC', JSON.stringify(drive));
   const script = `${DRIVE_SCRIPT}\n${start}`;
-  const guarded = scrolls ? `if (${BY_SCRIPT}) {\n${script}\n}` : `{\n${script}\n}`;
+  const told = driven('scroll') ? TOLD : 'const told = false;';
+  const guarded = `{\n${told}\n${scrolls ? `if (${BY_SCRIPT}) {\n${script}\n}` : script}\n}`;
   // Nothing moves before the script runs.
-  const driven = `.${prefix}-m{animation-play-state:paused}${scrolls?.rules ?? ''}`;
-  const passage = driver.kind === 'scroll' ? 'html,body{height:auto}body{padding:100vh 0}' : '';
-  const hand = driver.kind === 'click' ? 'body>svg{cursor:pointer}' : '';
+  const held = `.${prefix}-m{animation-play-state:paused}${scrolls?.rules ?? ''}`;
+  const passage = driven('scroll')
+    ? ':root:not(.told),:root:not(.told) body{height:auto}:root:not(.told) body{padding:100vh 0}'
+    : '';
+  const hand = driven('click') ? 'body>svg{cursor:pointer}' : '';
   return pageOf(take, given, {
     style: `${passage}${hand}${scrolls?.root ?? ''}`,
-    body: `${markup(styleOf(take, drawn, driven))}\n<script nonce="${nonce}">${guarded}</script>`,
+    body: `${markup(styleOf(take, drawn, held))}\n<script nonce="${nonce}">${guarded}</script>`,
     scripts: `'nonce-${nonce}'`,
   });
 }

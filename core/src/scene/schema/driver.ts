@@ -3,7 +3,7 @@ import { z } from '../../zod.ts';
 /** A time of the loop, s. */
 const moment = z.number().min(0).max(7200);
 
-/** What a page does that drives a scene. */
+/** One thing that a page does which drives a scene. */
 export const driverSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('time') }),
   z.strictObject({
@@ -29,3 +29,12 @@ export const driverSchema = z.discriminatedUnion('kind', [
     again: z.boolean().default(false),
   }),
 ]);
+
+/** What a page does that drives a scene: one thing, or several that each have their say. A passage through the window gives every time itself, and stands alone. */
+export const driversSchema = z
+  .array(driverSchema)
+  .min(1)
+  .max(5)
+  .readonly()
+  .refine((all) => new Set(all.map(({ kind }) => kind)).size === all.length, 'each kind of driver is there once')
+  .refine((all) => all.length === 1 || all.every(({ kind }) => kind !== 'scroll'), 'scrolling drives alone');

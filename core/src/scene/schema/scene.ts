@@ -1,7 +1,7 @@
 import { z } from '../../zod.ts';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
-import { driverSchema } from './driver.ts';
+import { driversSchema } from './driver.ts';
 import { guideSchema } from './guide.ts';
 import { assetId, color, id, name } from './ids.ts';
 import { riderSchema } from './rider.ts';
@@ -9,7 +9,7 @@ import { MOST_SETS, setSchema } from './sets.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 9;
+export const SCENE_VERSION = 10;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
@@ -52,7 +52,7 @@ export const sceneShape = z.strictObject({
   guides: z.array(guideSchema).max(MOST.guides).readonly(),
   riders: z.array(riderSchema).max(MOST.riders).readonly(),
   /** What drives it where it is shown on a page. */
-  driver: driverSchema.default({ kind: 'time' }),
+  driver: driversSchema.default([{ kind: 'time' }]),
   /** The rider through which it is looked at. */
   camera: id.nullable().default(null),
   /** What is sent together, again and again. */

@@ -1,6 +1,17 @@
 import { Slider } from '@mantine/core';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import { advanced, happened, timeOfScroll, undriven, type Driven, type DriveEvent, type Driver } from '@pace-line/core';
+import {
+  advanced,
+  driveSpec,
+  happened,
+  runsByTime,
+  shownTime,
+  timeOfPassage,
+  undriven,
+  type Driven,
+  type DriveEvent,
+  type Driver,
+} from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { useDesk } from '../context.ts';
 import { sceneOf } from '../desk.ts';
@@ -10,8 +21,8 @@ import { useDeskView } from '../view.ts';
 export function TryLayer() {
   const trying = useDeskView((state) => state.trying);
   const driver = useCalmState((state) => state.shown.driver);
-  if (!trying || driver.kind === 'time') return null;
-  return <Trying key={JSON.stringify(driver)} driver={driver} />;
+  if (!trying || runsByTime(driver)) return null;
+  return <Trying key={JSON.stringify(driver)} drivers={driver} />;
 }
 
 const HINTS: Readonly<Record<Exclude<Driver['kind'], 'time'>, string>> = {
@@ -23,8 +34,10 @@ const HINTS: Readonly<Record<Exclude<Driver['kind'], 'time'>, string>> = {
 
 const stop = (): void => useDeskView.getState().set({ trying: false });
 
-function Trying({ driver }: { driver: Exclude<Driver, { kind: 'time' }> }) {
-  const { state, tell, scroll } = useDriven(driver);
+function Trying({ drivers }: { drivers: readonly Driver[] }) {
+  const { state, tell, scroll } = useDriven(drivers);
+  const has = (kind: Driver['kind']): boolean => drivers.some((one) => one.kind === kind);
+  const hint = drivers.flatMap(({ kind }) => (kind === 'time' ? [] : [HINTS[kind]])).join(' ');
   const surface = useRef<HTMLDivElement>(null);
   const { width, height } = useCalmState((one) => one.shown.canvas);
   const view = useDeskView((one) => one.view);
@@ -33,25 +46,25 @@ function Trying({ driver }: { driver: Exclude<Driver, { kind: 'time' }> }) {
   useEscape();
   useWheel(surface, (by) => setShare((now) => Math.min(1, Math.max(0, now + by))));
   useEffect(() => {
-    if (driver.kind === 'scroll') scroll(share);
-  }, [driver, scroll, share]);
+    scroll(share);
+  }, [scroll, share]);
   const box = { left: view.x, top: view.y, width: width * view.zoom, height: height * view.zoom };
   return (
     <div className="try-layer" ref={surface}>
       <button
         type="button"
-        className={`try-picture ${driver.kind === 'click' ? 'pressable' : ''}`}
+        className={`try-picture ${has('click') ? 'pressable' : ''}`}
         style={box}
-        aria-label={`The picture, as on a page. ${HINTS[driver.kind]}`}
+        aria-label={`The picture, as on a page. ${hint}`}
         onPointerEnter={() => tell('over')}
         onPointerLeave={() => tell('out')}
-        onFocus={() => driver.kind === 'over' && tell('over')}
-        onBlur={() => driver.kind === 'over' && tell('out')}
+        onFocus={({ currentTarget }) => currentTarget.matches(':focus-visible') && tell('over')}
+        onBlur={() => tell('out')}
         onClick={() => tell('press')}
       />
       <div className="try-bar" role="group" aria-label="Trying what drives it">
-        <span className="try-words">{HINTS[driver.kind]}</span>
-        {driver.kind === 'scroll' && (
+        <span className="try-words">{hint}</span>
+        {has('scroll') && (
           <Slider
             className="try-scroll"
             size="sm"
@@ -64,7 +77,7 @@ function Trying({ driver }: { driver: Exclude<Driver, { kind: 'time' }> }) {
             onChange={setShare}
           />
         )}
-        {driver.kind === 'enter' && (
+        {has('enter') && (
           <button
             type="button"
             className="small-button"
@@ -89,41 +102,43 @@ function Trying({ driver }: { driver: Exclude<Driver, { kind: 'time' }> }) {
 }
 
 /** The scene run by its driver until this is gone; what happens is told to it. */
-function useDriven(driver: Driver): {
+function useDriven(drivers: readonly Driver[]): {
   readonly state: string;
   readonly tell: (event: DriveEvent) => void;
   readonly scroll: (share: number) => void;
 } {
   const desk = useDesk();
-  const now = useRef<Driven>(undriven(driver));
-  const scrolled = useRef(0);
+  const now = useRef<Driven | null>(null);
+  const scrolled = useRef<number | null>(drivers.some(({ kind }) => kind === 'scroll') ? 0 : null);
   const [state, setState] = useState('stands');
   useEffect(() => {
     const { playback } = desk;
     const { time, isPlaying } = playback;
     playback.drive((seconds) => {
-      const { clock } = sceneOf(desk);
-      if (driver.kind === 'scroll') return { time: timeOfScroll(driver, clock, scrolled.current), moves: false };
-      const before = now.current.way;
-      now.current = advanced(driver, clock, now.current, seconds);
-      const { at, way } = now.current;
-      if (way !== before) setState(wordsOf(way));
-      return { time: at, moves: way !== 0 };
+      const spec = driveSpec({ driver: drivers, clock: sceneOf(desk).clock });
+      if (scrolled.current !== null)
+        return { time: shownTime(spec, timeOfPassage(spec, scrolled.current)), moves: false };
+      const before = (now.current ??= undriven(spec));
+      const { at, way } = (now.current = advanced(spec, before, seconds));
+      if (way !== before.way) setState(wordsOf(way));
+      return { time: shownTime(spec, at), moves: way !== 0 };
     });
     return () => {
       playback.drive(null);
       playback.seek(time);
       if (isPlaying) playback.play();
     };
-  }, [desk, driver]);
+  }, [desk, drivers]);
   return {
     state,
     tell(event) {
-      now.current = happened(driver, sceneOf(desk).clock, now.current, event);
+      const spec = driveSpec({ driver: drivers, clock: sceneOf(desk).clock });
+      now.current = happened(spec, now.current ?? undriven(spec), event);
       setState(wordsOf(now.current.way));
       desk.playback.invalidate();
     },
     scroll(share) {
+      if (scrolled.current === null) return;
       scrolled.current = share;
       desk.playback.invalidate();
     },

@@ -26,20 +26,18 @@ interface ListedCard extends SceneCard {
   readonly isDeleted: boolean;
 }
 
-/** What is told of a scene, readable or not: one whose card says nothing is there all the same, called as its record says. */
-async function cardFor(from: Reading, id: string): Promise<ListedCard> {
-  const card = await cardOf(from, id);
-  if (card) {
-    const { name, changed, order, sample, deleted } = card;
-    return {
-      id,
-      name,
-      changed: pastTime(changed),
-      sample: typeof sample === 'string' ? sample : null,
-      order: Number.isFinite(order) ? order : 0,
-      isDeleted: Boolean(deleted),
-    };
-  }
+/** What a card tells of its scene. */
+const listed = (id: string, { name, changed, order, sample, deleted }: CardRecord): ListedCard => ({
+  id,
+  name,
+  changed: pastTime(changed),
+  sample: typeof sample === 'string' ? sample : null,
+  order: Number.isFinite(order) ? order : 0,
+  isDeleted: Boolean(deleted),
+});
+
+/** What is told of a scene whose card says nothing: it is there all the same, called as its record says. */
+async function uncarded(from: Reading, id: string): Promise<ListedCard> {
   const record: unknown = await from.objectStore('scenes').get(id);
   const body = typeof record === 'object' && record !== null && 'body' in record ? record.body : record;
   const name = typeof body === 'object' && body !== null && 'name' in body ? body.name : undefined;
@@ -50,8 +48,19 @@ async function cardFor(from: Reading, id: string): Promise<ListedCard> {
 /** The cards of all scenes that are stored, the latest first: those on the Shelf, or those that were deleted. */
 async function cardsWhere(isDeleted: boolean): Promise<SceneCard[]> {
   const cards = await reading(['scenes', 'cards'], async (from) => {
-    const ids = await from.objectStore('scenes').getAllKeys();
-    return Promise.all(ids.map((id) => cardFor(from, id)));
+    const store = from.objectStore('cards');
+    const [ids, keys, stored] = await Promise.all([
+      from.objectStore('scenes').getAllKeys(),
+      store.getAllKeys(),
+      store.getAll(),
+    ]);
+    const known = new Map<string, unknown>(keys.map((key, i) => [key, stored[i]]));
+    return Promise.all(
+      ids.map((id) => {
+        const card = known.get(id);
+        return isCard(card) ? Promise.resolve(listed(id, card)) : uncarded(from, id);
+      }),
+    );
   });
   return cards
     .filter((card) => card.isDeleted === isDeleted)

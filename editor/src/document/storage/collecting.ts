@@ -35,8 +35,11 @@ async function forget(into: Writing, id: string): Promise<void> {
 async function askUsed(into: Writing): Promise<(name: string) => Promise<boolean>> {
   const used = new Set<string>();
   const note = (names: readonly string[]): void => names.forEach((name) => used.add(name));
+  const keys = await into.objectStore('cards').getAllKeys();
+  const stored = await into.objectStore('cards').getAll();
+  const cards = new Map(keys.map((key, i) => [key, stored[i]]));
   for (const id of await into.objectStore('scenes').getAllKeys()) {
-    const card = await into.objectStore('cards').get(id);
+    const card = cards.get(id);
     // Where a card is unreadable its record says it.
     note(Array.isArray(card?.assets) ? card.assets : assetNames((await into.objectStore('scenes').get(id))?.body));
   }
@@ -75,8 +78,9 @@ async function collectPixels(into: Writing, mayGo: (mark: Mark) => boolean): Pro
 export async function collectUnused(): Promise<void> {
   await writing(ALL, async (into) => {
     const cards = into.objectStore('cards');
-    for (const id of await cards.getAllKeys()) {
-      const card = await cards.get(id);
+    const stored = await cards.getAll();
+    for (const [i, id] of (await cards.getAllKeys()).entries()) {
+      const card = stored[i];
       if (!card?.deleted) continue;
       const deleted = visited(card.deleted);
       if (!isOver(deleted, DELETED)) {

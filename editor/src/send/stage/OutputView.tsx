@@ -1,5 +1,5 @@
 import { useEffect, useState, type CSSProperties, type ReactNode } from 'react';
-import { formatById, leadInOf, loopLength, type Scene } from '@pace-line/core';
+import { formatById, leadInOf, loopLength, runsByTime, scrollOf, type Scene } from '@pace-line/core';
 import type { Output, WrittenFile } from '../../jobs/index.ts';
 import { pickFiles } from '../../platform/files.ts';
 import { DeskPicture } from './DeskPicture.tsx';
@@ -34,6 +34,7 @@ export function OutputView({ output, format, scene, background }: OutputViewProp
           scene={scene}
           background={background}
           knowsCalm={format !== 'lottie'}
+          holdsDriver={formatById(format)?.holds.includes('driver') ?? false}
           leadIn={leadInSent(scene, format)}
         />
       )}
@@ -138,22 +139,26 @@ interface PageStageProps {
   readonly background: boolean;
   /** What plays it asks whether less motion is wished for. */
   readonly knowsCalm: boolean;
+  /** What drives the scene drives it too. */
+  readonly holdsDriver: boolean;
   /** s that it plays before the loop. */
   readonly leadIn: number;
 }
 
 /** s of a scene's lead-in that a format plays. */
 const leadInSent = (scene: Scene, format: string): number =>
-  scene.driver.kind === 'time' && formatById(format)?.holds.includes('lead-in') ? leadInOf(scene) : 0;
+  runsByTime(scene.driver) && formatById(format)?.holds.includes('lead-in') ? leadInOf(scene) : 0;
 
-function PageStage({ page, scene, background, knowsCalm, leadIn }: PageStageProps) {
+function PageStage({ page, scene, background, knowsCalm, holdsDriver, leadIn }: PageStageProps) {
   const stage = useStage();
   const [side, setSide] = useState<Side>('output');
   const [time, setTime] = useState(0);
   const [calm, setCalm] = useState(false);
   const { playing, onPlaying } = stage.bar;
   // What is scrolled past is larger than what is seen of it, and at no time of its own.
-  const canCompare = scene.driver.kind !== 'scroll' && !calm;
+  const passes = holdsDriver && scrollOf(scene.driver) !== undefined;
+  const canCompare = !passes && !calm;
+  const [share, setShare] = useState(0.5);
   const onSide = (next: Side): void => {
     setSide(next);
     if (next !== 'output') onPlaying(false);
@@ -162,6 +167,8 @@ function PageStage({ page, scene, background, knowsCalm, leadIn }: PageStageProp
     onPlaying(next);
     if (next) setSide('output');
   };
+  const driven = holdsDriver && !runsByTime(scene.driver);
+  const showing = { playing, time: playing || passes ? null : leadIn + time, driven, share: passes ? share : null };
   const compared = { side, onSide, time, length: loopLength(scene.clock), onTime: setTime };
   return (
     <>
@@ -170,9 +177,10 @@ function PageStage({ page, scene, background, knowsCalm, leadIn }: PageStageProp
         onPlaying={onPlay}
         {...(knowsCalm ? { calm: { value: calm, onChange: setCalm } } : {})}
         {...(canCompare ? { compared } : {})}
+        {...(passes ? { passage: { share, onShare: setShare } } : {})}
       />
       <Stage scene={scene} stage={stage}>
-        <PageFrame page={calm ? calmPage(page) : page} showing={{ playing, time: playing ? null : leadIn + time }} />
+        <PageFrame page={calm ? calmPage(page) : page} showing={showing} />
         {canCompare && !playing && side !== 'output' && (
           <DeskPicture scene={scene} time={time} side={side} background={background} />
         )}

@@ -36,13 +36,15 @@ interface StageBarProps {
     readonly length: number;
     readonly onTime: (time: number) => void;
   };
+  /** Of what is scrolled past: how far it has passed through the window, from 0 to 1, where it is held. */
+  readonly passage?: { readonly share: number; readonly onShare: (share: number) => void };
   /** Whether it is shown as to those who ask for less motion; absent where it makes no difference. */
   readonly calm?: { readonly value: boolean; readonly onChange: (value: boolean) => void };
 }
 
 /** What is done with an output that is looked at: held, shown at its true size, on what it will stand on, beside the Desk's picture. */
 export function StageBar(props: StageBarProps) {
-  const { playing, onPlaying, actual, onActual, backdrop, onBackdrop, compared, calm } = props;
+  const { playing, onPlaying, actual, onActual, backdrop, onBackdrop, compared, passage, calm } = props;
   const Icon = playing ? IconPlayerPause : IconPlayerPlay;
   return (
     <div className="stage-bar" role="toolbar" aria-label="Looking at the output">
@@ -70,6 +72,21 @@ export function StageBar(props: StageBarProps) {
         >
           Less motion
         </button>
+      )}
+      {passage && !playing && (
+        <label className="stage-time">
+          <span className="figures">scrolled {Math.round(passage.share * 100)} %</span>
+          <Slider
+            size="sm"
+            label={null}
+            min={0}
+            max={1}
+            step={0.001}
+            value={passage.share}
+            onChange={passage.onShare}
+            thumbLabel="How far it has been scrolled through the window"
+          />
+        </label>
       )}
       {compared && !playing && (
         <label className="stage-time">

@@ -6,8 +6,12 @@ const modulePage = (text: string): string =>
 <div id="here"></div>
 <script type="module">${text}
 const here = document.getElementById('here');
-if (SPEC.kind === 'scroll') here.style.padding = '100vh 0';
+const scrolls = SPEC.rules.some(([kind]) => kind === 'scroll');
+if (scrolls) here.style.padding = '100vh 0';
 mount(here);
+addEventListener('message', ({ source, data }) => {
+  if (source === parent && scrolls && typeof data.share === 'number') scrollTo(0, data.share * (innerHeight + here.firstElementChild.clientHeight));
+});
 </script>`;
 
 /** A page with a drawing in it, as wide as the page. */

@@ -2,6 +2,10 @@
 export interface Showing {
   readonly playing: boolean;
   readonly time: number | null;
+  /** Whether something else than time runs it: letting it go is that one's. */
+  readonly driven: boolean;
+  /** Of what is scrolled past: how far it has passed through the window, from 0 to 1, where it is held; null where it is not scrolled past. */
+  readonly share: number | null;
 }
 
 /** What lies behind an output. */

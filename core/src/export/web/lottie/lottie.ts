@@ -1,4 +1,5 @@
 import { z } from '../../../zod.ts';
+import { runsByTime } from '../../../drive/index.ts';
 import { artById, pictureOf, posesOf, type Scene } from '../../../scene/index.ts';
 import { CARRY } from '../../carry.ts';
 import { FINENESS } from '../../delivered.ts';
@@ -76,6 +77,6 @@ function imagesOf(scene: Scene): string[] {
 }
 
 function repeatsOf({ clock, driver }: Scene): string[] {
-  const isBounded = clock.repeat === 'once' || clock.times !== null || driver.kind !== 'time';
+  const isBounded = clock.repeat === 'once' || clock.times !== null || !runsByTime(driver);
   return isBounded ? ['How often it plays, and what drives it, is told to the player: the file does not hold it.'] : [];
 }

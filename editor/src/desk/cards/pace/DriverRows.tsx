@@ -1,4 +1,6 @@
-import { loopLength, scrollStops, setDriver, type Driver } from '@pace-line/core';
+import { IconX } from '@tabler/icons-react';
+import { Fragment } from 'react';
+import { loopLength, runsByTime, scrollStops, setDriver, type Driver, type Scene } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
@@ -8,11 +10,11 @@ import { Row } from '../Card.tsx';
 import { ChoiceRow, YesRow } from '../rows.tsx';
 
 const DRIVERS: readonly { readonly value: Driver['kind']; readonly label: string }[] = [
-  { value: 'time', label: 'time, by itself' },
-  { value: 'scroll', label: 'scrolling past' },
-  { value: 'over', label: 'the pointer over it' },
-  { value: 'click', label: 'a click' },
-  { value: 'enter', label: 'coming into view' },
+  { value: 'time', label: 'autoplay' },
+  { value: 'scroll', label: 'scroll' },
+  { value: 'over', label: 'pointer over' },
+  { value: 'click', label: 'click' },
+  { value: 'enter', label: 'in view' },
 ];
 
 /** A driver of a kind with all that it may say left as it is offered. */
@@ -25,66 +27,121 @@ const newDriver = (kind: Driver['kind']): Driver =>
     enter: { kind: 'enter', again: false },
   })[kind] as Driver;
 
-/** What drives the scene where it is shown on a page, and trying that out. */
+/** Which further kinds may drive beside others: each once; a passage through the window alone. */
+const besides = (drivers: readonly Driver[]): typeof DRIVERS =>
+  DRIVERS.filter(({ value }) => value !== 'scroll' && !drivers.some(({ kind }) => kind === value || kind === 'scroll'));
+
+const kindOf = (value: string | null): Driver['kind'] | undefined => DRIVERS.find((one) => one.value === value)?.value;
+
+/** What drives the scene where it is shown on a page, each trigger with what it says of itself, and trying that out. */
 export function DriverRows() {
   const desk = useDesk();
-  const driver = useCalmState((state) => state.shown.driver);
-  const trying = useDeskView((state) => state.trying);
-  const set = (next: Driver): void => void perform(desk, 'Change what drives it', setDriver, { driver: next });
+  const drivers = useCalmState((state) => state.shown.driver);
+  const set = (driver: Scene['driver']): void => void perform(desk, 'Change what triggers it', setDriver, { driver });
+  const more = besides(drivers);
   return (
     <>
-      <Row label="Driven by">
-        <ChoiceField
-          label="Driven by"
-          value={driver.kind}
-          data={DRIVERS}
-          onChange={(value) => {
-            const kind = DRIVERS.find((one) => one.value === value)?.value;
-            if (kind) set(newDriver(kind));
-          }}
-        />
-        {driver.kind !== 'time' && (
-          <button
-            type="button"
-            className="small-button"
-            aria-pressed={trying}
-            title="The canvas behaves as on a page; Escape ends it"
-            onClick={() => useDeskView.getState().set({ trying: !trying, openCard: null, page: 'canvas' })}
-          >
-            try it
-          </button>
-        )}
-      </Row>
-      {driver.kind === 'over' && (
-        <ChoiceRow
-          label="When it leaves"
-          value={driver.leaving}
-          options={[
-            ['back', 'goes back'],
-            ['stop', 'stands'],
-            ['finish', 'finishes'],
-          ]}
-          onChange={(leaving) => set({ ...driver, leaving })}
-        />
+      {drivers.map((driver, i) => {
+        const change = (next: Driver): void => set(drivers.map((one) => (one === driver ? next : one)));
+        const label = i === 0 ? 'Trigger' : `Trigger ${i + 1}`;
+        // Scrolling stands alone: only the one trigger that there is can become that.
+        const others = drivers.length === 1 ? DRIVERS : [driver, ...more].flatMap((one) => named(one));
+        return (
+          <Fragment key={driver.kind}>
+            <Row label={label}>
+              <ChoiceField
+                label={label}
+                value={driver.kind}
+                data={others}
+                onChange={(value) => {
+                  const kind = kindOf(value);
+                  if (kind && kind !== driver.kind) change(newDriver(kind));
+                }}
+              />
+              {i === 0 && !runsByTime(drivers) && <TryButton />}
+              {drivers.length > 1 && (
+                <button
+                  type="button"
+                  className="small-button"
+                  aria-label={`Remove ${label.toLowerCase()}`}
+                  title={`Remove ${label.toLowerCase()}`}
+                  onClick={() => set(drivers.filter((one) => one !== driver))}
+                >
+                  <IconX size={13} aria-hidden />
+                </button>
+              )}
+            </Row>
+            <DriverDetails driver={driver} onChange={change} />
+          </Fragment>
+        );
+      })}
+      {more.length > 0 && (
+        <Row label="Add trigger">
+          <ChoiceField
+            label="Add a trigger"
+            value=""
+            data={[{ value: '', label: 'none' }, ...more]}
+            onChange={(value) => {
+              const kind = kindOf(value);
+              if (kind) set([...drivers, newDriver(kind)]);
+            }}
+          />
+        </Row>
       )}
-      {driver.kind === 'click' && (
-        <ChoiceRow
-          label="The next click"
-          value={driver.again}
-          options={[
-            ['back', 'turns it round'],
-            ['stop', 'stops'],
-            ['restart', 'begins anew'],
-          ]}
-          onChange={(again) => set({ ...driver, again })}
-        />
-      )}
-      {driver.kind === 'enter' && (
-        <YesRow label="Each time" value={driver.again} onChange={(again) => set({ ...driver, again })} />
-      )}
-      {driver.kind === 'scroll' && <ScrollRows driver={driver} onChange={set} />}
     </>
   );
+}
+
+/** A kind as it is offered, of a driver or of what is offered already. */
+const named = (one: Driver | (typeof DRIVERS)[number]): typeof DRIVERS =>
+  DRIVERS.filter(({ value }) => value === ('kind' in one ? one.kind : one.value));
+
+function TryButton() {
+  const trying = useDeskView((state) => state.trying);
+  return (
+    <button
+      type="button"
+      className="small-button"
+      aria-pressed={trying}
+      title="The canvas behaves as on a page; Escape ends it"
+      onClick={() => useDeskView.getState().set({ trying: !trying, openCard: null, page: 'canvas' })}
+    >
+      try it
+    </button>
+  );
+}
+
+/** What a driver says of its second event, or of the times between which it is scrolled. */
+function DriverDetails({ driver, onChange }: { driver: Driver; onChange: (driver: Driver) => void }) {
+  if (driver.kind === 'over')
+    return (
+      <ChoiceRow
+        label="When it leaves"
+        value={driver.leaving}
+        options={[
+          ['back', 'plays back'],
+          ['stop', 'pauses'],
+          ['finish', 'finishes'],
+        ]}
+        onChange={(leaving) => onChange({ ...driver, leaving })}
+      />
+    );
+  if (driver.kind === 'click')
+    return (
+      <ChoiceRow
+        label="Next click"
+        value={driver.again}
+        options={[
+          ['back', 'plays back'],
+          ['stop', 'pauses'],
+          ['restart', 'restarts'],
+        ]}
+        onChange={(again) => onChange({ ...driver, again })}
+      />
+    );
+  if (driver.kind === 'enter')
+    return <YesRow label="Each time" value={driver.again} onChange={(again) => onChange({ ...driver, again })} />;
+  return driver.kind === 'scroll' ? <ScrollRows driver={driver} onChange={onChange} /> : null;
 }
 
 interface ScrollRowsProps {
@@ -93,9 +150,9 @@ interface ScrollRowsProps {
 }
 
 const STOPS = [
-  ['enters', 'Comes in at'],
-  ['middle', 'In the middle at'],
-  ['leaves', 'Goes out at'],
+  ['enters', 'Enters view at'],
+  ['middle', 'Centred at'],
+  ['leaves', 'Leaves view at'],
 ] as const;
 
 /** The times of the loop that are shown as it comes into the window, passes its middle, and goes out. */
