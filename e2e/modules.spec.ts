@@ -15,7 +15,7 @@ import {
   textOf,
   type Scene,
 } from '@pace-line/core';
-import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
+import { BOX_ART, sceneOf as sceneFrom, WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { entering } from './entering.ts';
 import { cornersInPage, expectedCorners, worstGap } from './motion.ts';
@@ -184,59 +184,223 @@ test('laid between two elements, the rider flies from the middle of the one to t
   expect(Math.hypot((await at(0))[0] - 420, (await at(0))[1] - 510)).toBeLessThan(2);
 });
 
-test('a component in strict mode: mounted once, told what to do, gone without a trace', async ({ page }) => {
-  const folder = mkdtempSync(join(fileURLToPath(new URL('.', import.meta.url)), '.react-'));
+/** A level button that flies to the upper right along a bow, a label that it carries, and an arrow that turns along the same guide. */
+const flying: Scene = sceneFrom({
+  clock: { duration: 2, fps: 30, repeat: 'loop' },
+  art: [BOX_ART],
+  guides: [
+    {
+      id: 'bow',
+      name: 'Bow',
+      closed: false,
+      color: '#0B7A75',
+      nodes: [
+        { id: 'n1', x: 200, y: 400, out: [60, -160] },
+        { id: 'n2', x: 600, y: 300, in: [-60, -160] },
+      ],
+    },
+  ],
+  riders: ['button', 'arrow']
+    .map((id) => ({
+      ...{ id, name: id, art: 'box', guide: 'bow', heading: { mode: id === 'arrow' ? 'along' : 'level' } },
+      pace: {
+        marks: [
+          { id: `${id}1`, time: 0, place: { by: 'node', node: 'n1' } },
+          { id: `${id}2`, time: 2, place: { by: 'node', node: 'n2' } },
+        ],
+      },
+    }))
+    .concat([
+      { id: 'label', name: 'label', art: 'box', guide: null, at: [0, 50], carrier: { rider: 'button' } } as never,
+    ]),
+});
+
+/** Boxes of the three, px of the page, at a time, s. */
+const boxesAt = (
+  page: Page,
+  time: number,
+): Promise<{ x: number; y: number; width: number; height: number; turn: number }[]> =>
+  page.evaluate((one) => {
+    (globalThis as unknown as Global).made.seek(one);
+    return [...document.querySelectorAll<SVGGraphicsElement>('svg use')].map((rect) => {
+      const { left, top, width, height } = rect.getBoundingClientRect();
+      const { a, b } = rect.getScreenCTM()!;
+      return { x: left + width / 2, y: top + height / 2, width, height, turn: (Math.atan2(b, a) * 180) / Math.PI };
+    });
+  }, time);
+
+const ELEMENTS =
+  '<i id="a" style="position:absolute;left:100px;top:100px;width:90px;height:30px"></i><i id="b" style="position:absolute;left:700px;top:500px;width:240px;height:160px"></i>';
+const between = (more: string): string =>
+  `mount(document.body, { driver: 'none', fit: { from: document.querySelector('#a'), to: document.querySelector('#b')${more} } })`;
+
+test('laid between two elements the way is laid, and art stays upright and as large as it is', async ({ page }) => {
+  const said = await hostPage(page, flying, between(''), ELEMENTS);
+  const motion = prepare(flying);
+  // From (145, 115) to (820, 580): the turn and the scale of the way.
+  const scale = Math.hypot(675, 465) / Math.hypot(400, -100);
+  const turn = ((Math.atan2(465, 675) - Math.atan2(-100, 400)) * 180) / Math.PI;
+  for (const time of [0, 0.3, 1, 1.6, 2 - 1e-4]) {
+    const [button, arrow, label] = await boxesAt(page, time);
+    const poses = motion.poseAt(time);
+    // BOX_ART is 60 × 40 with its pivot at 20, 20: its middle is 10 px to the right of its place.
+    const [dx, dy] = [poses.of(0, 'x') - 200, poses.of(0, 'y') - 400];
+    const at = (turn * Math.PI) / 180;
+    const [x, y] = [
+      145 + scale * (dx * Math.cos(at) - dy * Math.sin(at)),
+      115 + scale * (dx * Math.sin(at) + dy * Math.cos(at)),
+    ];
+    expect(Math.hypot(button!.x - 10 - x, button!.y - y), `button at ${time}`).toBeLessThan(0.5);
+    expect([button!.width, button!.height].map(Math.round)).toEqual([60, 40]);
+    expect(Math.abs(button!.turn)).toBeLessThan(0.01);
+    // What it carries goes with it as on the canvas.
+    const apart = [poses.of(2, 'x') - poses.of(0, 'x'), poses.of(2, 'y') - poses.of(0, 'y')];
+    expect(Math.hypot(label!.x - button!.x - apart[0]!, label!.y - button!.y - apart[1]!)).toBeLessThan(0.5);
+    expect([label!.width, label!.height].map(Math.round)).toEqual([60, 40]);
+    // What turns along its guide turns with the way.
+    const heading = (Math.atan2(poses.of(1, 'b'), poses.of(1, 'a')) * 180) / Math.PI + turn;
+    expect(Math.abs(((arrow!.turn - heading + 540) % 360) - 180), `arrow at ${time}`).toBeLessThan(0.2);
+  }
+  expect(said).toEqual([]);
+});
+
+test('laid between two elements art grows from the one’s box to the other’s, is scaled with the way, or all upright', async ({
+  page,
+}) => {
+  await hostPage(page, flying, between(`, size: 'elements'`), ELEMENTS);
+  const [first] = await boxesAt(page, 0);
+  expect(first!.width).toBeCloseTo(90, 0);
+  expect(first!.height).toBeCloseTo(30, 0);
+  expect(Math.hypot(first!.x - 145, first!.y - 115)).toBeLessThan(0.5);
+  const [last] = await boxesAt(page, 2 - 1e-5);
+  expect(last!.width).toBeCloseTo(240, 0);
+  expect(last!.height).toBeCloseTo(160, 0);
+  expect(Math.hypot(last!.x - 820, last!.y - 580)).toBeLessThan(0.5);
+  const [middle] = await boxesAt(page, 1);
+  expect(middle!.width).toBeGreaterThan(140);
+  expect(middle!.width).toBeLessThan(190);
+  const scale = Math.hypot(675, 465) / Math.hypot(400, -100);
+  await page.unrouteAll();
+  await hostPage(page, flying, between(`, size: 'scaled'`), ELEMENTS);
+  const [scaled] = await boxesAt(page, 1);
+  expect(scaled!.width).toBeCloseTo(60 * scale, 0);
+  expect(Math.abs(scaled!.turn)).toBeLessThan(0.01);
+  await page.unrouteAll();
+  await hostPage(page, flying, between(`, upright: true`), ELEMENTS);
+  const [, upright] = await boxesAt(page, 0.3);
+  const poses = prepare(flying).poseAt(0.3);
+  expect(upright!.turn).toBeCloseTo((Math.atan2(poses.of(1, 'b'), poses.of(1, 'a')) * 180) / Math.PI, 0);
+});
+
+/** Bundles a page's program with the component of a scene, for the React of a folder of this one. */
+async function componentPage(scene: Scene, react: '.' | 'react-18', program: string): Promise<string> {
+  const folder = mkdtempSync(join(fileURLToPath(new URL(react, import.meta.url)), '.react-'));
   try {
-    const files = await filesOf(SAMPLES.find(({ file }) => file.startsWith('tea-order'))!.scene, 'react');
+    const files = await filesOf(scene, 'react');
     for (const [name, text] of files) writeFileSync(join(folder, name), text);
     const component = [...files.keys()].find((name) => name.endsWith('.jsx'))!;
-    writeFileSync(
-      join(folder, 'main.js'),
-      `import { createElement as h, createRef, StrictMode } from 'react';
-import { createRoot } from 'react-dom/client';
-import Loop from './${component}';
-const ref = createRef();
-const root = createRoot(document.body.appendChild(document.createElement('div')));
-const show = (props) => root.render(h(StrictMode, null, h(Loop, { ref, ...props })));
-globalThis.show = show;
-globalThis.hide = () => root.unmount();
-globalThis.seek = (time) => ref.current.seek(time);
-show({ driver: 'none' });
-`,
-    );
+    writeFileSync(join(folder, 'main.js'), `import Loop from './${component}';\n${program}`);
     const built = (await build({
       configFile: false,
       logLevel: 'silent',
       define: { 'process.env.NODE_ENV': '"development"' },
       build: { write: false, minify: false, lib: { entry: join(folder, 'main.js'), name: 'Main', formats: ['iife'] } },
     })) as Rolldown.RolldownOutput[];
-    const [chunk] = built[0]?.output ?? [];
-    const said: string[] = [];
-    page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
-    page.on('pageerror', (error) => said.push(error.message));
-    await page.setContent('<!doctype html><body></body>');
-    await page.addScriptTag({ content: chunk!.code });
-    const drawings = page.locator('div > svg');
-    await expect(drawings).toHaveCount(1);
-    interface Told {
-      show: (props: object) => void;
-      hide: () => void;
-      seek: (time: number) => void;
-    }
-    const time = (): Promise<number> => page.evaluate(() => Number(document.getAnimations()[0]?.currentTime));
-    await page.evaluate(() => (globalThis as unknown as Told).seek(0.5));
-    expect(await time()).toBeCloseTo(500, 3);
-    await page.evaluate(() => (globalThis as unknown as Told).show({ progress: 0.25 }));
-    await expect.poll(time).toBeCloseTo(600, 3);
-    await expect(drawings).toHaveCount(1);
-    await page.evaluate(() => (globalThis as unknown as Told).hide());
-    await expect(drawings).toHaveCount(0);
-    expect(await page.evaluate(() => document.getAnimations().length)).toBe(0);
-    expect(said).toEqual([]);
+    return built[0]!.output[0].code;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
-});
+}
+
+interface Told {
+  version: string;
+  show: (props: object) => void;
+  hide: () => void;
+  ref: { seek: (time: number) => void; play: () => void; pause: () => void };
+  served: string;
+  hydrate: () => void;
+}
+
+const COMPONENT = `import { createElement as h, createRef, StrictMode, version } from 'react';
+import { createRoot, hydrateRoot } from 'react-dom/client';
+import { renderToString } from 'react-dom/server.browser';
+const ref = createRef();
+const host = document.body.appendChild(document.createElement('div'));
+let root;
+const page = (props) => h(StrictMode, null, h(Loop, { ref, ...props(), id: 'ignored' }));
+globalThis.version = version;
+globalThis.of = (props) => page(() => props);
+globalThis.show = (props) => {
+  root ??= createRoot(host);
+  // Elements are named by their ids: objects are made anew with each render, as parents write them.
+  root.render(page(() => props.fit ? { ...props, fit: { ...props.fit, from: document.querySelector('#a'), to: document.querySelector('#b') } } : { ...props }));
+};
+globalThis.hide = () => root.unmount();
+globalThis.hydrate = () => {
+  globalThis.served = renderToString(page(() => ({ progress: 0.25 })));
+  host.innerHTML = globalThis.served;
+  root = hydrateRoot(host, page(() => ({ progress: 0.25 })));
+};
+Object.defineProperty(globalThis, 'ref', { get: () => ref.current });
+`;
+
+for (const react of ['.', 'react-18'] as const)
+  test(`a component in strict mode, React ${react === '.' ? '19' : '18'}: mounted once, holds through every render and remount, gone without a trace`, async ({
+    page,
+  }) => {
+    const scene = SAMPLES.find(({ file }) => file.startsWith('tea-order'))!.scene;
+    const code = await componentPage(scene, react, COMPONENT);
+    const said: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
+    page.on('pageerror', (error) => said.push(error.message));
+    await page.setContent(
+      '<!doctype html><body><i id="a" style="position:absolute;left:300px;top:500px;width:40px;height:20px"></i><i id="b" style="position:absolute;left:100px;top:200px;width:60px;height:60px"></i></body>',
+    );
+    await page.addScriptTag({ content: code });
+    const told = <R>(act: (here: Told) => R): Promise<R> =>
+      page.evaluate(`(${act.toString()})(globalThis)`) as Promise<R>;
+    expect(await told(({ version }) => version)).toMatch(react === '.' ? /^19/ : /^18/);
+    const drawings = page.locator('div > svg');
+    const time = (): Promise<number> =>
+      page.evaluate(() => Math.round(Number(document.getAnimations()[0]?.currentTime) * 1000) / 1000);
+    // On a server it keeps its place and says nothing more; taken up in a page it shows what it is told.
+    await told(({ hydrate }) => hydrate());
+    expect(await told(({ served }) => served)).toMatch(/^<div style="[^"]*aspect-ratio/);
+    await expect(drawings).toHaveCount(1);
+    expect(await time()).toBeCloseTo(600, 3);
+    // Told a share it shows that, through renders with other drivers and other elements too.
+    await told(({ show }) => show({ progress: 0.5, driver: 'click' }));
+    await expect.poll(time).toBeCloseTo(1200, 2);
+    await told(({ show }) => show({ progress: 0.5, driver: 'over', fit: {} }));
+    await page.waitForTimeout(60);
+    expect(await time()).toBeCloseTo(1200, 2);
+    await expect(drawings).toHaveCount(1);
+    // Sought and held, it stays where it is when it is mounted anew.
+    await told(({ show }) => show({ driver: 'none' }));
+    await told(({ ref }) => ref.seek(0.7));
+    await told(({ show }) => show({ driver: 'none', fit: {} }));
+    await page.waitForTimeout(60);
+    expect(await time()).toBe(700);
+    await told(({ show }) => show({ driver: 'none', leadIn: false, rate: 2 }));
+    await page.waitForTimeout(60);
+    expect(await time()).toBe(700);
+    // It plays on, as fast as it is told, while its parent renders with new objects of the same.
+    await page.clock.install();
+    await page.clock.pauseAt(Date.now() + 60_000);
+    await told(({ show }) => show({ driver: 'none', fit: {}, rate: 0.5 }));
+    await told(({ ref }) => ref.play());
+    await page.clock.runFor(100);
+    const begun = await time();
+    for (let i = 0; i < 10; i++) {
+      await told(({ show }) => show({ driver: 'none', fit: {}, rate: 0.5 }));
+      await page.clock.runFor(100);
+    }
+    expect(Math.abs((await time()) - begun - 500)).toBeLessThan(35);
+    await told(({ hide }) => hide());
+    await expect(drawings).toHaveCount(0);
+    expect(await page.evaluate(() => document.getAnimations().length)).toBe(0);
+    expect(said).toEqual([]);
+  });
 
 const ONE_RIDER = Object.entries(scenes).filter(([, { riders }]) => riders.filter(({ output }) => output).length > 0);
 

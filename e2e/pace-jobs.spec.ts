@@ -343,3 +343,39 @@ test('with Alt the guide is pressed where the rider shall be now; the seam is to
   expect(first!.time).toBe(0);
   expect(now.distanceAt(0) / path.length).toBeCloseTo(0.25, 1);
 });
+
+test('two triggers are set on the card; scrolled past, Send plays the passage by itself and holds it where it is told', async ({
+  page,
+}) => {
+  await openScene(page, ways());
+  await paceCard(page);
+  await chosen(page, 'Trigger', 'click');
+  await chosen(page, 'Add a trigger', 'pointer over');
+  await expect(page.getByRole('option', { name: 'scroll' })).toHaveCount(0);
+  expect((await savedScene(page)).driver).toEqual([
+    { kind: 'click', again: 'back' },
+    { kind: 'over', leaving: 'back' },
+  ]);
+  await page.getByRole('button', { name: 'Remove trigger', exact: true }).click();
+  await chosen(page, 'Trigger', 'scroll');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Send' }).click();
+  for (const format of ['Web page', 'Module']) {
+    await page.getByRole('button', { name: format, exact: true }).click();
+    const output = page.frameLocator('iframe[title="The page as it will be"]');
+    const times = async (): Promise<number> =>
+      output
+        .locator('svg')
+        .first()
+        .evaluate(() => Number(document.getAnimations()[0]?.currentTime) / 1000);
+    const [one] = [await times(), await page.waitForTimeout(700)];
+    expect(Math.abs((await times()) - one), format).toBeGreaterThan(0.1);
+    await page.getByRole('button', { name: 'Pause' }).click();
+    await page.getByRole('slider', { name: 'How far it has been scrolled through the window' }).press('End');
+    // Its last moment, and it is there to be seen.
+    await expect.poll(times).toBeGreaterThan(3.99);
+    await page.getByRole('slider', { name: 'How far it has been scrolled through the window' }).press('Home');
+    await expect.poll(times).toBe(0);
+    await page.getByRole('button', { name: 'Play' }).click();
+  }
+});

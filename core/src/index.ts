@@ -78,6 +78,7 @@ export {
   emptyScene,
   foldingOf,
   frameCount,
+  sentFrames,
   freeId,
   freeName,
   freshNames,
@@ -370,7 +371,6 @@ export { heldOutline } from './import/trails.ts';
 export {
   bake,
   frameTimes,
-  paintedSpan,
   keysOf,
   measureTake,
   type PixelOptions,

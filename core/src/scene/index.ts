@@ -39,6 +39,7 @@ export {
   pathOfGuide,
   riderById,
   ridersOf,
+  sentFrames,
 } from './queries.ts';
 export { MOST_TEXT, troubleOfText } from './weight.ts';
 export { MOST_NODES } from './schema/guide.ts';

@@ -25,7 +25,10 @@ export const loopLength = (clock: Clock): number => roundOf(clock.duration, cloc
 export const leadInOf = ({ riders }: Scene): number =>
   riders.reduce((most, { entrance }) => (entrance ? Math.max(most, entrance.start + entrance.seconds) : most), 0);
 
-/** Number of frames of a loop: at least one. */
+/** Number of frames that are written of a loop: what loops does not repeat its first at its end, what plays once ends with its last moment. */
+export const sentFrames = (clock: Clock): number => frameCount(clock) + (clock.repeat === 'once' ? 1 : 0);
+
+/** Number of a loop's steps from frame to frame: at least one. */
 export const frameCount = (clock: Clock): number => Math.max(1, Math.round(loopLength(clock) * clock.fps));
 
 /** A rider's own cycle, s. */

@@ -1,7 +1,7 @@
 import { runsByTime } from '../drive/index.ts';
 import type { PathNode } from '../geometry/index.ts';
 import type { Channel, Displayed } from '../motion/index.ts';
-import { artById, guideById, leadInOf, type Art, type Rider, type Scene } from '../scene/index.ts';
+import { artById, guideById, leadInOf, riderById, type Art, type Rider, type Scene } from '../scene/index.ts';
 import { alongOf, isShorter, type Along } from './along.ts';
 import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
@@ -37,6 +37,10 @@ export interface DrawnArt {
   readonly inside: Inside | null;
   /** How far the view's movement moves it. */
   readonly parallax: number;
+  /** The rider with which it goes: what carries all that carries it, itself where nothing does; null where it hangs between others. */
+  readonly root: string | null;
+  /** Whether that one turns along its guide. */
+  readonly turns: boolean;
 }
 
 export type Drawn = DrawnArt | DrawnStroke;
@@ -79,7 +83,15 @@ export function drawnArt(
   const box = pivotBoxOf(art);
   const entering = enteringCurves(moving, leadIn, box, tolerance, cubic);
   const ownWay = { along: null, echo: null, mirrored: false };
-  const still = { ...ownWay, entering, pose, shown, inside: insideOf(scene, rider, frameOf), parallax };
+  const still = {
+    ...ownWay,
+    entering,
+    pose,
+    shown,
+    inside: insideOf(scene, rider, frameOf),
+    parallax,
+    ...goesWith(scene, rider),
+  };
   if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
   const curves = curvesOf(moving, looked);
@@ -99,6 +111,17 @@ export function drawnArt(
     along: along && isShorter(along, curves) ? along : null,
     mirrored,
   };
+}
+
+/** With which rider one goes, and whether that turns along its guide. */
+export function goesWith(scene: Scene, rider: Rider): Pick<DrawnArt, 'root' | 'turns'> {
+  let root = rider;
+  for (let next = root.carrier; next; next = root.carrier) {
+    const above = riderById(scene, next.rider);
+    if (!above) break;
+    root = above;
+  }
+  return { root: root.strung ? null : root.id, turns: root.heading.mode !== 'level' };
 }
 
 /** Whether a scene is played for ever, by its time alone, with nothing before it: then it does not matter where a rider begins. */

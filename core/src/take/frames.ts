@@ -1,7 +1,7 @@
 import { Poses, prepare } from '../motion/index.ts';
-import { frameCount, type Scene } from '../scene/index.ts';
+import { frameCount, sentFrames, type Scene } from '../scene/index.ts';
 
-/** A scene by frames, for data and pixels: N = max(1, round(length · fps)) frames at i · length / N. */
+/** A scene by frames, for data and pixels: N = max(1, round(length · fps)) frames at i · length / N; of what plays once one more, its last moment. */
 export interface Frames {
   readonly name: string;
   readonly canvas: Scene['canvas'];
@@ -25,8 +25,9 @@ export interface Frames {
 
 export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: number) => void } = {}): Frames {
   const motion = prepare(scene);
-  const count = frameCount(scene.clock);
-  const timeOf = (frame: number): number => (frame * motion.length) / count;
+  const count = sentFrames(scene.clock);
+  const steps = frameCount(scene.clock);
+  const timeOf = (frame: number): number => (frame * motion.length) / steps;
   onProgress?.(1);
   return {
     name: scene.name,

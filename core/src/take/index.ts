@@ -4,7 +4,6 @@ export { reducedCurve, type Point } from './reduce.ts';
 export {
   evenDelays,
   frameTimes,
-  paintedSpan,
   type PixelOptions,
   type PixelRect,
   type Pixels,

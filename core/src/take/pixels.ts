@@ -53,17 +53,21 @@ export interface PixelOptions {
 }
 
 /** The stretch of a scene that is painted, s: of its loop, and of the lead-in before it. */
-export function paintedSpan(scene: Scene, { from, to }: PixelOptions): readonly [start: number, end: number] {
+function paintedSpan(scene: Scene, { from, to }: PixelOptions): readonly [start: number, end: number] {
   const length = loopLength(scene.clock);
   return [Math.max(-leadInOf(scene), Math.min(from, length)), to > 0 ? Math.min(to, length) : length];
 }
 
-/** The frames, s, that are painted of a scene: none is repeated at the loop's end. */
-export function frameTimes(scene: Scene, options: PixelOptions): readonly number[] {
+/** The frames, s, that are painted of a scene, and how long each is shown, s: what loops does not repeat its first at its end, what plays once ends with the last moment that is painted. */
+export function frameTimes(
+  scene: Scene,
+  options: PixelOptions,
+): { readonly times: readonly number[]; readonly lasts: number } {
   const [start, end] = paintedSpan(scene, options);
   const lasts = Math.max(0, end - start);
-  const count = Math.max(1, Math.round(lasts * (options.fps > 0 ? options.fps : scene.clock.fps)));
-  return Array.from({ length: count }, (_, i) => start + (i * lasts) / count);
+  const steps = Math.max(1, Math.round(lasts * (options.fps > 0 ? options.fps : scene.clock.fps)));
+  const count = scene.clock.repeat === 'once' && lasts > 0 ? steps + 1 : steps;
+  return { times: Array.from({ length: count }, (_, i) => start + (i * lasts) / steps), lasts: lasts / steps };
 }
 
 /** Whole units of time for each of so many frames that together last as long as they should: spread evenly. */

@@ -1,5 +1,5 @@
 import { prepare } from '../motion/index.ts';
-import { frameCount, nameOfNode, pathOfGuide, ridersOf, type Scene } from '../scene/index.ts';
+import { frameCount, nameOfNode, pathOfGuide, ridersOf, sentFrames, type Scene } from '../scene/index.ts';
 import { cutsAtWraps } from '../time/index.ts';
 
 /** A mark on a sheet: s of the loop, px along the guide, s of rest. */
@@ -48,8 +48,9 @@ const LOOKS = 400;
 export function sheetsOf(scene: Scene): Sheets {
   const motion = prepare(scene);
   const { length } = motion;
-  const count = frameCount(scene.clock);
-  const timeOf = (frame: number): number => (frame * length) / count;
+  const count = sentFrames(scene.clock);
+  const steps = frameCount(scene.clock);
+  const timeOf = (frame: number): number => (frame * length) / steps;
   const routes = scene.guides.flatMap((guide): SheetRoute[] => {
     const path = pathOfGuide(guide);
     const lines = ridersOf(scene, guide.id).flatMap((rider): SheetLine[] => {

@@ -5,7 +5,7 @@ import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
 import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
-import { drawnArt, insideOf, isEndless, type Baking, type Drawn } from './drawn-art.ts';
+import { drawnArt, goesWith, insideOf, isEndless, type Baking, type Drawn } from './drawn-art.ts';
 import { drawnStroke } from './drawn-stroke.ts';
 import { withEchoes } from './echoes.ts';
 import { bakedView, stillView, type View } from './view.ts';
@@ -126,7 +126,7 @@ export function stillTake(scene: Scene, time: number): Take {
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
     const ways = { along: null, echo: null, mirrored: false, entering: null };
     const inside = insideOf(scene, rider, frameOf);
-    return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax }];
+    return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax, ...goesWith(scene, rider) }];
   });
   return takeOf(scene, motion, stillView(scene, motion, poses), drawing);
 }

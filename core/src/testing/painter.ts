@@ -1,7 +1,7 @@
 import { zlibSync } from 'fflate';
 import { prepare } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
-import { frameTimes, paintedSpan, type PixelOptions, type PixelRect, type Pixels } from '../take/index.ts';
+import { frameTimes, type PixelOptions, type PixelRect, type Pixels } from '../take/index.ts';
 import { ByteWriter, crc32 } from '../export/screens/bytes.ts';
 
 /** Paints a scene without a canvas: each rider as a square of nine px about its pivot, each in a colour of its own. For tests of what is made of pixels. */
@@ -11,8 +11,7 @@ export function plainPixels(scene: Scene, options: PixelOptions): Promise<Pixels
     Math.round(scene.canvas.width * options.scale),
     Math.round(scene.canvas.height * options.scale),
   ];
-  const times = frameTimes(scene, options);
-  const [start, end] = paintedSpan(scene, options);
+  const { times, lasts } = frameTimes(scene, options);
   const painted = (frame: number): Uint8ClampedArray => {
     const rgba = new Uint8ClampedArray(4 * width * height);
     if (options.background) rgba.fill(255);
@@ -28,7 +27,7 @@ export function plainPixels(scene: Scene, options: PixelOptions): Promise<Pixels
   };
   let before: Uint8ClampedArray | undefined;
   return Promise.resolve({
-    ...{ name: scene.name, width, height, count: times.length, length: end - start },
+    ...{ name: scene.name, width, height, count: times.length, length: times.length * lasts },
     times: scene.clock.times,
     isClear: !options.background,
     rgba: (frame) => Promise.resolve(painted(frame)),

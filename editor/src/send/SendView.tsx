@@ -5,7 +5,7 @@ import {
   FORMAT_GROUPS,
   FORMATS,
   formatById,
-  frameCount,
+  sentFrames,
   keptOutput,
   lostIn,
   loopLength,
@@ -182,7 +182,7 @@ function Result({ scene, format, options, writing, cancel, again }: ResultProps)
   return (
     <section className="send-result" aria-label="Result">
       <div className="send-facts">
-        <Facts writing={writing} length={loopLength(scene.clock)} frames={frameCount(scene.clock)} />
+        <Facts writing={writing} length={loopLength(scene.clock)} frames={sentFrames(scene.clock)} />
         <span className="spacer" />
         {writing.state === 'writing' && (
           <button type="button" className="bar-button" onClick={cancel}>

@@ -4,8 +4,18 @@ import { describe, expect, test } from 'vitest';
 import { evenDelays, frameTimes } from '../../take/index.ts';
 import type { Scene } from '../../scene/index.ts';
 import { plainPixels } from '../../testing/painter.ts';
-import { riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
-import { bytesOf, formatById, lostIn, memorySink, NoPainterError, QUIET_RUN, send, sheetShape } from '../index.ts';
+import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
+import {
+  bytesOf,
+  formatById,
+  lostIn,
+  memorySink,
+  NoPainterError,
+  QUIET_RUN,
+  send,
+  sheetShape,
+  textOf,
+} from '../index.ts';
 
 const scene: Scene = {
   ...WRITER_SCENES['eased']!,
@@ -24,22 +34,59 @@ describe('frames of a loop', () => {
   test('none is repeated at its end; another rate, or a stretch of it', () => {
     const options = { scale: 1, fps: 0, background: true, from: 0, to: 0 };
     const two = sceneOf({ clock: { duration: 2, fps: 8, repeat: 'loop' } });
-    expect(frameTimes(two, { ...options, fps: 4 })).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
-    expect(frameTimes(two, options)).toHaveLength(16);
-    expect(frameTimes(two, { ...options, fps: 2, from: 0.5, to: 1.5 })).toEqual([0.5, 1]);
-    expect(frameTimes(two, { ...options, from: 9 })).toEqual([2]);
+    expect(frameTimes(two, { ...options, fps: 4 }).times).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 1.75]);
+    expect(frameTimes(two, options).times).toHaveLength(16);
+    expect(frameTimes(two, { ...options, fps: 2, from: 0.5, to: 1.5 }).times).toEqual([0.5, 1]);
+    expect(frameTimes(two, { ...options, from: 9 }).times).toEqual([2]);
     // Nothing enters: there is nothing before the loop.
-    expect(frameTimes(two, { ...options, from: -1 })[0]).toBe(0);
+    expect(frameTimes(two, { ...options, from: -1 }).times[0]).toBe(0);
     const entering = sceneOf({
       clock: two.clock,
       riders: [{ ...riderOn('r', 'line', []), guide: null, at: [9, 9], entrance: { seconds: 0.5 } }],
     });
-    expect(frameTimes(entering, { ...options, from: -3 })).toHaveLength(20);
-    expect(frameTimes(entering, { ...options, from: -3 })[0]).toBe(-0.5);
-    expect(frameTimes(entering, { ...options, from: -0.25, to: 0.25 })).toEqual([-0.25, -0.125, 0, 0.125]);
+    expect(frameTimes(entering, { ...options, from: -3 }).times).toHaveLength(20);
+    expect(frameTimes(entering, { ...options, from: -3 }).times[0]).toBe(-0.5);
+    expect(frameTimes(entering, { ...options, from: -0.25, to: 0.25 }).times).toEqual([-0.25, -0.125, 0, 0.125]);
     const gif = formatById('gif')!;
     expect(lostIn(entering, gif, { from: 0 })).toEqual(['How “r” enters: the loop begins at once.']);
     expect(lostIn(entering, gif, { from: -0.5 })).toEqual([]);
+  });
+  test('what plays once ends with its last moment, in pixels, on sheets and in data', async () => {
+    const options = { scale: 1, fps: 0, background: true, from: 0, to: 0 };
+    const clock = { duration: 1.2, fps: 30, repeat: 'once' } as const;
+    const once = sceneOf({
+      clock,
+      guides: [LINE],
+      riders: [
+        riderOn('r', 'line', [
+          { time: 0, place: { by: 'node', node: 'a' } },
+          { time: 1.2, place: { by: 'node', node: 'c' } },
+        ]),
+      ],
+    });
+    const { times, lasts } = frameTimes(once, options);
+    expect(times).toHaveLength(37);
+    expect(times.at(-1)).toBe(1.2);
+    expect(lasts).toBeCloseTo(1 / 30, 12);
+    expect(frameTimes(once, { ...options, fps: 5, to: 0.6 }).times).toEqual(
+      [0, 0.2, 0.4, 0.6].map((time): unknown => expect.closeTo(time, 9)),
+    );
+    const written = async (id: string): Promise<string> => {
+      const format = formatById(id)!;
+      const { sink, files } = memorySink();
+      await send(once, format, format.options.parse({}), sink, QUIET_RUN, plainPixels);
+      return textOf(files.find(({ name }) => /\.(json|csv)$/.test(name))!);
+    };
+    const frames = JSON.parse(await written('frames-json')) as {
+      frames: { time: number; riders: Record<string, { x: number }> }[];
+    };
+    expect(frames.frames).toHaveLength(37);
+    expect(frames.frames.at(-1)!.time).toBe(1.2);
+    expect((await written('frames-csv')).trimEnd().split('\n').at(-1)).toMatch(/^1\.2\d*,r,500\./);
+    expect((await written('exposure-csv')).trimEnd().split('\n').at(-1)).toMatch(/1\.2/);
+    const sheet = JSON.parse(await written('sprite-sheet')) as { frames: unknown[]; duration: number; length: number };
+    expect(sheet.frames).toHaveLength(37);
+    expect(sheet.duration).toBeCloseTo(1 / 30, 6);
   });
   test('delays that a format cannot hold are spread evenly and add up to the loop', () => {
     const delays = evenDelays(90, 3, 100);

@@ -39,9 +39,18 @@ export function ridersText(take: Take, prefix: string): string {
   const lines = take.drawing.flatMap((drawn, i) => {
     if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
     seen.add(drawn.id);
-    return [`  [${JSON.stringify(drawn.id)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}],`];
+    return [
+      `  [${JSON.stringify(drawn.id)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}],`,
+    ];
   });
   return `[\n${lines.join('\n')}\n]`;
+}
+
+/** Where a rider's picture is, and what is asked of it where the drawing is laid between two elements (page/data.ts). */
+function laidText({ root, turns, art }: DrawnArt, name: string): string {
+  const { width, height, pivot } = art;
+  const numbers = [Number(turns), width, height, ...pivot].map((one) => formatNumber(one, 3));
+  return `["${name}i", ${JSON.stringify(root ?? '')}, ${numbers.join(', ')}]`;
 }
 
 function channelsText({ curves }: DrawnArt, name: string): string {

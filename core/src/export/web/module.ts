@@ -72,6 +72,23 @@ export interface MountState {
   readonly state: unknown;
 }
 
+/** What holds an element, as components have it. */
+export interface Held {
+  readonly current: Element | null;
+}
+
+/** How the way is laid between two elements, and what becomes of the art on it. */
+export interface Fit {
+  from: Element | Held;
+  to: Element | Held;
+  /** The points of the canvas, px, that lie on their middles; absent: where the first moving rider begins, and where its way leads. */
+  ends?: readonly [readonly [number, number], readonly [number, number]];
+  /** true: all art stays as it is turned on the canvas; false: all turns with the way. Absent: what is level stays so, what turns along its guide turns with the way. */
+  upright?: boolean;
+  /** 'own' (absent): art is as large as on the canvas; 'scaled': as the way is scaled; 'elements': it grows from the one element's box to the other's. */
+  size?: 'own' | 'scaled' | 'elements';
+}
+
 export interface MountOptions {
   /** What drives it; 'none': only what is told moves it. Absent: as it was made. */
   driver?: DriverName | readonly DriverName[] | 'none';
@@ -84,9 +101,9 @@ export interface MountOptions {
   /** What another mount gave: it goes on from there. */
   state?: MountState;
   /** The element that drives it, where that is another than the drawing. */
-  on?: Element;
-  /** Lays the drawing between the middles of two elements of the page. */
-  fit?: { from: Element; to: Element; ends?: [[number, number], [number, number]] };
+  on?: Element | Held;
+  /** Lays the way between the middles of two elements of the page. */
+  fit?: Fit;
   className?: string;
 }
 

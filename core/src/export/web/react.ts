@@ -16,34 +16,52 @@ const componentName = (stem: string): string => {
 const componentText = (
   name: string,
   stem: string,
+  ratio: string,
 ): string => `import { createElement, forwardRef, useEffect, useImperativeHandle, useRef } from 'react';
 import { mount } from './${stem}.module.js';
 
+const words = (given) => (given === undefined ? '' : [given].flat().join());
+
 /** The loop as a component: it is mounted with it and cleaned up after it, in strict mode as well. \`ref\` gives play, pause, seek and the rest. */
-export const ${name} = forwardRef(function ${name}({ driver, then, leadIn, on, fit, progress, className, style }, ref) {
+export const ${name} = forwardRef(function ${name}(
+  { driver, then, leadIn, rate = 1, on, fit, progress, className, style },
+  ref,
+) {
   const host = useRef(null);
   const mounted = useRef(null);
+  const before = useRef(undefined);
+  const told = progress !== undefined;
+  // Options are compared by what is in them: a parent that renders anew makes new objects of the same.
+  const wanted = [told || words(driver), words(then), leadIn, on, fit?.from, fit?.to, fit?.upright, fit?.size, JSON.stringify(fit?.ends)];
   useEffect(() => {
-    const made = mount(host.current, { driver: progress === undefined ? driver : 'none', then, leadIn, on, fit });
-    made.element.style.maxWidth = '100%';
-    made.element.style.height = 'auto';
+    const made = mount(host.current, { driver: told ? 'none' : driver, then, leadIn, rate, on, fit, state: before.current });
+    if (!fit) Object.assign(made.element.style, { maxWidth: '100%', height: 'auto' });
+    if (told) made.setProgress(progress);
     mounted.current = made;
     return () => {
+      // What is mounted next goes on from there.
+      before.current = made.state();
       made.destroy();
       mounted.current = null;
     };
-  }, [driver, then, leadIn, on, fit, progress === undefined]);
+  }, wanted);
   useEffect(() => {
-    if (progress !== undefined) mounted.current?.setProgress(progress);
+    if (told) mounted.current?.setProgress(progress);
   }, [progress]);
+  useEffect(() => {
+    mounted.current?.setRate(rate);
+  }, [rate]);
   useImperativeHandle(ref, () => ({
     play: () => mounted.current?.play(),
     reverse: () => mounted.current?.reverse(),
     pause: () => mounted.current?.pause(),
     seek: (seconds) => mounted.current?.seek(seconds),
     setProgress: (share) => mounted.current?.setProgress(share),
-  }));
-  return createElement('div', { ref: host, className, style });
+    setRate: (next) => mounted.current?.setRate(next),
+    refit: () => mounted.current?.refit(),
+  }), []);
+  // Its place is kept before it is there, as on a server.
+  return createElement('div', { ref: host, className, style: { ...(fit ? {} : { maxWidth: '100%', width: '${ratio.slice(0, ratio.indexOf(' '))}px', aspectRatio: '${ratio}' }), ...style } });
 });
 
 export default ${name};
@@ -56,14 +74,14 @@ const typesText = (
 ): string => `import type { CSSProperties, ForwardRefExoticComponent, RefAttributes } from 'react';
 import type { Mounted, MountOptions } from './${stem}.module.js';
 
-export interface ${name}Props extends Omit<MountOptions, 'className'> {
+export interface ${name}Props extends Omit<MountOptions, 'className' | 'state'> {
   /** Share of the loop, 0 to 1: given, nothing else moves it. */
   progress?: number;
   className?: string;
   style?: CSSProperties;
 }
 
-export type ${name}Handle = Pick<Mounted, 'play' | 'reverse' | 'pause' | 'seek' | 'setProgress'>;
+export type ${name}Handle = Pick<Mounted, 'play' | 'reverse' | 'pause' | 'seek' | 'setProgress' | 'setRate' | 'refit'>;
 
 export const ${name}: ForwardRefExoticComponent<${name}Props & RefAttributes<${name}Handle>>;
 export default ${name};
@@ -86,7 +104,12 @@ export const react: Format<'take', typeof moduleOptions> = {
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     const name = componentName(stem);
-    await writeFile(sink, `${stem}.jsx`, 'text/javascript', componentText(name, stem));
+    await writeFile(
+      sink,
+      `${stem}.jsx`,
+      'text/javascript',
+      componentText(name, stem, `${take.canvas.width * given.scale} / ${take.canvas.height * given.scale}`),
+    );
     await writeFile(sink, `${stem}.d.ts`, 'text/plain', typesText(name, stem));
     await writeFile(sink, `${stem}.module.js`, 'text/javascript', moduleText(take, given));
     await writeFile(sink, `${stem}.module.d.ts`, 'text/plain', MODULE_TYPES);

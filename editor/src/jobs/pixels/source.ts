@@ -1,4 +1,4 @@
-import { frameTimes, paintedSpan, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
+import { frameTimes, type PixelOptions, type Pixels, type Scene, type SheetLayout } from '@pace-line/core';
 import { filmOf } from './film.ts';
 import { painterOf, type Paint } from './paint.ts';
 import type { Pictures } from './pictures.ts';
@@ -23,13 +23,12 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) throw new Error('this browser gives no canvas to paint on');
   const paint = painterOf(scene, pictures, { scale, background });
-  const times = frameTimes(scene, options);
+  const { times, lasts } = frameTimes(scene, options);
   if (times.length > MOST_FRAMES)
     throw new Error(
       `${times.length} frames are more than can be painted, ${MOST_FRAMES} are the most: fewer a second, or a stretch of the loop`,
     );
-  const [start, end] = paintedSpan(scene, options);
-  const length = Math.max(1e-3, end - start);
+  const length = Math.max(1e-3, times.length * lasts);
   const touched = new Touched(scene, pictures, scale, { width, height });
   const canvases = new Canvases();
   const isClear = !background || scene.canvas.background === null;

@@ -1,0 +1,32 @@
+import type { DriveSpec } from '../../../drive/machine.ts';
+
+/** Time as a share of the loop, value, and the inner values of a cubic in time; without those straight. */
+export type Key = readonly [time: number, value: number, a?: number, b?: number];
+
+export type Point = readonly [x: number, y: number];
+
+/** Name, property, keys, whether it changes at once, and its keys in the lead-in. */
+export type TrackData = readonly [
+  name: string,
+  property: string,
+  keys: readonly Key[],
+  jumps?: number,
+  before?: readonly Key[],
+];
+
+/** A rider's id; its channels as tracks' names or numbers; where its pictures are and whom it goes with. */
+export type RiderData = readonly [
+  id: string,
+  channels: Readonly<Record<string, string | number>>,
+  /** The id of its picture; the rider in whose place it is laid, itself where nothing carries it, '' where it hangs between others; whether that turns along its guide; width, height and pivot of its art, px. */
+  laid: readonly [picture: string, root: string, turns: number, width: number, height: number, px: number, py: number],
+];
+
+declare global {
+  // What stands before the program in a module that is sent.
+  const SPEC: DriveSpec;
+  const ENDS: readonly [Point, Point];
+  const MARKUP: string;
+  const TRACKS: readonly TrackData[];
+  const RIDERS: readonly RiderData[];
+}
