@@ -357,8 +357,7 @@ for (const react of ['.', 'react-18'] as const)
       '<!doctype html><body><i id="a" style="position:absolute;left:300px;top:500px;width:40px;height:20px"></i><i id="b" style="position:absolute;left:100px;top:200px;width:60px;height:60px"></i></body>',
     );
     await page.addScriptTag({ content: code });
-    const told = <R>(act: (here: Told) => R): Promise<R> =>
-      page.evaluate(`(${act.toString()})(globalThis)`) as Promise<R>;
+    const told = <R>(act: (here: Told) => R): Promise<R> => page.evaluate<R>(`(${act.toString()})(globalThis)`);
     expect(await told(({ version }) => version)).toMatch(react === '.' ? /^19/ : /^18/);
     const drawings = page.locator('div > svg');
     const time = (): Promise<number> =>
