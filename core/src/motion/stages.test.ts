@@ -493,6 +493,38 @@ describe('closed forms', () => {
     expect(Math.abs(valueAt(scene, 5, 'angle'))).toBeCloseTo(Math.PI, 9);
     expect([valueAt(scene, 4, 'scaleY', -1), valueAt(scene, 4, 'scaleY', 1)]).toEqual([1, -1]);
   });
+  test.each(['quart', 'quint', 'expo', 'circ', 'sine'])(
+    'what comes to rest by %s faces as it came, up to the turn and just before it',
+    (family) => {
+      for (const mode of ['out', 'in-out', 'in'] as const) {
+        const eases = { ease: { kind: 'family', family, mode } };
+        const scene = sceneOf({
+          clock: { duration: 4, fps: 30, repeat: 'there-and-back' },
+          guides: [LINE],
+          riders: [
+            riderOn(
+              'r',
+              'line',
+              [
+                { time: 0, place: { by: 'node', node: 'a' }, dwell: 0.5, ...eases },
+                { time: 3, place: { by: 'node', node: 'c' }, dwell: 1 },
+              ],
+              { heading: { mode: 'along', reverse: 'turn' } },
+            ),
+          ],
+        });
+        const facing = (time: number, side: 1 | -1 = 1): number =>
+          Math.round(Math.cos(valueAt(scene, time, 'angle', side)));
+        // There it faces right, resting and within the last and first thousandths of its leg too; from the turn on left.
+        for (const time of [0.5, 0.5001, 0.51, 1, 2, 2.9, 2.99, 2.9999, 3, 3.3, 3.999])
+          expect(facing(time), `${mode} at ${time}`).toBe(1);
+        for (const time of [5.0001, 5.01, 5.1, 6, 7.4, 7.4999, 7.5, 7.9])
+          expect(facing(time), `${mode} at ${time}`).toBe(-1);
+        expect(facing(3, -1)).toBe(1);
+        expect(facing(7.5, -1)).toBe(-1);
+      }
+    },
+  );
   test('art drawn facing left is mirrored to the right rather than flown upside down', () => {
     const scene = one(LINE, { heading: { mode: 'along', left: 'mirror' } });
     const turned = { ...scene, art: scene.art.map((art) => ({ ...art, facing: 180 })) };

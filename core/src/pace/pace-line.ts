@@ -13,8 +13,10 @@ export interface PlacedMark {
   readonly ease?: Ease | undefined;
 }
 
-/** Step, as a share of a leg's time, over which its direction is told where the rate is 0. */
-const TREND_STEP = 1e-4;
+/**
+ * Steps, as shares of a leg's time, over which its direction is told where the rate is 0: what comes to rest ever more softly does not change by a number's last digit over the first of them.
+ */
+const TREND_STEPS = [1e-4, 1e-3, 1e-2, 0.1, 1];
 
 /** The distance line that marks make. */
 export class PaceLine implements DistanceLine {
@@ -33,9 +35,9 @@ export class PaceLine implements DistanceLine {
     this.#arrives = new Float64Array(count);
     this.#departs = new Float64Array(count);
     for (let i = 1; i < count; i++)
-      this.#arrives[i] = this.#line.trend(i - 1, 1 - TREND_STEP, 1) || (this.#arrives[i - 1] ?? 0);
+      this.#arrives[i] = this.#trendBefore(i - 1, 1) || (this.#arrives[i - 1] ?? 0);
     for (let i = count - 2; i >= 0; i--)
-      this.#departs[i] = this.#line.trend(i, 0, TREND_STEP) || (this.#departs[i + 1] ?? 0);
+      this.#departs[i] = this.#trendAfter(i, 0) || (this.#departs[i + 1] ?? 0);
     const last = this.#arrives[count - 1] ?? 0;
     const first = this.#departs[0] ?? 0;
     const [before, after] = beyond(repeat, first, last);
@@ -79,12 +81,21 @@ export class PaceLine implements DistanceLine {
   #movesAt(local: number, side: Side): number {
     const i = this.#line.legAt(local, side);
     if (i < 0) return 0;
-    const u = this.#line.shareOfLeg(i, local);
-    return this.#line.trend(
-      i,
-      side > 0 ? Math.max(0, u) : Math.max(0, u - TREND_STEP),
-      side > 0 ? Math.min(1, u + TREND_STEP) : Math.min(1, u),
-    );
+    const u = Math.min(1, Math.max(0, this.#line.shareOfLeg(i, local)));
+    const [step = 0] = TREND_STEPS;
+    const moves = side > 0 ? this.#line.trend(i, u, Math.min(1, u + step)) : 0;
+    // Where it does not move any more within the leg it is as it moved last there; where it has not yet, as it will.
+    return moves || this.#trendBefore(i, u) || this.#trendAfter(i, u);
+  }
+
+  /** The direction of the leg after a stop as a share of its time is reached. */
+  #trendBefore(i: number, u: number): number {
+    return first(TREND_STEPS, (step) => this.#line.trend(i, Math.max(0, u - step), u));
+  }
+
+  /** The direction in which it is left. */
+  #trendAfter(i: number, u: number): number {
+    return first(TREND_STEPS, (step) => this.#line.trend(i, u, Math.min(1, u + step)));
   }
 
   /** The direction along the guide in which a rider at rest came there. */
@@ -111,6 +122,15 @@ export class PaceLine implements DistanceLine {
     });
     return [low, high];
   }
+}
+
+/** The first of what is found that is not 0. */
+function first(steps: readonly number[], of: (step: number) => number): number {
+  for (const step of steps) {
+    const found = of(step);
+    if (found !== 0) return found;
+  }
+  return 0;
 }
 
 /** s. Marks so near the cycle's ends stand there. */

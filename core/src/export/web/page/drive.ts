@@ -30,16 +30,89 @@ export interface Driving {
   stop: () => void;
 }
 
+type Box = HTMLElement | SVGElement;
+
+/** What a way of being driven is given: how to listen, what to say, and what is undone in the end. */
+interface Told {
+  readonly on: Driving['on'];
+  readonly act: (event: DriveEvent) => void;
+  readonly undo: (() => void)[];
+}
+
+/** What takes no keys by itself becomes something that does. */
+function madeFocusable(box: Box, role: string, { undo }: Told): void {
+  for (const [name, value] of [
+    ['tabindex', '0'],
+    ['role', role],
+  ] as const) {
+    if (!value || box.hasAttribute(name)) continue;
+    box.setAttribute(name, value);
+    undo.push(() => box.removeAttribute(name));
+  }
+}
+
+/** Over it is a pointer, a finger that has tapped it, or the keyboard's focus: it is left when none of them is. */
+function overIt(box: Box, again: boolean, isPressed: boolean, { on, act }: Told): void {
+  const over = new Set<string>();
+  const come = (who: string): void => {
+    if (over.size === 0) act('over');
+    over.add(who);
+  };
+  const go = (who: string): boolean => {
+    const was = over.delete(who);
+    if (was && over.size === 0) act('out');
+    return was;
+  };
+  on(box, 'pointerenter', (event) => event.pointerType !== 'touch' && come('pointer'));
+  on(box, 'pointerleave', (event) => event.pointerType !== 'touch' && go('pointer'));
+  on(box, 'focus', () => box.matches(':focus-visible') && come('focus'));
+  on(box, 'blur', () => go('focus'));
+  // A finger that taps it is over it until it taps again, or elsewhere; where a press drives it too, a tap is one.
+  if (isPressed) return;
+  on(document, 'pointerup', (event) => {
+    if (event.pointerType !== 'touch') return;
+    const was = go('finger');
+    if (event.composedPath().includes(box) && (!was || again)) come('finger');
+  });
+}
+
+function pressed(box: Box, byKeys: boolean, { on, act }: Told): void {
+  on(box, 'click', () => act('press'));
+  if (!byKeys) return;
+  on(box, 'keydown', (event) => {
+    if (event.target !== box || (event.key !== 'Enter' && event.key !== ' ')) return;
+    event.preventDefault();
+    if (!event.repeat) act('press');
+  });
+}
+
+function inView(box: Box, { act, undo }: Told): void {
+  let inside = false;
+  const watcher = new IntersectionObserver((entries) => {
+    const isIn = entries[entries.length - 1]!.isIntersecting;
+    if (isIn !== inside) act(isIn ? 'enter' : 'leave');
+    inside = isIn;
+  });
+  watcher.observe(box);
+  undo.push(() => watcher.disconnect());
+}
+
+/** Tells how far it has passed through the window, whenever that may have changed. */
+function passing(box: Box, pass: (share: number) => void, { on }: Told): void {
+  const look = (): void => {
+    const { top, height } = box.getBoundingClientRect();
+    pass((innerHeight - top) / (innerHeight + height));
+  };
+  on(window, 'scroll', look, true);
+  on(window, 'resize', look);
+  look();
+}
+
 /**
  * Drives animations on a page: the machine of core/src/drive, told what happens there. `box` is what is pressed, passed over and scrolled; `show` is given each time, s; with `told`
  * its passage through the window is told it, not looked for.
  */
-export function drive(
-  box: HTMLElement | SVGElement,
-  show: (time: number) => void,
-  spec: DriveSpec,
-  told?: boolean,
-): Driving {
+export function drive(box: Box, show: (time: number) => void, spec: DriveSpec, told?: boolean): Driving {
   const calm = matchMedia('(prefers-reduced-motion: reduce)').matches;
   const known: DriveSpec = calm ? { ...spec, lead: 0 } : spec;
   const thenOf = (kind: string): string | undefined => spec.rules.find(([one]) => one === kind)?.[1];
@@ -68,72 +141,17 @@ export function drive(
       frame = requestAnimationFrame(step);
     }
   };
-  const act = (event: DriveEvent): void => set(happened(known, state, event));
-  // What takes no keys by itself becomes something that does.
-  const own = (driven('over') || driven('click')) && box.tabIndex < 0;
-  if (own) {
-    const given = { tabindex: '0', ...(driven('click') && { role: 'button' }) };
-    for (const [name, value] of Object.entries(given)) {
-      if (box.hasAttribute(name)) continue;
-      box.setAttribute(name, value);
-      undo.push(() => box.removeAttribute(name));
-    }
-  }
-  if (driven('over')) {
-    // Over it is a pointer, a finger that has tapped it, or the keyboard's focus: it is left when none of them is.
-    const over = new Set<string>();
-    const come = (who: string): void => {
-      if (over.size === 0) act('over');
-      over.add(who);
-    };
-    const go = (who: string): boolean => {
-      const was = over.delete(who);
-      if (was && over.size === 0) act('out');
-      return was;
-    };
-    on(box, 'pointerenter', (event) => event.pointerType !== 'touch' && come('pointer'));
-    on(box, 'pointerleave', (event) => event.pointerType !== 'touch' && go('pointer'));
-    on(box, 'focus', () => box.matches(':focus-visible') && come('focus'));
-    on(box, 'blur', () => go('focus'));
-    // A finger that taps it is over it until it taps again, or elsewhere; where a press drives it too, a tap is one.
-    if (!driven('click'))
-      on(document, 'pointerup', (event) => {
-        if (event.pointerType !== 'touch') return;
-        const was = go('finger');
-        if (event.composedPath().includes(box) && (!was || thenOf('over') === 'finish')) come('finger');
-      });
-  }
-  if (driven('click')) {
-    on(box, 'click', () => act('press'));
-    if (own)
-      on(box, 'keydown', (event) => {
-        if (event.target !== box || (event.key !== 'Enter' && event.key !== ' ')) return;
-        event.preventDefault();
-        if (!event.repeat) act('press');
-      });
-  }
-  if (driven('enter')) {
-    let inside = false;
-    const watcher = new IntersectionObserver((entries) => {
-      const isIn = entries[entries.length - 1]!.isIntersecting;
-      if (isIn !== inside) act(isIn ? 'enter' : 'leave');
-      inside = isIn;
-    });
-    watcher.observe(box);
-    undo.push(() => watcher.disconnect());
-  }
   const pass = (share: number): void =>
     set({ ...state, at: calm ? spec.stops[1]! : timeOfPassage(spec, share), way: 0 });
-  if (driven('scroll') && told) pass(0.5);
-  else if (driven('scroll')) {
-    const look = (): void => {
-      const { top, height } = box.getBoundingClientRect();
-      pass((innerHeight - top) / (innerHeight + height));
-    };
-    on(window, 'scroll', look, true);
-    on(window, 'resize', look);
-    look();
-  } else set(state);
+  const page: Told = { on, act: (event) => set(happened(known, state, event)), undo };
+  const own = box.tabIndex < 0;
+  if (own && (driven('over') || driven('click'))) madeFocusable(box, driven('click') ? 'button' : '', page);
+  if (driven('over')) overIt(box, thenOf('over') === 'finish', driven('click'), page);
+  if (driven('click')) pressed(box, own, page);
+  if (driven('enter')) inView(box, page);
+  if (!driven('scroll')) set(state);
+  else if (told) pass(0.5);
+  else passing(box, pass, page);
   return {
     run: (way) => {
       if (way > 0 && state.at >= state.end) state = { ...state, at: 0 };
