@@ -2,13 +2,14 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { coreRows } from './core.ts';
 import { encoderRows } from './editor/encoders.ts';
-import { measureEditor } from './editor/rows.ts';
+import { measureEditor, measureShelf } from './editor/rows.ts';
 import type { Row } from './measure.ts';
 
 const only = process.argv[2];
 const sections: [string, () => Row[] | Promise<Row[]>][] = [
   ['core', coreRows],
   ['editor', measureEditor],
+  ['shelf', measureShelf],
   ['encoders', encoderRows],
 ];
 
@@ -42,6 +43,6 @@ for (const [name, rows] of sections) {
 const parts = sections.flatMap(([name]) => written.get(name) ?? []);
 writeFileSync(
   FILE,
-  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`editor\` or \`encoders\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
+  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`editor\`, \`shelf\` or \`encoders\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
 );
 process.exitCode = broken === 0 ? 0 : 1;

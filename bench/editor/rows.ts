@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
 import { median, type Row } from '../measure.ts';
 import { bare, barePath } from './bare-pages.ts';
 import { moveAbout, open, PORT, shapeMark, takeNode } from './hands.ts';
@@ -136,7 +136,8 @@ async function longGuideRow(tabs: Tabs): Promise<Row> {
   };
 }
 
-export async function measureEditor(): Promise<Row[]> {
+/** Rows of a browser that opens the built application from its server. */
+async function served(rows: (browser: Browser) => Promise<Row[]>): Promise<Row[]> {
   const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
   await once(server.stdout, 'data');
   const browser = await chromium.launch({
@@ -148,6 +149,18 @@ export async function measureEditor(): Promise<Row[]> {
     ],
   });
   try {
+    return await rows(browser);
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+/** The Shelf, in a browser of its own. */
+export const measureShelf = (): Promise<Row[]> => served(shelfRows);
+
+export const measureEditor = (): Promise<Row[]> =>
+  served(async (browser) => {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const tab = async (): Promise<Watched> => {
       const page = await context.newPage();
@@ -166,10 +179,5 @@ export async function measureEditor(): Promise<Row[]> {
         { work: (seconds) => shapeMark(page, seconds), beside: () => moveAbout(tabs.bare.page, [400, 300]) },
       ),
       await longGuideRow(tabs),
-      ...(await shelfRows(browser)),
     ];
-  } finally {
-    await browser.close();
-    server.kill();
-  }
-}
+  });
