@@ -50,6 +50,10 @@ const KINDS: Readonly<Record<string, (size: number) => string>> = {
   'a long selector': (s) => svg(`<style>${'g '.repeat(s * 4e4)}{fill:red}</style>${RECT.repeat(50)}`),
   'selectors that multiply': (s) =>
     svg(`<style>${times(s * 300, () => ':not(g):nth-child(n) *{fill:red}')}</style>${RECT.repeat(1 + s * 3000)}`),
+  'declarations that multiply': (s) =>
+    svg(`<style>rect{${times(s * 4000, (i) => `--a${i}:1`, ';')}}</style>${RECT.repeat(1 + s * 1000)}`),
+  'selectors of one rule': (s) =>
+    svg(`<style>${times(1 + s * 6000, (i) => `rect:not(.a${i})`, ',')}{fill:red}</style>${RECT.repeat(1 + s * 1000)}`),
   'a style that grows': (s) =>
     svg(`<style>rect{font-family:"${'x'.repeat(s * 4000)}"}</style>${RECT.repeat(1 + s * 4000)}`),
   'pieces of text': (s) => svg(`<text>${'<tspan>a</tspan>'.repeat(1 + s * 2e4)}</text>`),

@@ -115,9 +115,34 @@ describe('what cannot be read or painted in time is refused at once, with the re
       ),
       /blurs over/,
     ],
+    [
+      'declarations that multiply',
+      svg(`<style>rect{${Array.from({ length: 4000 }, (_, i) => `--a${i}:1`).join(';')}}</style>${RECT.repeat(1000)}`),
+      /too much of too many/,
+    ],
+    [
+      'selectors of one rule',
+      svg(`<style>${'rect,'.repeat(6000)}rect{fill:red}</style>${RECT.repeat(1000)}`),
+      /too many selectors/,
+    ],
+    [
+      'a style sheet that an entity holds',
+      `<!DOCTYPE svg [<!ENTITY s "rect{${'fill:red;'.repeat(500)}}">]>` +
+        svg(`<style>&s;</style>${RECT.repeat(1000)}`),
+      /too much of too many/,
+    ],
   ])('%s', (_, text, why) => {
     const read = readSvgArt(text);
     expect(read.ok ? 'taken' : read.message).toMatch(why);
+  });
+  test('nor the sheets that drawing programs write: a class for each look, thousands of elements that have one', () => {
+    const looks = Array.from(
+      { length: 300 },
+      (_, i) => `.cls-${i}{fill:#${String(100 + i)};stroke-width:2px;stroke:red}`,
+    );
+    const elements = Array.from({ length: 6000 }, (_, i) => `<path class="cls-${i % 300}" d="M0 0L9 9"/>`);
+    const read = readSvgArt(svg(`<style>${looks.join('')}path{opacity:.9}</style>${elements.join('')}`));
+    expect(read.ok ? 'taken' : read.message).toBe('taken');
   });
   test('and what people draw is not: shadows, clips, patterns, markers, dashes', () => {
     const read = readSvgArt(

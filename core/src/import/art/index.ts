@@ -5,6 +5,7 @@ import { partsOfDrawing, type DrawingParts } from './parts.ts';
 import { heavinessOf, type ReadArt } from './read-art.ts';
 import { cleanElement, IdNames, type Leavings, type ParsedNode } from './clean.ts';
 import { declarationsOf } from './declarations.ts';
+import { sheetTrouble } from './sheets.ts';
 import { shownSize, viewBoxOf } from './size.ts';
 
 export type { DrawingPart, DrawingParts } from './parts.ts';
@@ -156,6 +157,14 @@ function parse(source: string): Parsed {
   try {
     optimize(source, {
       plugins: [
+        {
+          name: 'weigh',
+          fn: (tree: unknown) => {
+            const trouble = sheetTrouble(tree as ParsedNode);
+            if (trouble) throw new Error(trouble);
+            return null;
+          },
+        },
         {
           name: 'inlineStyles',
           params: { onlyMatchedOnce: false, useMqs: ['', 'screen', 'media screen', 'media all'] },
