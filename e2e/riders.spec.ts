@@ -258,7 +258,9 @@ test('pivot and facing by handles: the drawing stays where it is, one press seat
   await page.mouse.up();
   const after = await savedScene(page);
   // Near the left edge, and near the lower one: it has snapped to a corner or an edge.
-  expect(after.art[0]!.pivot).not.toEqual(before.art[0]!.pivot);
+  // It is the rider's own: the art's stays, and with it other riders of that.
+  expect(after.art[0]!.pivot).toEqual(before.art[0]!.pivot);
+  expect(after.riders[0]!.pivot).not.toBeNull();
   const corner = (scene: Scene): [number, number] => {
     const pose = prepare(scene).poseAt(time);
     return [pose.of(0, 'e'), pose.of(0, 'f')];

@@ -37,6 +37,7 @@ import {
   retimeMark,
   SceneError,
   setArt,
+  setPivot,
   setClock,
   setClosed,
   setDwell,
@@ -392,6 +393,37 @@ describe('riders', () => {
     for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)
       expect(prepare(after).poseAt(0).of(0, key)).toBeCloseTo(prepare(turned).poseAt(0).of(0, key), 9);
     expect(() => deleteArt(after, { id: 'box' })).toThrow(/art-in-use/);
+  });
+  test('a pivot of one rider leaves that one drawn where it was, and the others of its art alone; reset it has the art’s', () => {
+    const spun = {
+      keys: {
+        ...newRider({ id: 'k', name: 'k', art: 'box' }).keys,
+        turn: [{ id: 'k1', time: 1, value: 70, ease: { kind: 'steady' as const, strength: 1 }, mark: null }],
+      },
+    };
+    const two = (['one', 'two'] as const).reduce(
+      (sum, id, i) =>
+        addRider(sum, { rider: newRider({ id, name: id, art: 'box', at: [100 + 200 * i, 300], ...spun }) }),
+      base,
+    );
+    const own = setPivot(two, { id: 'one', pivot: [60, 0] });
+    const [before, after] = [prepare(two), prepare(own)];
+    for (const time of [0, 1, 2.5])
+      for (const key of ['a', 'b', 'c', 'd', 'e', 'f', 'x', 'y'] as const)
+        expect(after.poseAt(time).of(1, key)).toBe(before.poseAt(time).of(1, key));
+    for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)
+      expect(after.poseAt(0).of(0, key)).toBeCloseTo(before.poseAt(0).of(0, key), 9);
+    const corner = (of: Scene): number[] => {
+      const pose = prepare(of).poseAt(0);
+      return [pose.of(0, 'x'), pose.of(0, 'y')];
+    };
+    expect(corner(own)).not.toEqual(corner(two));
+    const pasted = pasteThings(own, copyThings(own, [], ['one']), 10, []);
+    expect(pasted.scene.riders.at(-1)!.pivot).toEqual([60, 0]);
+    const reset = setPivot(own, { id: 'one', pivot: null });
+    expect(reset.riders[0]!.pivot).toBeNull();
+    for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)
+      expect(prepare(reset).poseAt(0).of(0, key)).toBeCloseTo(before.poseAt(0).of(0, key), 9);
   });
   test('copied and pasted, all ids are new and the motion is the same, moved', () => {
     const clip = copyThings(scene, ['loops'], ['r']);

@@ -127,8 +127,7 @@ describe('what cannot be read or painted in time is refused at once, with the re
     ],
     [
       'a style sheet that an entity holds',
-      `<!DOCTYPE svg [<!ENTITY s "rect{${'fill:red;'.repeat(500)}}">]>` +
-        svg(`<style>&s;</style>${RECT.repeat(1000)}`),
+      `<!DOCTYPE svg [<!ENTITY s "rect{${'fill:red;'.repeat(500)}}">]>` + svg(`<style>&s;</style>${RECT.repeat(1000)}`),
       /too much of too many/,
     ],
   ])('%s', (_, text, why) => {

@@ -2,6 +2,7 @@ import type { Side } from '../geometry/index.ts';
 import {
   dependenciesOf,
   leadInOf,
+  ownArt,
   loopLength,
   orderOfDependence,
   type Art,
@@ -87,7 +88,8 @@ function prepareAnew(scene: Scene): Motion {
     const rider = scene.riders[index];
     if (!rider) continue;
     const guide = rider.guide === null ? undefined : guides.get(rider.guide);
-    done.set(rider.id, motionOf(rider, guide, arts.get(rider.art), scene.clock, leadIn, graph));
+    const art = arts.get(rider.art);
+    done.set(rider.id, motionOf(rider, guide, art && ownArt(art, rider), scene.clock, leadIn, graph));
   }
   const riders = scene.riders.flatMap(({ id }) => done.get(id) ?? []);
   return new Motion(riders, loopLength(scene.clock), leadIn);

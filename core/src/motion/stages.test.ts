@@ -84,6 +84,7 @@ const rider = fc.record({
   scale: choice([1, 1], [1.4, -0.8], [-1, 1]),
   stand: between(-200, 200),
   at: fc.tuple(between(0, 60), between(0, 60)),
+  pivot: choice(null, null, [50, 5], [-12, 31.5]),
   keys,
   roll: choice(
     null,

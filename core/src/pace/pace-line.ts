@@ -34,10 +34,8 @@ export class PaceLine implements DistanceLine {
     const count = marks.length;
     this.#arrives = new Float64Array(count);
     this.#departs = new Float64Array(count);
-    for (let i = 1; i < count; i++)
-      this.#arrives[i] = this.#trendBefore(i - 1, 1) || (this.#arrives[i - 1] ?? 0);
-    for (let i = count - 2; i >= 0; i--)
-      this.#departs[i] = this.#trendAfter(i, 0) || (this.#departs[i + 1] ?? 0);
+    for (let i = 1; i < count; i++) this.#arrives[i] = this.#trendBefore(i - 1, 1) || (this.#arrives[i - 1] ?? 0);
+    for (let i = count - 2; i >= 0; i--) this.#departs[i] = this.#trendAfter(i, 0) || (this.#departs[i + 1] ?? 0);
     const last = this.#arrives[count - 1] ?? 0;
     const first = this.#departs[0] ?? 0;
     const [before, after] = beyond(repeat, first, last);

@@ -10,7 +10,8 @@ export type Migration = (scene: Record<string, unknown>) => Record<string, unkno
  * have more headings, keys, a roll, a squash and a carrier, guides a carrier; all may be absent. 3 → 4: strips of poses, what is strung, behind, inside or raised, guides
  * with a depth, a camera, linked paces; all may be absent. 4 → 5: eases have a strength and more kinds (flow, spring, shaped), paces a recipe; all may be absent. 5 → 6: paces may be held on
  * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent. 7 → 8: riders may
- * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list.
+ * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list; riders may have
+ * a pivot, which may be absent.
  */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,

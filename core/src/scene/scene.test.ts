@@ -242,7 +242,7 @@ describe('versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const { clock, driver, riders } = read.scene;
     expect(clock.tempo).toEqual({ beats: 96, from: 0 });
-    expect(driver).toEqual({ kind: 'click', again: 'back' });
+    expect(driver).toEqual([{ kind: 'click', again: 'back' }]);
     expect(riders.find(({ id }) => id === 'ferry')?.pace.on).toBe(2);
     expect(riders.find(({ id }) => id === 'barrel')?.pace.recipe).toEqual({
       ...{ kind: 'waver', speed: 0.4, sway: 12, waves: 6, seed: 1 },
@@ -294,6 +294,20 @@ describe('versions', () => {
       ['smoke', { guide: 'porthole', keep: 'outside' }],
     ]);
   });
+  test('the frozen scene of version 10 is read, with several triggers and a pivot of a rider’s own', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-10.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.driver).toEqual([
+      { kind: 'over', leaving: 'finish' },
+      { kind: 'click', again: 'back' },
+    ]);
+    expect(read.scene.riders.map(({ pivot }) => pivot)).toEqual([[10, 12.5], null, null]);
+    const wrong = (driver: unknown): string =>
+      JSON.stringify(sceneFromJson({ ...read.scene, driver: driver as Scene['driver'] }));
+    expect(wrong([{ kind: 'scroll' }, { kind: 'click' }])).toMatch(/scrolling drives alone/);
+    expect(wrong([{ kind: 'click' }, { kind: 'click' }])).toMatch(/once/);
+    expect(wrong([])).toMatch(/"ok":false/);
+  });
   test.each([
     ['a camera that is nobody', (scene: Scene) => ({ ...scene, camera: 'nobody' }), /no rider "nobody"/],
     [
@@ -342,7 +356,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 9 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 10 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -1,6 +1,6 @@
 import type { Vec } from '../geometry/index.ts';
 import { CHANNELS, type Channel, type Motion, type Poses } from '../motion/index.ts';
-import { artById, pathOfGuide, riderById, type Guide, type Scene } from '../scene/index.ts';
+import { artOfRider, pathOfGuide, riderById, type Guide, type Scene } from '../scene/index.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import { enteringCurves } from './lead-in.ts';
@@ -34,7 +34,7 @@ export function carriedFrame(
 ): CarriedFrame | null {
   const carrier = guide.carrier === null ? undefined : riderById(scene, guide.carrier);
   const moving = carrier && motion.rider(carrier.id);
-  const art = carrier && artById(scene, carrier.art);
+  const art = carrier && artOfRider(scene, carrier);
   if (!moving || !art) return null;
   const { pivot } = art;
   const box = boxCarried(guide, pivot);
@@ -57,7 +57,7 @@ export function boxCarried(guide: Guide, [x, y]: Vec): PivotBox {
 /** The same frame as it lies at one time: every curve a constant. */
 export function stillFrame(scene: Scene, motion: Motion, poses: Poses, guide: Guide): CarriedFrame | null {
   const carrier = guide.carrier === null ? undefined : riderById(scene, guide.carrier);
-  const art = carrier && artById(scene, carrier.art);
+  const art = carrier && artOfRider(scene, carrier);
   if (!art) return null;
   return { curves: stillCurves(poses, motion.indexOf(carrier.id)), entering: null, pivot: art.pivot };
 }

@@ -1,7 +1,7 @@
 import { runsByTime } from '../drive/index.ts';
 import type { PathNode } from '../geometry/index.ts';
 import type { Channel, Displayed } from '../motion/index.ts';
-import { artById, guideById, leadInOf, riderById, type Art, type Rider, type Scene } from '../scene/index.ts';
+import { artOfRider, guideById, leadInOf, riderById, type Art, type Rider, type Scene } from '../scene/index.ts';
 import { alongOf, isShorter, type Along } from './along.ts';
 import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
@@ -72,7 +72,7 @@ export function drawnArt(
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
-  const art = artById(scene, rider.art);
+  const art = artOfRider(scene, rider);
   const moving = motion.riders[index];
   if (!rider.output || !art || !moving) return undefined;
   const { length } = motion;

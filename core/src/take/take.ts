@@ -1,6 +1,6 @@
 import { driveSpec, runsByTime, type DriveSpec } from '../drive/index.ts';
 import { displayOrder, drawerOf, drawnShare, prepare, type Motion } from '../motion/index.ts';
-import { artById, pathOfGuide, usedAssets, type Guide, type Scene } from '../scene/index.ts';
+import { artOfRider, pathOfGuide, usedAssets, type Guide, type Scene } from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
 import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
@@ -119,7 +119,7 @@ export function stillTake(scene: Scene, time: number): Take {
       return [{ ...drawn, share: drawn.share && share !== undefined ? still(share) : drawn.share }];
     }
     const { rider, index, under } = one;
-    const art = artById(scene, rider.art);
+    const art = artOfRider(scene, rider);
     if (!rider.output || !art || poses.of(index, 'under') !== under) return [];
     const curves = stillCurves(poses, index);
     const { id, name, parallax } = rider;

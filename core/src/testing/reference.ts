@@ -73,7 +73,8 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
   const { x, y, distance } = own.placed(time);
   const { angle, isMirrored } = own.faced(time);
   const art = scene.art.find((one) => one.id === rider.art);
-  const [pivotX, pivotY] = art?.pivot ?? [0, 0];
+  const pivot = rider.pivot ?? art?.pivot ?? [0, 0];
+  const [pivotX, pivotY] = pivot;
   const [kx, ky] = own.keyed('scale', time) ?? [1, 1];
   const deep = own.depthAt(time);
   const scaleX = rider.scale[0] * (kx ?? 1) * deep;
@@ -84,7 +85,7 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
     const facing = ((art?.facing ?? 0) * Math.PI) / 180;
     const fine = ((rider.heading.offset + (own.keyed('turn', time)?.[0] ?? 0)) * Math.PI) / 180;
     const upright = isMirrored ? -scaleY : scaleY;
-    const nose = reachOfNose(art?.pivot ?? [0, 0], [art?.width ?? 1, art?.height ?? 1], facing);
+    const nose = reachOfNose(pivot, [art?.width ?? 1, art?.height ?? 1], facing);
     const reach = Math.hypot(nose[0] * scaleX, nose[1] * upright);
     const long = rider.strung?.stretch === true && reach > 1e-9 ? hung.length / reach : 1;
     matrix = product(
@@ -111,7 +112,7 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
       matrix,
     );
   }
-  let opacity = rider.opacity * (own.keyed('opacity', time)?.[0] ?? 1);
+  let opacity = Math.min(1, Math.max(0, rider.opacity * (own.keyed('opacity', time)?.[0] ?? 1)));
   const left = leftToEnter(scene, rider);
   if (rider.entrance && left !== 0) {
     const [ex, ey] = applied(matrix, [pivotX, pivotY]);
@@ -164,7 +165,7 @@ function hangingOf(
     const rider = scene.riders.find((one) => one.id === id);
     if (!rider) throw new Error('reference: strung to nobody');
     const art = scene.art.find((one) => one.id === rider.art);
-    return applied(referencePose(scene, rider, time).matrix, at ?? art?.pivot ?? [0, 0]);
+    return applied(referencePose(scene, rider, time).matrix, at ?? rider.pivot ?? art?.pivot ?? [0, 0]);
   };
   const from = end(strung.from, strung.fromAt);
   const to = end(strung.to, strung.toAt);

@@ -1,7 +1,7 @@
 import type { Vec } from '../../geometry/index.ts';
 import { POSE } from '../../motion/index.ts';
-import { artById, idsIn, type Art, type Scene } from '../../scene/index.ts';
-import { command, refusal } from '../command.ts';
+import { artById, idsIn, ownArt, riderById, type Art, type Rider, type Scene } from '../../scene/index.ts';
+import { command, missingRider, refusal, replaceRider } from '../command.ts';
 import { withUsedAssets } from '../scene/assets.ts';
 import { keepAt } from '../rider/seating.ts';
 import { poseOf, stoodAs } from '../rider/standing.ts';
@@ -15,15 +15,35 @@ export const setArt = command<{ id: string; patch: Partial<Pick<Art, 'name' | 'p
     const next: Art = { ...art, ...patch };
     const changed: Scene = { ...scene, art: scene.art.map((one) => (one.id === id ? next : one)) };
     if (next.pivot[0] === art.pivot[0] && next.pivot[1] === art.pivot[1]) return changed;
-    return scene.riders.reduce((sum, rider): Scene => {
-      const pose = rider.art === id ? poseOf(scene, rider.id, time ?? 0) : undefined;
-      if (!pose || (rider.guide !== null && time === undefined)) return sum;
-      const moved = withPivotAt(pose, next.pivot);
-      if (rider.guide === null) return stoodAs(sum, rider.id, time ?? 0, moved);
-      return keepAt(sum, rider.id, [moved[POSE.x] ?? 0, moved[POSE.y] ?? 0], time ?? 0);
-    }, changed);
+    return scene.riders
+      .filter((rider) => rider.art === id && rider.pivot === null)
+      .reduce((sum, rider) => staying(scene, sum, rider, next.pivot, time), changed);
   },
 );
+
+/**
+ * Gives a rider a pivot of its own, px of its art's box, or with null that of its art; other riders of the art keep theirs. Parked it stays where it is drawn, and with `time`, s, on
+ * a guide too: as it is then, by lift and lead.
+ */
+export const setPivot = command<{ id: string; pivot: Vec | null; time?: number }>(
+  (scene, { id }) => missingRider(scene, id),
+  (scene, { id, pivot, time }) => {
+    const rider = riderById(scene, id);
+    const art = rider && artById(scene, rider.art);
+    if (!rider || !art) return scene;
+    const next = { ...rider, pivot };
+    return staying(scene, replaceRider(scene, next), next, ownArt(art, next).pivot, time);
+  },
+);
+
+/** A scene in which a rider has another pivot, px of its art, and stays where it is drawn in the one before. */
+function staying(before: Scene, scene: Scene, rider: Rider, pivot: Vec, time: number | undefined): Scene {
+  const pose = poseOf(before, rider.id, time ?? 0);
+  if (!pose || (rider.guide !== null && time === undefined)) return scene;
+  const moved = withPivotAt(pose, pivot);
+  if (rider.guide === null) return stoodAs(scene, rider.id, time ?? 0, moved);
+  return keepAt(scene, rider.id, [moved[POSE.x] ?? 0, moved[POSE.y] ?? 0], time ?? 0);
+}
 
 /** A pose whose pivot is another point of the art, px of its box. */
 function withPivotAt(pose: Float64Array, [x, y]: Vec): Float64Array {

@@ -27,6 +27,8 @@ export const matrixStage: PoseStageMaker = (prepared) => {
         timesKeyed(row, SLOT.scaleX, scaleX, SLOT.local, localSide);
         timesKeyed(row, SLOT.scaleY, scaleY, SLOT.local, localSide);
         timesKeyed(row, SLOT.opacity, fade, SLOT.local, localSide);
+        // What shoots over its keys is no more than there, and no less than not.
+        row[SLOT.opacity] = Math.min(1, Math.max(0, row[SLOT.opacity] ?? 1));
       }
       if (depth) {
         row[SLOT.scaleX] = (row[SLOT.scaleX] ?? 1) * (row[SLOT.depth] ?? 1);

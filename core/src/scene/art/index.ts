@@ -9,5 +9,6 @@ export {
 } from './allowlist.ts';
 export type { ArtElement } from './element.ts';
 export { readArtMarkup, writeArtElement } from './markup.ts';
+export { artOfRider, ownArt } from './own.ts';
 export { paintingOf, pictureOf, pixelsOf, placedArt, posesOf, rootOf, type Picture } from './placed.ts';
 export { urlsIn, withUrls } from './urls.ts';

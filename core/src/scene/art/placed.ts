@@ -1,4 +1,5 @@
 import type { Art, ImageArt, Scene, StripArt, StripPose, SvgArt } from '../schema/index.ts';
+import { originalOf } from './own.ts';
 import { readArtMarkup, writeArtElement, type ArtReading } from './markup.ts';
 
 type Verified = Extract<ArtReading, { ok: true }>;
@@ -9,7 +10,8 @@ export type Picture = SvgArt | ImageArt;
 const pictures = new WeakMap<StripPose, { readonly of: StripArt; readonly picture: Picture }>();
 
 /** The picture that an art shows at a pose, counted from 1; undefined where there is no such pose. */
-export function pictureOf(art: Art, pose: number): Picture | undefined {
+export function pictureOf(given: Art, pose: number): Picture | undefined {
+  const art = originalOf(given);
   if (art.kind !== 'strip') return art;
   const one = art.poses[pose - 1];
   if (!one) return undefined;

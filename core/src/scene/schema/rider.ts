@@ -15,6 +15,8 @@ export const riderSchema = z.strictObject({
   art: id,
   guide: id.nullable(),
   at: vec.default([0, 0]),
+  /** The point of its art, px of its box, that is where it is, and about which it turns; null: the art's. */
+  pivot: vec.nullable().default(null),
   /** How far it is turned while it has no guide. */
   stand: degrees.default(0),
   visible: z.boolean().default(true),

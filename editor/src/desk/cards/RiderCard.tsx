@@ -1,6 +1,15 @@
 import { IconFlipHorizontal, IconFlipVertical, IconLock, IconLockOpen } from '@tabler/icons-react';
 import { useState } from 'react';
-import { artById, bringGuide, guideById, riderById, setArt, setRider, type Art, type Rider } from '@pace-line/core';
+import {
+  artOfRider,
+  bringGuide,
+  guideById,
+  riderById,
+  setPivot,
+  setRider,
+  type Art,
+  type Rider,
+} from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
@@ -31,7 +40,7 @@ export function RiderCard() {
   const scene = useCalmState((state) => state.shown);
   const selection = useCalmState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
-  const art = rider && artById(scene, rider.art);
+  const art = rider && artOfRider(scene, rider);
   if (!rider || !art)
     return (
       <Card name="rider" number={2} title="Rider" summary="none selected">
@@ -278,8 +287,18 @@ function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
         <PointFields
           label="Pivot"
           point={art.pivot}
-          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setArt(base, { id: art.id, patch: { pivot } }))}
+          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setPivot(base, { id: rider.id, pivot }))}
         />
+        {rider.pivot && (
+          <button
+            type="button"
+            className="small-button"
+            title="The pivot of the art again, as other riders of it have it"
+            onClick={() => change(desk, 'Reset pivot', (base) => setPivot(base, { id: rider.id, pivot: null }))}
+          >
+            reset
+          </button>
+        )}
         <AimButton />
       </Row>
     </>

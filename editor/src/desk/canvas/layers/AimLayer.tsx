@@ -1,5 +1,5 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
-import { artById, POSE, riderById, setArt, type Art, type Scene } from '@pace-line/core';
+import { artOfRider, POSE, riderById, setArt, setPivot, type Art, type Scene } from '@pace-line/core';
 import { useDocumentState, type Gesture } from '../../../document/index.ts';
 import { useFrame } from '../../../scene/context.ts';
 import { change } from '../../actions/change.ts';
@@ -17,7 +17,7 @@ type Handle = 'pivot' | 'nose';
 export function AimLayer() {
   const aiming = useDeskView((state) => state.aiming);
   const rider = useDocumentState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
-  const art = useDocumentState(({ shown }) => (rider ? artById(shown, rider.art) : undefined));
+  const art = useDocumentState(({ shown }) => (rider ? artOfRider(shown, rider) : undefined));
   if (!aiming || !rider || !art) return null;
   return <Handles rider={rider.id} art={art} />;
 }
@@ -28,7 +28,7 @@ function Handles({ rider, art }: { rider: string; art: Art }) {
   const pivot = useRef<SVGGElement>(null);
   const nose = useRef<SVGGElement>(null);
   const pose = useRef<Float64Array | null>(null);
-  const { begin, move, end, giveUp, nudge } = useAiming(art, space, pose);
+  const { begin, move, end, giveUp, nudge } = useAiming(rider, art, space, pose);
   useFrame(({ motion, time }) => {
     const now = motion.rider(rider)?.poseAt(time);
     if (!now) return;
@@ -67,7 +67,12 @@ function Handles({ rider, art }: { rider: string; art: Art }) {
 }
 
 /** What a hand, or the arrow keys, do with the handles. `space` is in canvas px, `pose` what the rider is drawn in. */
-function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObject<Float64Array | null>) {
+function useAiming(
+  rider: string,
+  art: Art,
+  space: RefObject<SVGGElement | null>,
+  pose: RefObject<Float64Array | null>,
+) {
   const desk = useDesk();
   const set = useDeskView((state) => state.set);
   const drag = useRef<{ handle: Handle; gesture: Gesture; matrix: Float64Array; time: number } | null>(null);
@@ -102,7 +107,8 @@ function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObje
     if (!held) return;
     const point = canvasPoint(event);
     held.gesture.update((base: Scene) => {
-      const before = artById(base, art.id) ?? art;
+      const own = riderById(base, rider);
+      const before = (own && artOfRider(base, own)) ?? art;
       if (held.handle === 'nose') {
         const facing = facingTowards(held.matrix, before.pivot, point, event.shiftKey);
         return setArt(base, { id: art.id, patch: { facing } });
@@ -113,7 +119,7 @@ function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObje
         point,
         event.ctrlKey || event.metaKey ? 0 : 9 / useDeskView.getState().view.zoom,
       );
-      return setArt(base, { id: art.id, patch: { pivot: next }, time: held.time });
+      return setPivot(base, { id: rider, pivot: next, time: held.time });
     });
   };
   const giveUp = (): void => {
@@ -135,12 +141,11 @@ function useAiming(art: Art, space: RefObject<SVGGElement | null>, pose: RefObje
       event.stopPropagation();
       const size = event.shiftKey ? 10 : 1;
       const [dx, dy] = [(way[0] ?? 0) * size, (way[1] ?? 0) * size];
-      const patch =
-        handle === 'nose'
-          ? { facing: art.facing + dx + dy }
-          : { pivot: [art.pivot[0] + dx, art.pivot[1] + dy] as const };
+      const pivot = [art.pivot[0] + dx, art.pivot[1] + dy] as const;
       change(desk, handle === 'nose' ? 'Set facing' : 'Move pivot', (base) =>
-        setArt(base, { id: art.id, patch, ...(handle === 'pivot' ? { time: desk.playback.time } : {}) }),
+        handle === 'nose'
+          ? setArt(base, { id: art.id, patch: { facing: art.facing + dx + dy } })
+          : setPivot(base, { id: rider, pivot, time: desk.playback.time }),
       );
     };
   return { begin, move, end, giveUp, nudge };
