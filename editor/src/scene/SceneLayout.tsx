@@ -44,13 +44,19 @@ function OpenedScene({ id }: { id: string }) {
   );
 }
 
-/** Keeps playback at the scene's own length, and plays at first where motion is welcome. */
+/** Whether this page was loaded anew: what stood still before it does so after it. Told once, of what is opened first. */
+let isReloaded = performance
+  .getEntriesByType('navigation')
+  .some((entry) => entry instanceof PerformanceNavigationTiming && entry.type === 'reload');
+
+/** Keeps playback at the scene's own length, and plays at first where motion is welcome; not after a reload. */
 function Clock({ doc, playback }: { doc: SceneDocument; playback: Playback }) {
   const clock = useStore(doc.store, (state) => state.shown.clock);
   useEffect(() => playback.setLoop(loopLength(clock), clock.repeat === 'once'), [playback, clock]);
   useEffect(() => {
     const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (!reduced && doc.state.committed.riders.length > 0) playback.play();
+    if (!reduced && !isReloaded && doc.state.committed.riders.length > 0) playback.play();
+    isReloaded = false;
     const stop = doc.store.subscribe(() => playback.invalidate());
     return () => {
       stop();

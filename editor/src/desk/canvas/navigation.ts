@@ -7,9 +7,10 @@ import { fitted, panned, zoomedAt } from './view-transform.ts';
 /** px about the canvas when it is fitted into its pane. */
 const FIT_MARGIN = 28;
 
-/** Fits the canvas into its pane, now by itself and whenever it is called. */
+/** Fits the canvas into its pane, now by itself and whenever it is called; from then on it stays fitted until the view is moved by hand. */
 export function useFit(surface: RefObject<HTMLDivElement | null>): () => void {
   const doc = useDocument();
+  const fittedView = useRef(useDeskView.getState().view);
   const fit = useCallback(() => {
     const pane = surface.current;
     if (!pane) return;
@@ -21,27 +22,32 @@ export function useFit(surface: RefObject<HTMLDivElement | null>): () => void {
         FIT_MARGIN,
       ),
     });
+    fittedView.current = useDeskView.getState().view;
   }, [doc, surface]);
-  useFitWhileUntouched(surface, fit);
+  const refit = useCallback(() => {
+    if (useDeskView.getState().view === fittedView.current) fit();
+  }, [fit]);
+  useOnResize(surface, refit);
+  // A canvas of another size, once it has that.
+  useEffect(
+    () =>
+      doc.store.subscribe(({ committed: { canvas } }, { committed: { canvas: before } }) => {
+        if (canvas.width !== before.width || canvas.height !== before.height) refit();
+      }),
+    [doc, refit],
+  );
   return fit;
 }
 
-/** Fits the canvas into its pane when that is first laid out and whenever its size changes, until the view was moved by hand. */
-function useFitWhileUntouched(surface: RefObject<HTMLDivElement | null>, fit: () => void): void {
+/** Calls something when a pane is first laid out and whenever its size changes. */
+function useOnResize(surface: RefObject<HTMLDivElement | null>, act: () => void): void {
   useEffect(() => {
     const pane = surface.current;
     if (!pane) return;
-    let fittedView = useDeskView.getState().view;
-    const refit = (): void => {
-      const { view } = useDeskView.getState();
-      if (view !== fittedView) return;
-      fit();
-      fittedView = useDeskView.getState().view;
-    };
-    const observer = new ResizeObserver(refit);
+    const observer = new ResizeObserver(act);
     observer.observe(pane);
     return () => observer.disconnect();
-  }, [surface, fit]);
+  }, [surface, act]);
 }
 
 /** Wheel pans, Ctrl-wheel and pinch zoom; held space or the middle button pans. */

@@ -66,6 +66,19 @@ function Handles({ rider, art }: { rider: string; art: Art }) {
   );
 }
 
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** px that an arrow key moves something; with Shift ten times as far. */
+function stepOf({ key, shiftKey }: KeyboardEvent): readonly [number, number] {
+  const [x, y] = ARROWS[key] ?? [0, 0];
+  return shiftKey ? [10 * x, 10 * y] : [x, y];
+}
+
 /** What a hand, or the arrow keys, do with the handles. `space` is in canvas px, `pose` what the rider is drawn in. */
 function useAiming(
   rider: string,
@@ -122,25 +135,18 @@ function useAiming(
       return setPivot(base, { id: rider, pivot: next, time: held.time });
     });
   };
-  const giveUp = (): void => {
-    drag.current?.gesture.cancel();
-    drag.current = null;
-    desk.playback.release();
-  };
-  const end = (): void => {
-    drag.current?.gesture.commit();
+  const over = (how: 'commit' | 'cancel') => (): void => {
+    drag.current?.gesture[how]();
     drag.current = null;
     desk.playback.release();
   };
   const nudge =
     (handle: Handle) =>
     (event: KeyboardEvent): void => {
-      const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-      if (!way) return;
+      const [dx, dy] = stepOf(event);
+      if (dx === 0 && dy === 0) return;
       event.preventDefault();
       event.stopPropagation();
-      const size = event.shiftKey ? 10 : 1;
-      const [dx, dy] = [(way[0] ?? 0) * size, (way[1] ?? 0) * size];
       const pivot = [art.pivot[0] + dx, art.pivot[1] + dy] as const;
       change(desk, handle === 'nose' ? 'Set facing' : 'Move pivot', (base) =>
         handle === 'nose'
@@ -148,7 +154,7 @@ function useAiming(
           : setPivot(base, { id: rider, pivot, time: desk.playback.time }),
       );
     };
-  return { begin, move, end, giveUp, nudge };
+  return { begin, move, end: over('commit'), giveUp: over('cancel'), nudge };
 }
 
 /** The angle on the canvas, degrees, at which the nose of art drawn in a pose points. */
