@@ -400,6 +400,42 @@ describe('closed forms', () => {
     expect(at(119)).toBeCloseTo(87.75, 6);
     expect(at(121)).toBeCloseTo(90, 6);
   });
+  test('round a ring at 500 degrees a second with a limit of 100 it meets its goal and the goal’s other side exactly', () => {
+    // Lag grows by 400°/s to a half turn in 0.45 s, shrinks by 600°/s to none in 0.3 s, and so on: +45°, −30°.
+    const after = (seconds: number): number => {
+      const rest = seconds % 0.75;
+      return 15 * Math.floor(seconds / 0.75) + (rest < 0.45 ? 100 * rest : 45 - 100 * (rest - 0.45));
+    };
+    // A lap in 0.72 s; the loop holds a whole number of them, and the following begins a loop earlier.
+    const scene = sceneOf({
+      clock: { duration: 3.6, fps: 30, repeat: 'loop' },
+      guides: [CIRCLE],
+      riders: [
+        riderOn(
+          'r',
+          'circle',
+          [
+            { time: 0, place: { by: 'share', value: 0 } },
+            { time: 3.6, place: { by: 'share', value: 5 } },
+          ],
+          { heading: { mode: 'along', limit: 100 } },
+        ),
+      ],
+    });
+    const start =
+      (valueAt(
+        { ...scene, riders: [{ ...scene.riders[0]!, heading: { ...scene.riders[0]!.heading, limit: null } }] },
+        0,
+        'angle',
+      ) *
+        180) /
+      Math.PI;
+    for (const time of [0, 0.1, 0.3, 0.6, 0.9, 1.35, 2.2, 3.1, 3.59]) {
+      const found = (valueAt(scene, time, 'angle') * 180) / Math.PI;
+      const wanted = start + after(3.6 + time);
+      expect(Math.abs(((found - wanted + 540) % 360) - 180), `at ${time}`).toBeLessThan(0.05);
+    }
+  });
   test('a limit of 90 degrees a second takes a second for a corner, and starts at it', () => {
     const scene = one(SQUARE, { heading: { mode: 'along', limit: 90.9 } });
     const at = (time: number): number => valueAt(scene, time, 'angle') * DEGREES;

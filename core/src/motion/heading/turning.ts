@@ -12,8 +12,8 @@ const BESIDE = 1e-7;
 
 const TURN = 2 * Math.PI;
 
-/** rad. Nearer than this to a half turn either way, what turns does so clockwise. */
-const HALF_TURN = 1e-6;
+/** rad. Nearer than this to a half turn either way, what turns does so clockwise: a reversal is told a little before and after it, and what follows turns meanwhile. */
+const HALF_TURN = 1e-5;
 
 /** An angle by whole turns nearest to another, rad; of two as near, that which is clockwise of it. */
 export const nearestTurn = (angle: number, to: number): number =>
@@ -29,6 +29,69 @@ interface Turning {
   readonly directionAt: (time: number, side: 1 | -1) => number;
   /** Times inside (from, to) at which it is not smooth. */
   readonly events: (from: number, to: number) => readonly number[];
+}
+
+/** Where what follows is, and what it follows, without jumps by whole turns: rad at a time, s. */
+interface Followed {
+  readonly time: number;
+  readonly goal: number;
+  readonly value: number;
+}
+
+/** rad. What is nearer to its goal than this is there. */
+const THERE = 1e-12;
+
+/** How often within one step it may meet its goal, or the goal's other side. */
+const MOST_MEETINGS = 8;
+
+/** Halvings by which a meeting is found. */
+const HALVINGS = 50;
+
+interface Following {
+  readonly limit: number;
+  readonly directionAt: Turning['directionAt'];
+  /** Told where it turns the other way, or meets its goal. */
+  readonly note: (time: number, value: number) => void;
+}
+
+/** Follows a goal to a time, by the shorter way and no faster than the limit: where it meets its goal, or the goal is on its other side, is found within the step. */
+function follow(start: Followed, until: number, { limit, directionAt, note }: Following): Followed {
+  if (!Number.isFinite(limit)) {
+    const value = nearestTurn(directionAt(until, -1), start.value);
+    return { time: until, goal: value, value };
+  }
+  let at = start;
+  for (let i = 0; i < MOST_MEETINGS; i++) {
+    const goal = nearestTurn(directionAt(until, -1), at.goal);
+    const most = limit * (until - at.time);
+    const lag = at.goal - at.value;
+    if (Math.abs(lag) <= THERE && Math.abs(goal - at.goal) <= most) return { time: until, goal, value: goal };
+    const way = Math.sign(Math.abs(lag) <= THERE ? goal - at.goal : lag);
+    const before = at;
+    const lagAt = (time: number): number =>
+      way * (nearestTurn(directionAt(time, -1), before.goal) - before.value) - limit * (time - before.time);
+    const [met, turned] = [lagAt(until) < 0, lagAt(until) > Math.PI + HALF_TURN];
+    const value = at.value + way * most;
+    if (!met && !turned) return { time: until, goal, value };
+    const time = crossing(lagAt, met ? 0 : Math.PI, [at.time, until], met);
+    const reached = at.value + way * limit * (time - at.time);
+    note(time, reached);
+    // At its goal it follows that; on its other side it goes round the other way.
+    at = { time, goal: met ? reached : reached - way * Math.PI, value: reached };
+  }
+  return { time: until, goal: nearestTurn(directionAt(until, -1), at.goal), value: at.value };
+}
+
+/** The time between two at which something passes a level, falling or rising, by halving. */
+function crossing(of: (time: number) => number, level: number, [from, to]: [number, number], falls: boolean): number {
+  let [low, high] = [from, to];
+  for (let i = 0; i < HALVINGS && high > low; i++) {
+    const middle = (low + high) / 2;
+    if (middle <= low || middle >= high) break;
+    if (of(middle) < level === falls) high = middle;
+    else low = middle;
+  }
+  return high;
 }
 
 /**
@@ -53,17 +116,15 @@ export class TurningTable {
     const all = [...early, ...grid, ...jumps.filter((time) => time > from && time < length)].sort((a, b) => a - b);
     const times: number[] = [];
     const values: number[] = [];
-    let value = directionAt(from, 1);
-    let last = from;
+    const note = (time: number, value: number): void => {
+      if (time < 0) return;
+      times.push(time);
+      values.push(value);
+    };
+    let at: Followed = { time: from, goal: directionAt(from, 1), value: directionAt(from, 1) };
     for (const time of all) {
-      const goal = time > from ? nearestTurn(directionAt(time, -1), value) : value;
-      const most = time > last ? limit * (time - last) : 0;
-      value = Math.abs(goal - value) <= most ? goal : value + Math.sign(goal - value) * most;
-      last = time;
-      if (time >= 0) {
-        times.push(time);
-        values.push(value);
-      }
+      if (time > at.time) at = follow(at, time, { limit, directionAt, note });
+      note(time, at.value);
     }
     this.#times = Float64Array.from(times);
     this.#values = Float64Array.from(values);
