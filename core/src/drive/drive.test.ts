@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import type { Clock, Driver } from '../scene/index.ts';
-import { pageScripts } from '../testing/page-scripts.ts';
+import { pageScripts } from '../../../scripts/page-scripts.ts';
 import {
   advanced,
   driveSpec,

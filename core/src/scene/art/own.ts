@@ -11,7 +11,7 @@ export const originalOf = (art: Art): Art => originals.get(art) ?? art;
 export function ownArt(art: Art, { pivot }: Pick<Rider, 'pivot'>): Art {
   if (!pivot || (pivot[0] === art.pivot[0] && pivot[1] === art.pivot[1])) return art;
   let known = made.get(art);
-  if (!known) made.set(art, (known = new Map()));
+  if (!known) made.set(art, (known = new Map<string, Art>()));
   const key = pivot.join();
   let own = known.get(key);
   if (!own) {

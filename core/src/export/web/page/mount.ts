@@ -41,7 +41,10 @@ function rulesOf({ driver, then }: Options): readonly Rule[] {
   return kinds.map((kind, i) => [kind, thens[i] ?? made(kind) ?? OFFERED[kind] ?? ''] as unknown as Rule);
 }
 
-/** Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors. */
+/**
+ * Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors.
+ * @public
+ */
 export function sample(progress: number): unknown {
   const share = Math.min(1, Math.max(0, progress));
   const named = new Map(TRACKS.map(([name, , keys]) => [name, keys]));
@@ -58,7 +61,10 @@ export function sample(progress: number): unknown {
   );
 }
 
-/** Puts the drawing into an element and sets it in motion. */
+/**
+ * Puts the drawing into an element and sets it in motion.
+ * @public
+ */
 export function mount(element: Element, options: Options = {}): object {
   const host = document.createElement('div');
   host.innerHTML = MARKUP;

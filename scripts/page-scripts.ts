@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { transformSync } from 'esbuild';
 
 const PARTS = {
-  machine: '../drive/machine.ts',
-  drive: '../export/web/page/drive.ts',
-  tracks: '../export/web/page/tracks.ts',
-  fit: '../export/web/page/fit.ts',
-  mount: '../export/web/page/mount.ts',
+  machine: '../core/src/drive/machine.ts',
+  drive: '../core/src/export/web/page/drive.ts',
+  tracks: '../core/src/export/web/page/tracks.ts',
+  fit: '../core/src/export/web/page/fit.ts',
+  mount: '../core/src/export/web/page/mount.ts',
 };
 
 /** A part as a script that imports nothing: what it imports stands before it. */
