@@ -209,6 +209,35 @@ test('points, GPX and path data come in; what cannot be read is named', async ({
   ]);
 });
 
+test('points pasted on one line become a guide, with corners where that is wished; what is none gets an answer', async ({
+  page,
+}) => {
+  await newScene(page);
+  const paste = (text: string): Promise<void> =>
+    page.evaluate((one) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', one);
+      window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+  const notice = (words: string) => page.locator('.mantine-Notification-root').filter({ hasText: words });
+  await paste('(100, 100) (400, 300) (700, 100)');
+  await expect(page.locator('.guide')).toHaveCount(1);
+  const smooth = (await savedScene(page)).guides[0]!.nodes;
+  expect(smooth.map(({ x, y }) => [x, y])).toEqual([
+    [100, 100],
+    [400, 300],
+    [700, 100],
+  ]);
+  expect(smooth[1]!.out).toBeDefined();
+  await notice('A smooth way through 3 points').getByRole('button', { name: 'Corners instead' }).click();
+  await expect.poll(async () => (await savedScene(page)).guides[0]!.nodes[1]!.out ?? null).toBeNull();
+  await paste('Mooring plan, second draft');
+  await expect(notice('is no drawing, path, or list of points')).toBeVisible();
+  await paste('');
+  await expect(notice('There is nothing to paste')).toBeVisible();
+  await expect(page.locator('.guide')).toHaveCount(1);
+});
+
 test('a file with five thousand paths stays usable', async ({ page }) => {
   test.slow();
   await newScene(page);

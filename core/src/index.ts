@@ -270,6 +270,8 @@ export {
   MOVEMENT_PARTS,
   type MovementPart,
   moveGuides,
+  centreGuide,
+  centreOf,
   moveNodes,
   moveRiders,
   namedNode,
@@ -367,7 +369,7 @@ export {
   unlinkGuide,
 } from './commands/index.ts';
 export { type Outline, outlinesFromPathData } from './import/path-data.ts';
-export { nodesThrough } from './import/points.ts';
+export { isPointList, nodesThrough } from './import/points.ts';
 export { readTrails, type TrailsAsked, type TrailsResult } from './import/read-trails.ts';
 export { heldOutline } from './import/trails.ts';
 export {

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { nodesOfShape } from '../geometry/index.ts';
 import { prepare } from '../motion/index.ts';
 import {
   newHeading,
@@ -41,6 +42,8 @@ import {
   setClock,
   setClosed,
   setDwell,
+  centreGuide,
+  centreOf,
   setGuide,
   setHandle,
   setHeading,
@@ -393,6 +396,41 @@ describe('riders', () => {
     for (const key of ['a', 'b', 'c', 'd', 'e', 'f'] as const)
       expect(prepare(after).poseAt(0).of(0, key)).toBeCloseTo(prepare(turned).poseAt(0).of(0, key), 9);
     expect(() => deleteArt(after, { id: 'box' })).toThrow(/art-in-use/);
+  });
+  test('a carried guide is centred on its carrier’s art, or at its pivot; a live shape stays live', () => {
+    const shape = { kind: 'circle' as const, radius: 30, x: 5, y: 9, turn: 0, reversed: false, start: 0 };
+    const plain = { color: '#0B7A75', carrier: 'r' };
+    const carrying = sceneOf({
+      guides: [
+        {
+          ...{ ...plain, id: 'ring', name: 'ring', closed: true, shape },
+          nodes: nodesOfShape(shape).nodes.map((node, i) => ({ id: `n${i}`, ...node })),
+        },
+        {
+          ...{ ...plain, id: 'bow', name: 'bow', closed: false },
+          nodes: [
+            { id: 'b1', x: 0, y: 0 },
+            { id: 'b2', x: 100, y: 40 },
+          ],
+        },
+      ],
+      riders: [{ id: 'r', name: 'r', art: 'box', guide: null, at: [300, 200], pivot: [12, 3] }],
+    });
+    // The box is 60 × 40.
+    for (const [id, on, x, y] of [
+      ['ring', 'art', 30, 20],
+      ['ring', 'pivot', 12, 3],
+      ['bow', 'art', 30, 20],
+      ['bow', 'pivot', 12, 3],
+    ] as const) {
+      const after = centreGuide(carrying, { guide: id, on });
+      const moved = after.guides.find((guide) => guide.id === id)!;
+      expect(centreOf(moved)).toEqual([x, y]);
+      const { left, right, top, bottom } = pathOfGuide(moved).bounds;
+      expect([(left + right) / 2, (top + bottom) / 2].map((one) => Math.round(one * 1e3) / 1e3)).toEqual([x, y]);
+      expect(moved.shape?.kind).toBe(id === 'ring' ? 'circle' : undefined);
+    }
+    expect(() => centreGuide(scene, { guide: 'loops', on: 'art' })).toThrow(/no-rider/);
   });
   test('a pivot of one rider leaves that one drawn where it was, and the others of its art alone; reset it has the art’s', () => {
     const spun = {

@@ -4,6 +4,7 @@ export { copyKeys, pasteKeys, type KeysClip } from './clip/keys.ts';
 export { copyMarks, nodesLost, pasteMarks } from './clip/marks.ts';
 export { SceneError, type Command } from './command.ts';
 export { reverseGuide, restartGuide, type Reversal } from './guide/direction.ts';
+export { centreGuide, centreOf } from './guide/centre.ts';
 export { addGuide, addGuides, deleteGuides, moveGuides, setGuide } from './guide/guides.ts';
 export { joinGuides } from './guide/joining.ts';
 export { addLinked, setLink, unlinkGuide } from './guide/links.ts';

@@ -3,7 +3,7 @@ import { readArtMarkup } from '../scene/art/index.ts';
 import { nearestOnPath, pathThrough } from '../geometry/index.ts';
 import { readSvgParts, type DrawingPart } from './art/index.ts';
 import { tracksFromGpx } from './gpx.ts';
-import { fittedTo, nodesThrough, pointsFromText } from './points.ts';
+import { fittedTo, isPointList, nodesThrough, pointsFromText } from './points.ts';
 
 describe('a list of points', () => {
   test.each([
@@ -48,9 +48,41 @@ describe('a list of points', () => {
         [5, 6],
       ],
     ],
+    ...[
+      '10,20; 30,40; 50,60',
+      '[[10,20],[30,40],[50,60]]',
+      '(10, 20) (30, 40) (50, 60)',
+      '{10,20},{30,40},{5e1,60}',
+    ].map((text): [string, string, number[][]] => [
+      `on one line: ${text}`,
+      text,
+      [
+        [10, 20],
+        [30, 40],
+        [50, 60],
+      ],
+    ]),
+    ['two numbers with decimal commas', '1,5;2,5', [[1.5, 2.5]]],
     ['signs and exponents', '-1e2 +.5', [[-100, 0.5]]],
   ])('%s', (_, text, points) => {
     expect(pointsFromText(text)).toEqual({ ok: true, points, skipped: [] });
+  });
+  test('what may be pasted is a list of points and nothing else', () => {
+    for (const text of ['1,2\n3,4', '1 2 3 4', '10,20; 30,40; 50,60', '[[1.5e1,-2],[3,4]]', '(1,2)(3,4)'])
+      expect(isPointList(text), text).toBe(true);
+    for (const text of [
+      '',
+      'hello',
+      '10',
+      '10,20',
+      '1,5;2,5',
+      '1 2 3',
+      'M 1 2 3 4',
+      '#0B7A75',
+      '{"x":1,"y":2}',
+      '12 Main',
+    ])
+      expect(isPointList(text), text).toBe(false);
   });
   test('what is no pair is named by its line; nothing at all is refused', () => {
     const read = pointsFromText('1,2\nhere\n3,4');

@@ -12,10 +12,11 @@ const MOST_POINTS = 2_000_000;
 const MOST_SKIPPED = 100;
 
 /**
- * Reads points from text: a pair of numbers a line (comma, semicolon, tab or spaces between; further columns are passed over), or one run of numbers. A
- * first line of words is a heading. A line that is no pair is named; nothing is thrown.
+ * Reads points from text: a pair of numbers a line (comma, semicolon, tab or spaces between; further columns are passed over), or all on one line: a run of numbers, pairs between
+ * semicolons, pairs in brackets. A first line of words is a heading. A line that is no pair is named; nothing is thrown.
  */
-export function pointsFromText(text: string): PointsResult {
+export function pointsFromText(given: string): PointsResult {
+  const text = unbracketed(given);
   const points: Vec[] = [];
   const skipped: string[] = [];
   const rows = rowsOf(text);
@@ -35,6 +36,33 @@ export function pointsFromText(text: string): PointsResult {
   }
   if (points.length === 0) return { ok: false, message: skipped[0] ?? 'there are no points in it' };
   return { ok: true, points, skipped };
+}
+
+/** Pairs that stand in brackets, or between semicolons on one line, as a pair a line. */
+function unbracketed(given: string): string {
+  const text = given.trim();
+  // Brackets, and numbers with what stands between them: nothing else.
+  if (/^[[({]/.test(text) && !/[^\s\d.,;eE+\-[\](){}]/.test(text))
+    return text
+      .replace(/[\](}]\s*[,;]?\s*[[(){]*/g, '\n')
+      .replace(/[[\](){}]/g, '')
+      .trim();
+  const parts = text.includes('\n') ? [] : text.split(';').map((part) => part.trim());
+  // Two numbers with decimal commas are one point.
+  const isPairs =
+    parts.length > 2 && parts.every((part) => part === '' || /^[^,\s]+(?:\s*,\s*|\s+)[^,\s]+$/.test(part));
+  return isPairs ? parts.filter(Boolean).join('\n') : given;
+}
+
+/** Whether a text is a list of points and nothing else, as it may be pasted: pairs a line, or at least two on one line. */
+export function isPointList(given: string): boolean {
+  const text = unbracketed(given).trim();
+  const lines = text.split(/\r?\n/);
+  if (lines.length > 1) return lines.every((line) => /^\s*"?[-+.\d][^a-df-z]*$/i.test(line));
+  const numbers = text.split(/[\s,;]+/);
+  if (numbers.length < 4 || numbers.length % 2 > 0 || leadingNumbers(numbers).length < numbers.length) return false;
+  const read = pointsFromText(given);
+  return read.ok && read.points.length > 1;
 }
 
 /** The cells of each line. Between semicolons or tabs a comma is a decimal comma; else commas and spaces part numbers. */

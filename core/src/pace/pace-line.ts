@@ -82,8 +82,8 @@ export class PaceLine implements DistanceLine {
     const u = Math.min(1, Math.max(0, this.#line.shareOfLeg(i, local)));
     const [step = 0] = TREND_STEPS;
     const moves = side > 0 ? this.#line.trend(i, u, Math.min(1, u + step)) : 0;
-    // Where it does not move any more within the leg it is as it moved last there; where it has not yet, as it will.
-    return moves || this.#trendBefore(i, u) || this.#trendAfter(i, u);
+    // Where it does not move any more within the leg it is as it moved last there.
+    return moves || this.#trendBefore(i, u);
   }
 
   /** The direction of the leg after a stop as a share of its time is reached. */

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
+import { isPointList } from '@pace-line/core';
 import { useNavigate } from 'react-router';
 import { looksLikeCollection } from '../document/index.ts';
-import { warn } from '../look/notices.tsx';
+import { tell, warn } from '../look/notices.tsx';
 import { isSceneFile, isSvgFile } from '../platform/files.ts';
 import { isCarrier, openSceneFile } from '../shelf/open-scene.ts';
 import { useDesk } from './context.ts';
@@ -16,6 +17,15 @@ import { pastePathData } from './actions/outlines.ts';
 
 /** Characters of pasted text that are looked at: more comes as a file. */
 const MOST_PASTED = 5_000_000;
+
+/** Says that what was pasted is nothing that a scene takes. */
+const tellUnknown = (text: string): void =>
+  tell(
+    text.trim() === ''
+      ? 'There is nothing to paste: nothing was copied on the Desk, and the clipboard holds no text or picture.'
+      : `“${text.trim().slice(0, 40)}${text.trim().length > 40 ? '…' : ''}” is no drawing, path, or list of points.`,
+    'Nothing was pasted',
+  );
 
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
@@ -48,8 +58,7 @@ export function useFileDrops(): void {
     };
     const pastedPoints = (text: string): boolean => {
       if (text.length > MOST_PASTED) return false;
-      const lines = text.trim().split(/\r?\n/);
-      const isList = lines.length > 1 && lines.every((line) => /^\s*"?[-+.\d][^a-z]*$/i.test(line));
+      const isList = isPointList(text);
       if (isList) void importPoints('Pasted points', text, desk);
       return isList;
     };
@@ -77,7 +86,7 @@ export function useFileDrops(): void {
         void importArtText('Pasted drawing', text, desk).then(
           (id) => id && useDeskView.getState().set({ drawer: 'art' }),
         );
-      else if (!pastePathData(desk, text) && !pastedPoints(text)) pasteHeld(desk);
+      else if (!pastePathData(desk, text) && !pastedPoints(text) && !pasteHeld(desk)) tellUnknown(text);
     };
     window.addEventListener('dragover', onDragOver);
     window.addEventListener('drop', onDrop);

@@ -1,11 +1,12 @@
-import type { TrailsResult } from '@pace-line/core';
+import { guideById, nodesThrough, setOutline, type TrailsResult, type Vec } from '@pace-line/core';
 import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
-import { tell, warn, warnUntaken } from '../look/notices.tsx';
+import { offer, tell, warn, warnUntaken } from '../look/notices.tsx';
 import { isSvgFile } from '../platform/files.ts';
 import { readPartsOf, readTrailFile, shown } from '../jobs/index.ts';
 import { reasonOf } from '../words/reasons.ts';
 import { keepStroke, useDeskView } from './view.ts';
 import { addOutlines } from './actions/outlines.ts';
+import { perform } from './actions/change.ts';
 import { keepBefore } from './actions/saving.ts';
 import { sceneOf, selectionOf, type Desk } from './desk.ts';
 
@@ -76,6 +77,20 @@ function tellTaken({ outlines, skipped }: Extract<TrailsResult, { ok: true }>, n
   if (skipped.length > 0) tell(`Passed over: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
 }
 
+/** Offers straight lines from point to point instead of a smooth way through them. */
+function offerCorners(desk: Desk, guide: string, points: readonly Vec[], closed: boolean): void {
+  if (points.length < 3) return;
+  const straight = (): Promise<void> => {
+    const now = guideById(sceneOf(desk), guide);
+    const round = nodesThrough(points, 0, closed);
+    const nodes = now?.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
+    if (nodes?.length === points.length)
+      perform(desk, 'Straight from point to point', setOutline, { guide, nodes, closed });
+    return Promise.resolve();
+  };
+  offer(`A smooth way through ${points.length} points`, 'Corners instead', straight, 20_000);
+}
+
 /** Takes a list of points in as a guide: smooth through every one, or, of very many, near them. */
 export async function importPoints(name: string, text: string, desk: Desk): Promise<void> {
   const read = await readTrailFile({ kind: 'points', name, text, canvas: sceneOf(desk).canvas });
@@ -85,8 +100,11 @@ export async function importPoints(name: string, text: string, desk: Desk): Prom
   const [guide] = selectionOf(desk).guides;
   const [outline] = read.outlines;
   // While every point is a node, how round the way through them is can be changed.
-  if (guide !== undefined && outline?.tolerance === 0)
-    keepStroke({ kind: 'points', guide, points: outline.nodes.map(({ x, y }) => [x, y]), closed: outline.closed });
+  if (guide !== undefined && outline?.tolerance === 0) {
+    const points = outline.nodes.map(({ x, y }) => [x, y] as const);
+    keepStroke({ kind: 'points', guide, points, closed: outline.closed });
+    offerCorners(desk, guide, points, outline.closed);
+  }
   tellTaken(read, name);
 }
 

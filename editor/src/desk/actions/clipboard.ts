@@ -61,8 +61,9 @@ export function cutSelected(desk: Desk): void {
   if (copySelected(desk)) deleteSelected(desk);
 }
 
-export function pasteHeld(desk: Desk): void {
+export function pasteHeld(desk: Desk): boolean {
   if (held) pasteClip(desk, held);
+  return held !== undefined;
 }
 
 /** Pastes a copy of what is selected, without touching what was copied. */

@@ -1,4 +1,4 @@
-import { carryGuide, type Guide } from '@pace-line/core';
+import { carryGuide, centreGuide, type Guide } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
@@ -13,22 +13,46 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
   const riders = useCalmState((state) => state.shown.riders);
   const others = riders.filter((one) => one.guide !== guide.id && (!one.locked || one.id === guide.carrier));
   if (guide.link || others.length === 0) return null;
+  const centre = (on: 'art' | 'pivot'): void =>
+    void perform(desk, 'Centre the guide on its carrier', centreGuide, { guide: guide.id, on });
   return (
-    <Row label="Carried by">
-      <ChoiceField
-        label="Rider that carries the guide"
-        searchable
-        value={guide.carrier ?? NOBODY}
-        data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
-        onChange={(value) =>
-          perform(desk, value === NOBODY ? 'Set the guide free' : 'Let the guide be carried', carryGuide, {
-            guide: guide.id,
-            carrier: value === NOBODY ? null : value,
-            time: desk.playback.time,
-          })
-        }
-      />
-      {guide.carrier !== null && <span className="card-note">moves with it</span>}
-    </Row>
+    <>
+      <Row label="Carried by">
+        <ChoiceField
+          label="Rider that carries the guide"
+          searchable
+          value={guide.carrier ?? NOBODY}
+          data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+          onChange={(value) =>
+            perform(desk, value === NOBODY ? 'Set the guide free' : 'Let the guide be carried', carryGuide, {
+              guide: guide.id,
+              carrier: value === NOBODY ? null : value,
+              time: desk.playback.time,
+            })
+          }
+        />
+        {guide.carrier !== null && <span className="card-note">moves with it</span>}
+      </Row>
+      {guide.carrier !== null && !guide.locked && (
+        <Row label="Centre it on">
+          <button
+            type="button"
+            className="small-button"
+            title="Its middle lies in the middle of the carrier’s art"
+            onClick={() => centre('art')}
+          >
+            the art
+          </button>
+          <button
+            type="button"
+            className="small-button"
+            title="Its middle lies at the carrier’s pivot"
+            onClick={() => centre('pivot')}
+          >
+            the pivot
+          </button>
+        </Row>
+      )}
+    </>
   );
 }

@@ -1,9 +1,10 @@
-import { setShape, type Guide, type GuideShape } from '@pace-line/core';
+import { moveGuides, setShape, type Guide, type GuideShape } from '@pace-line/core';
 import { DEGREES, NumberField, PX, type Units } from '../../../fields/index.ts';
 import { SHAPE_NAMES } from '../../../tools/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
-import { change } from '../../actions/change.ts';
+import { change, perform } from '../../actions/change.ts';
+import { PointFields } from '../PointFields.tsx';
 
 interface Parameter {
   readonly key: string;
@@ -60,6 +61,8 @@ export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape })
       }),
     );
   const rows = [...PARAMETERS[shape.kind], angle('turn', 'Turned by')];
+  const centred = ([x, y]: readonly [number, number]): void =>
+    void perform(desk, 'Move the shape', moveGuides, { ids: [guide.id], dx: x - shape.x, dy: y - shape.y });
   return (
     <>
       {rows.map(({ key, label, unit, units, min, max }) => (
@@ -76,6 +79,11 @@ export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape })
           />
         </Row>
       ))}
+      {!guide.link && (
+        <Row label="Centre">
+          <PointFields label="Centre" point={[shape.x, shape.y]} disabled={guide.locked} onCommit={centred} />
+        </Row>
+      )}
     </>
   );
 }
