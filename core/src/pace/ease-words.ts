@@ -6,6 +6,9 @@ const PAST = 0.01;
 /** Share of the leg's mean speed below which it is said to be slow there, and above which fast. */
 const [SLOW, FAST] = [0.4, 1.6];
 
+/** Where a leg's end is looked at to tell whether it stops there, and the share of its mean speed below which it does. */
+const [LAST, STILL] = [1e-3, 0.05];
+
 /** Where, as shares of the time, a leg's start and end are looked at. */
 const NEAR = 0.04;
 
@@ -17,14 +20,15 @@ export function wordsOfLeg(ease: Ease): string {
   const [low, high] = rangeOfEase(ease);
   const [backs, past] = [low < -PAST, high > 1 + PAST];
   const [start, end] = [progress(NEAR) / NEAR, (1 - progress(1 - NEAR)) / NEAR];
+  const slows = (1 - progress(1 - LAST)) / LAST < STILL ? 'slows to a stop' : 'slows down';
   if (past && turnsOf(progress) > 3) return backs ? 'swings, then settles' : 'swings and settles';
   if (backs && past) return 'backs up, then shoots past';
-  if (backs) return end < SLOW ? 'backs up first, slows to a stop' : 'backs up first';
+  if (backs) return end < SLOW ? `backs up first, ${slows}` : 'backs up first';
   if (past) return start < SLOW ? 'starts softly, shoots past' : 'shoots past, comes back';
   if (turnsOf(progress) > 1) return 'goes back on its way';
-  if (start < SLOW && end < SLOW) return 'starts softly, slows to a stop';
+  if (start < SLOW && end < SLOW) return `starts softly, ${slows}`;
   if (start < SLOW) return end > FAST ? 'gathers speed' : 'starts softly';
-  if (end < SLOW) return 'slows to a stop';
+  if (end < SLOW) return slows;
   if (start > FAST && end > FAST) return 'slows in the middle';
   return Math.abs(start - 1) < 0.1 && Math.abs(end - 1) < 0.1 && isEven(progress) ? 'steady' : 'keeps moving';
 }
