@@ -10,9 +10,23 @@ export interface Engine {
   open(url: string): Promise<void>;
   /** Runs a function's text with one argument in the page. */
   run<T>(text: string, argument: unknown): Promise<T>;
+  /** Opens a second tab beside the page, runs a function's text in it until it gives something that is not false, and closes it; undefined where that never was. */
+  beside<T>(url: string, text: string, argument: unknown): Promise<T | undefined>;
   /** A picture of the page, PNG. */
   picture(): Promise<Buffer>;
   close(): Promise<void>;
+}
+
+/** ms. How long a second tab is waited for. */
+const PATIENCE = 30_000;
+
+/** Asks until there is an answer. */
+async function answered<T>(ask: () => Promise<T>): Promise<T | undefined> {
+  for (const begun = Date.now(); Date.now() - begun < PATIENCE; await later(300)) {
+    const found = await ask().catch(() => undefined);
+    if (found) return found;
+  }
+  return undefined;
 }
 
 const asRoot = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
@@ -25,6 +39,14 @@ async function driven(name: string, browser: Browser): Promise<Engine> {
     open: async (url) => void (await page.goto(url, { waitUntil: 'load' })),
     run: async <T>(text: string, argument: unknown) =>
       (await page.evaluate(`(${text})(${JSON.stringify(argument)})`)) as T,
+    beside: async <T>(url: string, text: string, argument: unknown) => {
+      const second = await browser.newPage();
+      await second.goto(url, { waitUntil: 'load' });
+      const found = await answered(async () => (await second.evaluate(`(${text})(${JSON.stringify(argument)})`)) as T);
+      await second.close();
+      await page.bringToFront();
+      return found;
+    },
     picture: async () => Buffer.from(await page.screenshot()),
     close: () => browser.close(),
   };
@@ -92,15 +114,26 @@ export async function webkit(isPlain = false): Promise<Engine> {
   })) as { sessionId: string; capabilities: { browserVersion: string } };
   const session = `/session/${made.sessionId}`;
   await ask('POST', `${session}/window/rect`, { width: 1400, height: 1000 }).catch(() => undefined);
+  const run = async <T>(text: string, argument: unknown): Promise<T> =>
+    (await ask('POST', `${session}/execute/sync`, {
+      script: `return (${text})(arguments[0])`,
+      args: [argument],
+    })) as T;
   return {
     name: `WebKit${isPlain ? ', painting by itself' : ''}`,
     version: made.capabilities.browserVersion,
     open: async (url) => void (await ask('POST', `${session}/url`, { url })),
-    run: async <T>(text: string, argument: unknown) =>
-      (await ask('POST', `${session}/execute/sync`, {
-        script: `return (${text})(arguments[0])`,
-        args: [argument],
-      })) as T,
+    run,
+    beside: async <T>(url: string, text: string, argument: unknown) => {
+      const first = (await ask('GET', `${session}/window`)) as string;
+      const { handle } = (await ask('POST', `${session}/window/new`, { type: 'tab' })) as { handle: string };
+      await ask('POST', `${session}/window`, { handle });
+      await ask('POST', `${session}/url`, { url });
+      const found = await answered(() => run<T>(text, argument));
+      await ask('DELETE', `${session}/window`);
+      await ask('POST', `${session}/window`, { handle: first });
+      return found;
+    },
     picture: async () => Buffer.from((await ask('GET', `${session}/screenshot`)) as string, 'base64'),
     close: async () => {
       await ask('DELETE', session).catch(() => undefined);

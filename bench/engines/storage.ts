@@ -41,7 +41,7 @@ async function until(what: string, holds: () => Promise<boolean>): Promise<void>
   throw new Error(what);
 }
 
-/** Whether the last edit, undo, a deletion and its restoring hold in an engine, through reloads. */
+/** Whether a second tab only looks on, and the last edit, undo, a deletion and its restoring hold in an engine, through reloads. */
 export async function storageRow(engine: Engine): Promise<{ readonly figure: string; readonly kept: boolean }> {
   const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
   const press = (name: string): Promise<boolean> => engine.run<boolean>(PRESS, name);
@@ -53,6 +53,8 @@ export async function storageRow(engine: Engine): Promise<{ readonly figure: str
     await until('no sample opens', () => press('Open the sample Down the canal'));
     await until('the scene does not open', () => isCalled('Down the canal'));
     const address = await engine.run<string>('() => location.href', null);
+    if (!(await engine.beside<boolean>(address, SAYS, 'open in another tab')))
+      throw new Error('a second tab may change it as well');
     await engine.run(RENAME, 'Kept by this engine');
     await until('the edit is not kept', () => says('kept '));
     await later(1500);
@@ -71,7 +73,10 @@ export async function storageRow(engine: Engine): Promise<{ readonly figure: str
     await until('it is not on the Shelf again', () => press('More for Down the canal'));
     await engine.open(address);
     await until('what was restored does not open', () => isCalled('Down the canal'));
-    return { figure: 'the last edit, undo, a deletion and its restoring hold through reloads', kept: true };
+    return {
+      figure: 'a second tab only looks on; the last edit, undo, a deletion and its restoring hold through reloads',
+      kept: true,
+    };
   } catch (error) {
     return { figure: error instanceof Error ? error.message : String(error), kept: false };
   } finally {
