@@ -14,6 +14,8 @@ interface NumberFieldProps {
   readonly min?: number;
   readonly max?: number;
   readonly disabled?: boolean;
+  /** What is typed is taken over though it is what is shown already: it says more than the value. */
+  readonly takesSame?: boolean;
   readonly onCommit: (value: number) => void;
 }
 
@@ -27,6 +29,7 @@ function PlainNumberField({
   min = -Infinity,
   max = Infinity,
   disabled,
+  takesSame = false,
   onCommit,
 }: NumberFieldProps) {
   const [draft, show] = useState<string | null>(null);
@@ -44,9 +47,11 @@ function PlainNumberField({
     const given = text.trim() === '' ? value : evaluate(text, units, value);
     setWrong(given === undefined);
     if (given === undefined) return false;
+    const isTyped = typed.current !== null;
     setDraft(null);
     const held = Math.min(Math.max(given, min), max);
-    if (Math.abs(held - value) > 1e-12 && text !== shown) onCommit(held);
+    const isOther = Math.abs(held - value) > 1e-12 && text !== shown;
+    if (isOther || (takesSame && isTyped && text.trim() !== '')) onCommit(text === shown ? value : held);
     return true;
   };
 

@@ -75,6 +75,7 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
           unit={field.unit}
           units={field.units}
           digits={field.digits}
+          takesSame={there === undefined}
           {...(field.min === undefined ? {} : { min: field.min })}
           {...(field.max === undefined ? {} : { max: field.max })}
           onCommit={(next) => commit(i, next / field.factor)}
