@@ -327,6 +327,7 @@ export {
   mirrorMarks,
   reverseMarks,
   setDriver,
+  setCycleRoom,
   slowRider,
   squashLandings,
   marksAsText,

@@ -44,6 +44,8 @@ import {
   setDwell,
   centreGuide,
   centreOf,
+  setCycleRoom,
+  slowRider,
   setGuide,
   setHandle,
   setHeading,
@@ -431,6 +433,19 @@ describe('riders', () => {
       expect(moved.shape?.kind).toBe(id === 'ring' ? 'circle' : undefined);
     }
     expect(() => centreGuide(scene, { guide: 'loops', on: 'art' })).toThrow(/no-rider/);
+  });
+  test('a cycle of a rider’s own stretches its marks and keys, or leaves them and adds room', () => {
+    const times = (of: Scene): number[] => of.riders[0]!.pace.marks.map(({ time }) => time);
+    const before = times(scene);
+    const roomy = setCycleRoom(scene, { rider: 'r', cycle: 9 });
+    expect(roomy.riders[0]!.pace.cycle).toBe(9);
+    expect(times(roomy)).toEqual(before);
+    const last = scene.riders[0]!.pace.marks.reduce((most, { time, dwell }) => Math.max(most, time + dwell), 0);
+    expect(() => setCycleRoom(scene, { rider: 'r', cycle: last / 2 })).toThrow(/marks-past-end/);
+    const slow = slowRider(scene, { rider: 'r', factor: 2 });
+    expect(times(slow)).toEqual(before.map((time) => expect.closeTo(2 * time, 9) as number));
+    // The scene's own length is no cycle of its own.
+    expect(setCycleRoom(roomy, { rider: 'r', cycle: scene.clock.duration }).riders[0]!.pace.cycle).toBeNull();
   });
   test('a pivot of one rider leaves that one drawn where it was, and the others of its art alone; reset it has the art’s', () => {
     const spun = {

@@ -32,7 +32,7 @@ export { MOVEMENT_PARTS, takeMovement, type MovementPart } from './rider/movemen
 export { isLinkedTo } from './rider/linked.ts';
 export { stringRider } from './rider/stringing.ts';
 export { copiesAlong, type Spread } from './rider/copies.ts';
-export { slowRider } from './rider/slower.ts';
+export { setCycleRoom, slowRider } from './rider/slower.ts';
 export {
   deleteKeys,
   keyValueAt,

@@ -1,9 +1,11 @@
-import { cycleOf, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
+import { useState } from 'react';
+import { cycleOf, setCycleRoom, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
+import { ChoiceRow } from '../rows.tsx';
 
 /** A rider's own repeat, told apart from the scene's by what its cycle does. */
 const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
@@ -26,6 +28,8 @@ export function CycleRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
   const units = secondsAt(clock.fps);
+  const [how, setHow] = useState<'stretch' | 'room'>('stretch');
+  const isTimed = rider.pace.marks.length > 0 || Object.values(rider.keys).some((keys) => keys.length > 0);
   const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
     change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
   return (
@@ -50,9 +54,25 @@ export function CycleRows({ rider }: { rider: Rider }) {
           digits={3}
           min={0.01}
           max={3600}
-          onCommit={(cycle) => patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })}
+          onCommit={(cycle) =>
+            how === 'room'
+              ? perform(desk, 'Add room to the cycle', setCycleRoom, { rider: rider.id, cycle })
+              : patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })
+          }
         />
       </Row>
+      {isTimed && (
+        <ChoiceRow
+          label="A new cycle"
+          value={how}
+          options={[
+            ['stretch', 'stretches'],
+            ['room', 'adds room'],
+          ]}
+          title="Stretches the rider’s marks and keys with it, or leaves them where they are and adds room at the end."
+          onChange={setHow}
+        />
+      )}
       <Row label="Slower, times">
         <NumberField
           label="This rider slower, times"
