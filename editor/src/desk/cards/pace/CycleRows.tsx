@@ -73,18 +73,7 @@ export function CycleRows({ rider }: { rider: Rider }) {
           onChange={setHow}
         />
       )}
-      <Row label="Slower, times">
-        <NumberField
-          label="This rider slower, times"
-          value={1}
-          unit="×"
-          units={TIMES}
-          digits={3}
-          min={0.001}
-          max={1000}
-          onCommit={(factor) => perform(desk, 'Slow one rider', slowRider, { rider: rider.id, factor })}
-        />
-      </Row>
+      <SlowerRow rider={rider.id} />
       <Row label="Poses">
         <ChoiceField
           label="Poses stay on"
@@ -104,5 +93,24 @@ export function CycleRows({ rider }: { rider: Rider }) {
         />
       </Row>
     </>
+  );
+}
+
+/** Makes one rider slower, its marks and keys with it. */
+function SlowerRow({ rider }: { rider: string }) {
+  const desk = useDesk();
+  return (
+    <Row label="Slower, times">
+      <NumberField
+        label="This rider slower, times"
+        value={1}
+        unit="×"
+        units={TIMES}
+        digits={3}
+        min={0.001}
+        max={1000}
+        onCommit={(factor) => perform(desk, 'Slow one rider', slowRider, { rider, factor })}
+      />
+    </Row>
   );
 }
