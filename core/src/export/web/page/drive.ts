@@ -45,9 +45,11 @@ function madeFocusable(box: Box, role: string, { undo }: Told): void {
     ['tabindex', '0'],
     ['role', role],
   ] as const) {
-    if (!value || box.hasAttribute(name)) continue;
+    if (!value) continue;
+    // A drawing is an image before it is a button.
+    const before = box.getAttribute(name);
     box.setAttribute(name, value);
-    undo.push(() => box.removeAttribute(name));
+    undo.push(() => (before === null ? box.removeAttribute(name) : box.setAttribute(name, before)));
   }
 }
 
