@@ -139,6 +139,15 @@ test('a module plays the lead-in before the loop, as the evaluator has both; les
   expect(said).toEqual([]);
 });
 
+test('a module of what plays once ends where the evaluator has its end', async ({ page }) => {
+  const eased = WRITER_SCENES['eased']!;
+  const scene: Scene = { ...eased, clock: { ...eased.clock, repeat: 'once' } };
+  await hostPage(page, scene, `mount(document.querySelector('#here'), { driver: 'none' })`);
+  await page.evaluate(() => (globalThis as unknown as Global).made.setProgress(1));
+  const worst = await worstGap(page, scene, [scene.clock.duration], { seek: false });
+  expect(worst.gap, worst.rider).toBeLessThan(0.5);
+});
+
 test('a module plays, pauses, and leaves nothing behind', async ({ page }) => {
   await hostPage(page, WRITER_SCENES['eased']!, `mount(document.querySelector('#here'), { driver: 'none' })`);
   const time = (): Promise<number> => page.evaluate(() => Number(document.getAnimations()[0]?.currentTime ?? -1));

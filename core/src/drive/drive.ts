@@ -28,7 +28,7 @@ export function driveSpec({ driver, clock }: Pick<Scene, 'driver' | 'clock'>, le
     duration: clock.duration,
     length: loopLength(clock),
     once: clock.repeat === 'once',
-    times: clock.times ?? 0,
+    times: clock.repeat === 'once' ? 1 : (clock.times ?? 0),
     stops: scrollStops(scroll ?? PASSAGE, clock),
     lead,
   };

@@ -1,6 +1,7 @@
-import { cycleOf, KEY_CHANNELS, riderById, type Rider } from '../../scene/index.ts';
+import { cycleOf, riderById } from '../../scene/index.ts';
 import { command, missingRider, refusal, replaceRider } from '../command.ts';
 import { setPace } from '../mark/marks.ts';
+import { lastOfRider } from '../scene/scene.ts';
 
 /** s. Shortest and longest cycle. */
 const [SHORTEST, LONGEST] = [0.001, 36_000];
@@ -25,20 +26,13 @@ export const slowRider = command<{ rider: string; factor: number }>(
   },
 );
 
-/** The last local time, s, at which a mark or a key of a rider stands; 0 where there is none. */
-const lastOf = ({ pace, keys }: Rider): number =>
-  [
-    ...pace.marks.map(({ time, dwell }) => time + dwell),
-    ...KEY_CHANNELS.flatMap((channel) => keys[channel].map(({ time }) => time)),
-  ].reduce((last, time) => Math.max(last, time), 0);
-
 /** Gives a rider another cycle, s, and leaves its marks and keys at their times: room is added at the end, or taken away there down to the last of them. */
 export const setCycleRoom = command<{ rider: string; cycle: number }>(
   (scene, { rider: id, cycle }) => {
     const rider = riderById(scene, id);
     if (!rider) return missingRider(scene, id);
     if (!isCycle(cycle)) return refusal('duration');
-    return cycle < lastOf(rider) - 1e-9 ? refusal('marks-past-end') : undefined;
+    return cycle < lastOfRider(rider) - 1e-9 ? refusal('marks-past-end') : undefined;
   },
   (scene, { rider: id, cycle }) => {
     const rider = riderById(scene, id);

@@ -50,18 +50,16 @@ function paceStretched(pace: Pace, factor: number, along: boolean): Pace {
 /** s. Shortest loop. */
 const SHORTEST = 0.01;
 
-/** The last time, s, at which a mark or a key of a rider that runs by the scene's clock stands; 0 where there is none. */
-export function lastMoment({ riders }: Scene): number {
-  const ends = riders.flatMap(({ pace, keys }) =>
-    pace.cycle === null
-      ? [
-          ...pace.marks.map(({ time, dwell }) => time + dwell),
-          ...KEY_CHANNELS.flatMap((channel) => keys[channel].map(({ time }) => time)),
-        ]
-      : [],
-  );
-  return ends.reduce((last, time) => Math.max(last, time), 0);
-}
+/** The last local time, s, at which a mark or a key of a rider stands; 0 where there is none. */
+export const lastOfRider = ({ pace, keys }: Rider): number =>
+  [
+    ...pace.marks.map(({ time, dwell }) => time + dwell),
+    ...KEY_CHANNELS.flatMap((channel) => keys[channel].map(({ time }) => time)),
+  ].reduce((last, time) => Math.max(last, time), 0);
+
+/** The same of all riders that run by the scene's clock. */
+export const lastMoment = ({ riders }: Scene): number =>
+  riders.reduce((last, rider) => (rider.pace.cycle === null ? Math.max(last, lastOfRider(rider)) : last), 0);
 
 /** Sets what drives the scene where it is shown on a page. */
 export const setDriver = command<{ driver: Scene['driver'] }>(
