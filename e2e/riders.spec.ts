@@ -147,21 +147,18 @@ test('a bounce whose floor contact stays put while it is squashed', async ({ pag
   await open(page, 'rider');
   await fill(page, 'Stands at x', '640');
   await fill(page, 'Stands at y', '500');
-  await page.getByRole('group', { name: 'Stretches' }).getByRole('button', { name: 'by keys' }).click();
-  await page
-    .getByRole('group', { name: 'Along', exact: true })
-    .getByRole('button', { name: 'an axis of its own' })
-    .click();
+  await page.getByRole('group', { name: 'Squash and stretch' }).getByRole('button', { name: 'keyframes' }).click();
+  await page.getByRole('group', { name: 'Squash axis' }).getByRole('button', { name: 'fixed' }).click();
   await page.getByRole('button', { name: 'floor', exact: true }).click();
   await page.keyboard.press('Escape');
   for (let i = 0; i < 30; i++) await page.keyboard.press('.');
   await open(page, 'rider');
   await fill(page, 'Stretch key', '60');
-  await fill(page, 'Stretch axis', '90');
   await expect(page.locator('.key-strips .key')).toHaveCount(3);
   const scene = await savedScene(page);
   const drum = scene.riders[0]!;
-  expect(drum.keys.squash.map(({ value }) => value[0])).toEqual([1, 0.6, 1]);
+  expect(drum.squash).toMatchObject({ axis: 'fixed', angle: 90 });
+  expect(drum.keys.squash.map(({ value }) => value)).toEqual([1, 0.6, 1]);
   const motion = prepare(scene);
   for (let i = 0; i < 40; i++) {
     const pose = motion.poseAt(i / 10);

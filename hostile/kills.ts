@@ -31,10 +31,30 @@ async function openedNumber(page: Page, address: string): Promise<number | undef
   }
 }
 
-/** Edits for as long as the page lives, several times a second: a mark is moved by a key, then the scene is called by the number of the edit; each is told when it begins. */
-async function editOn(page: Page, from: number, onBegun: (number: number) => void): Promise<void> {
-  await page.exposeFunction('beginEdit', onBegun);
-  await page.evaluate((first) => {
+/**
+ * Edits for as long as the page lives, several times a second: a mark is moved by a key, then the scene is called by the number of the edit. An edit is over
+ * when the next one has begun and this machine has had the time to keep a plain record from then on: no edit can be kept sooner than that.
+ */
+async function editOn(page: Page, from: number, onOver: (number: number) => void): Promise<void> {
+  await page.exposeFunction('editOver', onOver);
+  await page.evaluate(async (first) => {
+    const records = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('beside-the-edits', 1);
+      opening.onupgradeneeded = () => opening.result.createObjectStore('numbers');
+      opening.onsuccess = () => {
+        resolve(opening.result);
+      };
+      opening.onerror = () => {
+        reject(new Error('No database beside the edits'));
+      };
+    });
+    const over = (number: number): void => {
+      const keeping = records.transaction('numbers', 'readwrite', { durability: 'strict' });
+      keeping.objectStore('numbers').put(number, 'last');
+      keeping.oncomplete = () => {
+        (window as unknown as { editOver: (number: number) => void }).editOver(number);
+      };
+    };
     const press = (on: Element, key: string): boolean =>
       on.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
     // The setter of the element, not the one that the view library put before it.
@@ -42,7 +62,7 @@ async function editOn(page: Page, from: number, onBegun: (number: number) => voi
     const write = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
     let number = first;
     const next = (): void => {
-      (window as unknown as { beginEdit: (number: number) => void }).beginEdit(number);
+      over(number - 1);
       const mark = document.querySelectorAll<SVGElement>('.mark')[1];
       mark?.focus();
       if (mark) press(mark, number % 2 === 0 ? 'ArrowRight' : 'ArrowLeft');
@@ -91,7 +111,7 @@ export async function killEditing(base: string, kills: number, seed: number): Pr
         await end();
         break;
       }
-      await editOn(page, made + 1, (number) => (made = number - 1));
+      await editOn(page, made + 1, (number) => (made = Math.max(made, number)));
       await wait(random() * LONGEST);
       await end();
     }

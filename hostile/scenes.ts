@@ -203,7 +203,7 @@ const ASKED: Readonly<Record<string, Asked>> = {
         strung: { from: 'rope', to: 'rider', fromAt: [-FAR, FAR], toAt: [FAR, FAR], stretch: true },
         parallax: -10,
         squash: { by: 'keys' },
-        keys: { squash: [{ id: 'k', time: 0, value: [20, 1e6] }] },
+        keys: { squash: [{ id: 'k', time: 0, value: 20 }] },
       }),
     ],
     scene: { camera: 'rider' },

@@ -96,7 +96,7 @@ function withLandings(given: Scene, times: readonly number[]): Scene {
       ...{
         id: `tin-squash${i}${k}`,
         time: time + by,
-        value: [value, 90] as [number, number],
+        value,
         mark: `tin-${['first', 'second', 'edge'][i] ?? ''}`,
       },
       ease: { kind: 'family', family: 'sine', mode: 'in-out' } as const,

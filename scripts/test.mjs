@@ -1,6 +1,6 @@
 // npm test: everything that must hold. Its last line is "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { bin, build, ensureChromium, ensureDecoders, ensurePackages, root, run } from './steps.mjs';
 
 await ensurePackages();
@@ -31,12 +31,13 @@ async function counted(name, command, args, report, count) {
   rmSync(file, { force: true });
   console.log(`\n── ${name}`);
   const code = await run(command, args);
-  const found = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+  const found = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0, names: [] };
   passed += found.passed;
   failed += found.failed;
   if (code !== 0 && found.failed === 0) failed++;
   if (code === 0 && found.passed === 0) failed++;
   if (code !== 0 || found.passed === 0) broken.push(name);
+  for (const one of found.names) broken.push(`${name}: ${one}`);
 }
 
 console.log('── build');
@@ -63,13 +64,21 @@ await counted(
   (report) => ({
     passed: report.numPassedTests,
     failed: report.numFailedTests + (report.numFailedTestSuites > 0 && report.numFailedTests === 0 ? 1 : 0),
+    names: report.testResults.flatMap(({ name, status, message, assertionResults }) => [
+      ...(status === 'failed' && assertionResults.length === 0 ? [`${relative(root, name)}: ${message}`] : []),
+      ...assertionResults
+        .filter((one) => one.status === 'failed')
+        .map((one) => `${relative(root, name)} › ${one.fullName}\n${one.failureMessages.join('\n')}`),
+    ]),
   }),
 );
 await counted('browser tests', bin('playwright'), ['test'], 'test-results/e2e.json', (report) => ({
   passed: report.stats.expected + report.stats.flaky,
   failed: report.stats.unexpected,
+  // Its own list of what failed is the last that it prints.
+  names: [],
 }));
 
-if (broken.length > 0) console.log(`\nFailed: ${broken.join(', ')}`);
+if (broken.length > 0) console.log(`\nFailed:\n${broken.join('\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;

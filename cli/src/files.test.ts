@@ -104,7 +104,7 @@ describe('interrupted, it leaves the old file whole and nothing half beside it',
     // Its helpers take a moment to see that it is gone.
     const running = (): string =>
       spawnSync('pgrep', ['-f', `${folder}/pace-line-browser-`], { encoding: 'utf8' }).stdout;
-    await expect.poll(running, { timeout: 10_000 }).toBe('');
+    await expect.poll(running, { timeout: 45_000 }).toBe('');
   });
 });
 

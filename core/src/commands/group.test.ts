@@ -6,10 +6,12 @@ import { LINE, LOOPS, riderOn, sceneOf } from '../testing/scenes.ts';
 import {
   freezeRecipe,
   mirrorMarks,
+  retimeMark,
   reverseMarks,
   setRecipe,
   shiftMarks,
   slowRider,
+  squashAtMark,
   squashLandings,
   stretchMarks,
 } from './index.ts';
@@ -107,23 +109,78 @@ test('one rider slower: its marks and cycle with it, the other and the loop as t
 test('landings squash by how fast they are, and their keys go with their marks', () => {
   const made = squashLandings(scene, { rider: 'r', strength: 0.4 });
   const { squash, keys } = made.riders[0]!;
-  expect(squash).toMatchObject({ by: 'keys', axis: 'own' });
-  const pressed = keys.squash.filter(({ value }) => value[0] < 1);
+  expect(squash).toMatchObject({ by: 'keys', axis: 'fixed', angle: 90 });
+  const pressed = keys.squash.filter(({ value }) => value < 1);
   expect(pressed.map(({ mark }) => mark)).toContain('r-m2');
-  expect(Math.min(...pressed.map(({ value }) => value[0]))).toBeCloseTo(0.6, 9);
-  expect(pressed.every(({ value }) => value[0] >= 0.6 - 1e-9)).toBe(true);
+  expect(Math.min(...pressed.map(({ value }) => value))).toBeCloseTo(0.6, 9);
+  expect(pressed.every(({ value }) => value >= 0.6 - 1e-9)).toBe(true);
   // Its foot stands still while it is pressed, and the area stays.
   const pose = prepare(made).poseAt(2);
   const foot = (of: typeof pose): number => of.of(0, 'b') * 30 + of.of(0, 'd') * 40 + of.of(0, 'f');
   expect(foot(pose)).toBeCloseTo(foot(prepare(scene).poseAt(2)), 9);
   const moved = shiftMarks(made, { rider: 'r', marks: ['r-m2'], seconds: 0.25, px: 0 });
-  expect(moved.riders[0]!.keys.squash.filter(({ mark }) => mark === 'r-m2').map(({ time }) => time)[1]).toBeCloseTo(
+  expect(moved.riders[0]!.keys.squash.filter(({ mark }) => mark === 'r-m2').map(({ time }) => time)[2]).toBeCloseTo(
     2.25,
     9,
   );
   const softer = squashLandings(made, { rider: 'r', strength: 0.2 }).riders[0]!.keys.squash;
-  expect(Math.min(...softer.map(({ value }) => value[0]))).toBeCloseTo(0.8, 9);
+  expect(Math.min(...softer.map(({ value }) => value))).toBeCloseTo(0.8, 9);
   expect(squashLandings(made, { rider: 'r', strength: 0 }).riders[0]!.keys.squash).toHaveLength(0);
+});
+
+test('one press squashes at a mark: five keys that fit between its neighbours, and go with it', () => {
+  const made = squashAtMark(scene, { rider: 'r', mark: 'r-m2' });
+  const keys = made.riders[0]!.keys.squash;
+  expect(keys.map(({ mark }) => mark)).toEqual(Array(5).fill('r-m2'));
+  const [neutral, stretched, contact, again, after] = keys.map(({ value }) => value) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  expect([neutral, after, keys[2]!.time]).toEqual([1, 1, 2]);
+  expect(contact).toBeLessThan(0.9);
+  expect(stretched).toBeCloseTo(1 + (1 - contact) / 2, 9);
+  expect(again).toBe(stretched);
+  expect(keys[0]!.time).toBeGreaterThanOrEqual(1.5);
+  // Pressed anew it has five again; on a mark close by both have room.
+  const twice = squashAtMark(made, { rider: 'r', mark: 'r-m2' });
+  expect(twice.riders[0]!.keys.squash).toHaveLength(5);
+  const near = retimeMark(made, { rider: 'r', mark: 'r-m2', time: 1.1 });
+  const both = squashAtMark(squashAtMark(near, { rider: 'r', mark: 'r-m2' }), { rider: 'r', mark: 'r-m1' });
+  expect(both.riders[0]!.keys.squash).toHaveLength(10);
+  const times = both.riders[0]!.keys.squash.map(({ time }) => time);
+  expect(times).toEqual([...times].sort((a, b) => a - b));
+  // The drawing's area is kept at every moment, its foot is where it was.
+  const [with_, without] = [prepare(made), prepare(scene)];
+  for (let time = 1.7; time < 2.4; time += 0.013) {
+    const pose = with_.poseAt(time);
+    expect(pose.of(0, 'a') * pose.of(0, 'd') - pose.of(0, 'b') * pose.of(0, 'c')).toBeCloseTo(
+      determinant(without, time),
+      9,
+    );
+  }
+  expect(squashAtMark.can(scene, { rider: 'r', mark: 'zz' })).toMatchObject({ code: 'no-mark' });
+});
+
+test('a contact at the seam of a loop is pressed on both sides of it', () => {
+  const round = {
+    ...scene,
+    riders: scene.riders.map((rider) => ({
+      ...rider,
+      pace: {
+        ...rider.pace,
+        marks: rider.pace.marks.map((mark, i, all) => ({ ...mark, time: (8 * i) / (all.length - 1) })),
+      },
+    })),
+  };
+  const first = round.riders[0]!.pace.marks[0]!.id;
+  const keys = squashAtMark(round, { rider: 'r', mark: first }).riders[0]!.keys.squash;
+  expect(keys[0]).toMatchObject({ time: 0, mark: first });
+  expect(keys[keys.length - 1]!.time).toBe(8);
+  expect(keys[0]!.value).toBe(keys[keys.length - 1]!.value);
+  expect(keys).toHaveLength(6);
 });
 
 test('what wavers, frozen, goes and sways as it did', () => {
@@ -135,3 +192,8 @@ test('what wavers, frozen, goes and sways as it did', () => {
     expect(Math.hypot(a.of(0, 'x') - b.of(0, 'x'), a.of(0, 'y') - b.of(0, 'y'))).toBeLessThan(0.5);
   }
 });
+
+function determinant(motion: ReturnType<typeof prepare>, time: number): number {
+  const pose = motion.poseAt(time);
+  return pose.of(0, 'a') * pose.of(0, 'd') - pose.of(0, 'b') * pose.of(0, 'c');
+}

@@ -193,11 +193,11 @@ describe('keys', () => {
     expect(c.setKey.can(keyed, { rider: 'boat', channel: 'turn', time: 4.5, value, ids })?.code).toBe('outside-cycle');
   });
   test('the first stretch gets neutral keys beside it', () => {
-    const set = c.setKey(keyed, { rider: 'boat', channel: 'squash', time: 2, value: [0.6, 0], ids });
+    const set = c.setKey(keyed, { rider: 'boat', channel: 'squash', time: 2, value: 0.6, ids });
     expect(set.riders[0]!.keys.squash.map(({ time, value }) => [time, value])).toEqual([
-      [1.75, [1, 0]],
-      [2, [0.6, 0]],
-      [2.25, [1, 0]],
+      [1.75, 1],
+      [2, 0.6],
+      [2.25, 1],
     ]);
     expect(problemsWhenRead(set)).toEqual([]);
   });
@@ -331,5 +331,60 @@ describe('the movement of another', () => {
     expect(c.copiesAlong.can(withRiders(lamp), { rider: 'lamp', count: 8, spread: { by: 'time' } })?.code).toBe(
       'parked',
     );
+  });
+});
+
+describe('keys that go with marks of others', () => {
+  const scene: Scene = sceneOf({
+    guides: [LINE],
+    riders: [
+      riderOn('cart', 'line', [
+        { time: 0, place: { by: 'share', value: 0 } },
+        { time: 1, place: { by: 'share', value: 0.5 }, dwell: 0.5 },
+        { time: 4, place: { by: 'share', value: 1 } },
+      ]),
+      riderOn('card', 'line', [{ time: 0, place: { by: 'share', value: 0.5 } }], {
+        pace: { delay: 0.2 },
+        keys: {
+          opacity: [
+            { id: 'o1', time: 0.8, value: 0 },
+            { id: 'o2', time: 1, value: 1 },
+            { id: 'o3', time: 1.5, value: 1 },
+            { id: 'o4', time: 1.9, value: 0 },
+          ],
+        },
+      }),
+    ],
+  });
+  const arrival = c.tieKeys(scene, { rider: 'card', keys: ['o1', 'o2'], mark: 'cart-m2' });
+  const tied = c.tieKeys(arrival, { rider: 'card', keys: ['o3', 'o4'], mark: 'cart-m2', edge: 'end' });
+  const times = (of: Scene): number[] => of.riders[1]!.keys.opacity.map(({ time }) => Math.round(time * 1e9) / 1e9);
+  test('it fades in when another arrives and out when that leaves, wherever that is moved, however long it rests', () => {
+    expect(problemsWhenRead(tied)).toEqual([]);
+    const later = c.retimeMark(tied, { rider: 'cart', mark: 'cart-m2', time: 1.7 });
+    expect(times(later)).toEqual([1.5, 1.7, 2.2, 2.6]);
+    const longer = c.setDwell(later, { rider: 'cart', mark: 'cart-m2', dwell: 1.1 });
+    expect(times(longer)).toEqual([1.5, 1.7, 2.8, 3.2]);
+  });
+  test('of a mark or a rider that is gone they are free, and stay', () => {
+    const gone = c.deleteMarks(tied, { rider: 'cart', marks: ['cart-m2'] });
+    expect(gone.riders[1]!.keys.opacity.map(({ mark }) => mark)).toEqual([null, null, null, null]);
+    expect(times(gone)).toEqual(times(tied));
+    const alone = c.deleteRiders(tied, { ids: ['cart'] });
+    expect(problemsWhenRead(alone)).toEqual([]);
+    expect(alone.riders[0]!.keys.opacity.map(({ mark }) => mark)).toEqual([null, null, null, null]);
+  });
+  test('a copy goes with the same mark, and where another scene has no such mark it is free', () => {
+    const clip = c.copyThings(tied, [], ['card']);
+    const there = c.pasteThings({ ...scene, riders: [] }, clip, 0, []).scene;
+    expect(problemsWhenRead(there)).toEqual([]);
+    expect(there.riders[0]!.keys.opacity.every(({ mark }) => mark === null)).toBe(true);
+    const both = c.pasteThings(tied, c.copyThings(tied, [], ['card', 'cart']), 0, []).scene;
+    expect(both.riders[3]!.keys.opacity[0]!.mark).toBe(both.riders[2]!.pace.marks[1]!.id);
+    expect(problemsWhenRead(both)).toEqual([]);
+    expect(c.tieKeys.can(scene, { rider: 'card', keys: ['o1'], mark: 'nowhere' })?.code).toBe('no-mark');
+    // What an edit does to the keys itself is not done twice.
+    const shifted = c.shiftKeys(tied, { rider: 'card', keys: ['o1'], seconds: -0.3 });
+    expect(times(shifted)[0]).toBeCloseTo(0.5, 9);
   });
 });

@@ -1,6 +1,5 @@
 import { nearestOnPath, parallelNodes, type PathNode, type Vec } from '../geometry/index.ts';
 import {
-  cycleOf,
   distanceOfPlace,
   guideById,
   pathOfGuide,
@@ -8,10 +7,9 @@ import {
   type Guide,
   type GuideLink,
   type Node,
-  type Rider,
   type Scene,
 } from '../scene/index.ts';
-import { followedMarks, hasTiedKeys } from './key/key-maps.ts';
+import { keysFollowed } from './key/follow.ts';
 import { withoutLoose } from './loose.ts';
 import { recipesFollowed } from './mark/cooked.ts';
 import { withFitNames } from './names.ts';
@@ -42,20 +40,6 @@ function uncircled(scene: Scene): Scene {
   const refused = circleIn(scene);
   if (refused) throw new SceneError(refused);
   return scene;
-}
-
-/** Keys that are tied to marks go with them in time. */
-function keysFollowed(before: Scene, after: Scene): Scene {
-  if (after.riders === before.riders) return after;
-  // Most edits change one rider of many, and few have keys that are tied.
-  if (!after.riders.some((rider, i) => rider !== before.riders[i] && hasTiedKeys(rider))) return after;
-  const was = new Map(before.riders.map((rider) => [rider.id, rider]));
-  const followed = (rider: Rider): Rider => {
-    const old = was.get(rider.id);
-    return old && old !== rider ? followedMarks(old, rider, cycleOf(rider, after.clock)) : rider;
-  };
-  const riders = after.riders.map(followed);
-  return riders.every((rider, i) => rider === after.riders[i]) ? after : { ...after, riders };
 }
 
 function dropShapes(was: ReadonlyMap<string, Guide>, scene: Scene): Scene {

@@ -6,6 +6,7 @@ import {
   pathThrough,
   pulledSpan,
   splitCubic,
+  whipOf,
   type GuideShape,
   type ShapeForm,
 } from './index.ts';
@@ -157,4 +158,23 @@ test('bounces: parabolas from landing to landing, each keeping its share of the 
     expect(y).toBeCloseTo(-4 * 160 * share * (1 - share), 6);
   }
   expect(path.corners()).toHaveLength(2);
+});
+
+describe('what is carried on the inner side of a bend', () => {
+  const circle = pathOf(stand({ kind: 'circle', radius: 80 }));
+  test('runs backward where it is farther from the guide than the bend’s radius', () => {
+    // Clockwise: the right side is the inner one.
+    const [out, inner] = [79, -81].map((lift) => whipOf(circle, lift, 0, circle.length));
+    expect(out).toBeUndefined();
+    // A circle of four cubics is one within a hundredth.
+    expect(Math.abs(inner!.radius - 80)).toBeLessThan(0.8);
+    expect(whipOf(circle, -79, 0, circle.length)).toBeUndefined();
+    expect(whipOf(circle, 500, 0, circle.length)).toBeUndefined();
+  });
+  test('and at every corner on its inner side, within the way that is gone', () => {
+    const square = pathOf(stand({ kind: 'rectangle', width: 100, height: 100, radius: 0 }));
+    expect(whipOf(square, -5, 10, 150)).toMatchObject({ radius: 0 });
+    expect(whipOf(square, 5, 0, 400)).toBeUndefined();
+    expect(whipOf(square, -5, 10, 40)).toBeUndefined();
+  });
 });

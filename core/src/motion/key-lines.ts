@@ -25,16 +25,6 @@ function lineOf<V>(keys: KeysOf<V>, valueOf: (value: V) => number): EasedLine | 
   return new EasedLine(keys.map(({ time, value, ease }) => ({ time, dwell: 0, value: valueOf(value), ease })));
 }
 
-/** Axes in rad, each by whole half turns nearest to the one before: an axis has no nose, and turns the short way. */
-function axesOf(keys: Keys['squash']): EasedLine | undefined {
-  let last: number | undefined;
-  return lineOf(keys, ([, degrees]) => {
-    const axis = degrees * RADIANS;
-    last = last === undefined ? axis : axis + Math.PI * Math.round((last - axis) / Math.PI);
-    return last;
-  });
-}
-
 const made = new WeakMap<Keys, KeyLines>();
 
 /** The lines of keys; made once for each. */
@@ -48,8 +38,8 @@ export function keyLinesOf(keys: Keys): KeyLines {
       opacity: lineOf(keys.opacity, (value) => value),
       lift: lineOf(keys.lift, (value) => value),
       lead: lineOf(keys.lead, (value) => value),
-      stretch: lineOf(keys.squash, ([value]) => value),
-      axis: axesOf(keys.squash),
+      stretch: lineOf(keys.squash, (value) => value),
+      axis: lineOf(keys.axis, (value) => value * RADIANS),
     };
     made.set(keys, (lines = { ...each, all: Object.values(each).filter((line) => line !== undefined) }));
   }

@@ -167,7 +167,7 @@ describe('poses', () => {
 });
 
 describe('against the slow reference', () => {
-  test.each(Object.entries(WRITER_SCENES))('%s', (_, scene) => {
+  test.each(Object.entries(WRITER_SCENES))('%s', { timeout: 240_000 }, (_, scene) => {
     const motion = prepare(scene);
     const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
     for (let k = 0; k < 6; k++) {

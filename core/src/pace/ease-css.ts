@@ -1,5 +1,5 @@
 import { farthest } from '../search.ts';
-import { compileLeg, type Ease } from './eases/index.ts';
+import { compileLeg, strengthOfEase, type Ease } from './eases/index.ts';
 
 /** What reading an ease's CSS text gives. */
 export type EaseReading = { readonly ok: true; readonly ease: Ease } | { readonly ok: false; readonly message: string };
@@ -91,7 +91,7 @@ export function cssOfEase(ease: Ease): string {
   if (ease.kind === 'steady') return 'linear';
   if (ease.kind === 'hold') return 'step-end';
   const whole = compileLeg(ease);
-  const isPlain = !('part' in ease && ease.part) && !('strength' in ease && ease.strength !== undefined);
+  const isPlain = !('part' in ease && ease.part) && strengthOfEase(ease) === 1;
   if (ease.kind === 'bezier' && isPlain) return `cubic-bezier(${ease.values.map((v) => short(v)).join(', ')})`;
   const [y1, y2] = [whole.rate(0) / 3, 1 - whole.rate(1) / 3];
   const cubic = (u: number): number => 3 * y1 * u * (1 - u) ** 2 + 3 * y2 * u * u * (1 - u) + u ** 3;

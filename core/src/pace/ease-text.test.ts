@@ -92,9 +92,10 @@ describe('what a leg does in words', () => {
     [{ kind: 'hold' }, 'stays, then jumps'],
     [{ kind: 'flow' }, 'flows on through'],
     [{ kind: 'family', family: 'cubic', mode: 'out' }, 'slows to a stop'],
-    // Weaker, it goes on where it arrives.
-    [{ kind: 'family', family: 'cubic', mode: 'out', strength: 0.7 }, 'slows down'],
-    [{ kind: 'family', family: 'sine', mode: 'in-out', strength: 0.8 }, 'starts softly, slows down'],
+    // Softer, it still comes to rest, and starts from it; mixed with steady it goes on where it arrives.
+    [{ kind: 'family', family: 'cubic', mode: 'out', strength: 0.7 }, 'slows to a stop'],
+    [{ kind: 'family', family: 'sine', mode: 'in-out', strength: 0.8 }, 'starts softly, slows to a stop'],
+    [{ kind: 'family', family: 'cubic', mode: 'out', even: 0.3 }, 'slows down'],
     [{ kind: 'family', family: 'cubic', mode: 'in' }, 'gathers speed'],
     [{ kind: 'family', family: 'sine', mode: 'in-out' }, 'starts softly, slows to a stop'],
     [{ kind: 'family', family: 'back', mode: 'in' }, 'backs up first'],

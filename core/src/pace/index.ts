@@ -10,6 +10,7 @@ export {
   reversedEase,
   splitEase,
   STEADY,
+  strengthOfEase,
   wordsOfEase,
   type CompiledEase,
   type Ease,

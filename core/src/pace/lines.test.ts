@@ -40,13 +40,19 @@ const eases: readonly Ease[] = [
     ],
     ends: [null, 0],
   },
-  ...[0, 0.3, 1.6, 2].flatMap((strength): Ease[] => [
+  { kind: 'family', family: 'cubic', mode: 'in-out', even: 0.4 },
+  { kind: 'family', family: 'back', mode: 'out', strength: 0.5, even: -0.6 },
+  ...[0, 0.3, 0.7, 1.6, 2].flatMap((strength): Ease[] => [
     { kind: 'family', family: 'cubic', mode: 'in-out', strength },
     { kind: 'family', family: 'expo', mode: 'in', strength },
     { kind: 'family', family: 'back', mode: 'out', strength },
     { kind: 'bezier', values: [0.4, 0, 0.2, 1], strength },
     { kind: 'bezier', values: [0.4, 0, 0.2, 1.4], strength },
     { kind: 'spring', overshoot: 30, settle: 0.8, strength },
+    { kind: 'family', family: 'circ', mode: 'out', strength },
+    { kind: 'family', family: 'elastic', mode: 'in', strength },
+    { kind: 'family', family: 'bounce', mode: 'out', strength },
+    { kind: 'shaped', points: [{ time: 0.4, way: 0.7, slope: 2 }], ends: [0, 1.4], strength },
   ]),
 ];
 
@@ -71,6 +77,30 @@ describe('every ease of every kind', () => {
     for (const u of us) {
       expect(middle * compileLeg(first).progress(u)).toBeCloseTo(fast(0.37 * u), 6);
       expect(middle + (1 - middle) * compileLeg(second).progress(u)).toBeCloseTo(fast(0.37 + 0.63 * u), 6);
+    }
+  });
+  test.each(
+    eases
+      .filter((ease) => !('strength' in ease) && !('even' in ease))
+      .map((ease) => [JSON.stringify(ease), ease] as const),
+  )('softer, it starts and ends as it does: %s', (_, ease) => {
+    if (ease.kind === 'hold' || ease.kind === 'steady') return;
+    const whole = compileLeg(ease);
+    for (const strength of [0.15, 0.5, 0.85]) {
+      const softer = compileLeg({ ...ease, strength });
+      for (const end of [0, 1]) {
+        const kept = Math.min(3, Math.max(0, whole.rate(end)));
+        if (Math.abs(whole.rate(end) - kept) < 1e-9) expect(softer.rate(end)).toBeCloseTo(kept, 9);
+      }
+      // Its rate is what its way says, and it is nearer to steady than the whole one.
+      let [far, farther] = [0, 0];
+      for (let u = 0.005; u < 1; u += 0.01) {
+        const slope = (softer.progress(u + 1e-6) - softer.progress(u - 1e-6)) / 2e-6;
+        if (Math.abs(slope) < 20) expect(softer.rate(u)).toBeCloseTo(slope, 3);
+        far = Math.max(far, Math.abs(softer.progress(u) - u));
+        farther = Math.max(farther, Math.abs(whole.progress(u) - u));
+      }
+      expect(far).toBeLessThan(farther + 1e-9);
     }
   });
   test('offers have keys of their own and are found again', () => {

@@ -20,7 +20,7 @@ const held = (slope: number): number => (Number.isFinite(slope) ? Math.min(STEEP
 
 /** Any ease as one that can be bent by hand: cubics that follow it, with few points; one that is so already stays as it is. `as`: how it is run, where that depends on its neighbours. */
 export function shapedFrom(ease: Ease, as: CompiledEase = compileLeg(ease)): Shaped {
-  if (ease.kind === 'shaped' && !ease.part && ease.strength === undefined) return ease;
+  if (ease.kind === 'shaped' && !ease.part && ease.strength === undefined && ease.even === undefined) return ease;
   const { progress, rate, breaks } = as;
   const points: ShapingPoint[] = [];
   const edges = [0, ...breaks, 1];

@@ -1,5 +1,5 @@
 import { readParts } from './check.ts';
-import { migrate } from './migrations.ts';
+import { migrate } from './migrations/index.ts';
 import type { SceneProblem, SceneReading } from './problems.ts';
 import { SCENE_FORMAT, sceneShape, withoutDefaults, type Scene } from './schema/index.ts';
 import { troubleOfText, troubleOfWeight } from './weight.ts';

@@ -16,7 +16,7 @@ export { readScene, sceneFromJson, wordingOf, writeScene } from './file.ts';
 export { MOST_PROBLEMS, type SceneProblem, type SceneReading } from './problems.ts';
 export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dependence.ts';
 export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } from './packed.ts';
-export { migrate } from './migrations.ts';
+export { migrate } from './migrations/index.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export {
   artById,

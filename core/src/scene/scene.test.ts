@@ -302,6 +302,13 @@ describe('versions', () => {
       { kind: 'click', again: 'back' },
     ]);
     expect(read.scene.riders.map(({ pivot }) => pivot)).toEqual([[10, 12.5], null, null]);
+    const [ferry, gull] = read.scene.riders;
+    expect(ferry).toMatchObject({
+      ...{ liftBy: 'rounded', rounding: 40, shift: [3, -4], squash: { axis: 'own', angle: 30 } },
+      keys: { squash: [{}, { value: 0.8, mark: 'm2', edge: 'end' }], axis: [{ value: 15 }] },
+      pace: { marks: [{ ease: { strength: 0.5, even: 0.25 } }, {}] },
+    });
+    expect(gull).toMatchObject({ liftBy: 'normal', shift: [0, 0], keys: { opacity: [{ mark: 'm1' }] } });
     const wrong = (driver: unknown): string =>
       JSON.stringify(sceneFromJson({ ...read.scene, driver: driver as Scene['driver'] }));
     expect(wrong([{ kind: 'scroll' }, { kind: 'click' }])).toMatch(/scrolling drives alone/);
@@ -427,11 +434,10 @@ describe('the verifier of art', () => {
       { length: 12 },
       (_, i) => `<g id="l${i}">${`<use href="#l${i + 1}"/>`.repeat(10)}</g>`,
     ).join('');
-    const started = performance.now();
+    // It ends at all: 10¹² elements would not be counted one by one.
     expect(readArtMarkup(svg(`${levels}<g id="l12"><path d="M0 0"/></g><use href="#l0"/>`))).toMatchObject({
       ok: false,
     });
-    expect(performance.now() - started).toBeLessThan(2000);
   });
   test('the box of the tests is verified', () => expect(readArtMarkup(BOX_ART.markup).ok).toBe(true));
 });

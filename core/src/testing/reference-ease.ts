@@ -68,15 +68,44 @@ function flowSlopes(stops: readonly SlowStop[], i: number, round: number | null)
   return [k > 0 ? rateAt(k - 1, k - 1) / own : 0, rateAt(k, k + 1) / own];
 }
 
+/** Steady, with the slopes of a curve at its ends: the integral of a speed that goes evenly from the first one to one that it keeps, and from that to the last one. */
+function nearlySteady(curve: (u: number) => number, strength: number, u: number): number {
+  if (strength === 0) return u;
+  // From places beside the ends: some curves have a step there.
+  const slopeAt = (end: 0 | 1): number => {
+    const h = end === 0 ? 1e-5 : -1e-5;
+    const near = (k: number): number => (curve(end + (k + 1) * h) - curve(end + k * h)) / h;
+    // Slopes at one and a half, two and a half and three and a half steps, carried on to the end by a parabola.
+    return Math.min(3, Math.max(0, 4.375 * near(1) - 5.25 * near(2) + 1.875 * near(3)));
+  };
+  const [first, last] = [slopeAt(0), slopeAt(1)];
+  const wide = Math.min(1, strength) / 4;
+  const [a, b] = [first > 1 ? wide / first : wide, last > 1 ? wide / last : wide];
+  const kept = (1 - (a * first) / 2 - (b * last) / 2) / (1 - a / 2 - b / 2);
+  const speed = (v: number): number =>
+    v < a ? first + ((kept - first) * v) / a : v > 1 - b ? last + ((kept - last) * (1 - v)) / b : kept;
+  // Speed is straight between these, so that the trapezoids are exact.
+  const stops = [0, a, 1 - b, 1].map((v) => Math.min(v, u));
+  return stops.slice(1).reduce((way, v, i) => way + ((speed(stops[i] ?? 0) + speed(v)) / 2) * (v - (stops[i] ?? 0)), 0);
+}
+
 const RISING = ['sine', 'quad', 'cubic', 'quart', 'quint', 'expo', 'circ'];
 
 /** Progress of an ease at a share u of its time. `slopes`: those of a leg that flows. */
 export function progress(ease: Ease, u: number, slopes: () => readonly [number, number] = () => [0, 0]): number {
-  const { part, strength, ...bare } = ease as Ease & { part?: readonly [number, number]; strength?: number };
+  const { part, strength, even, ...bare } = ease as Ease & {
+    part?: readonly [number, number];
+    strength?: number;
+    even?: number;
+  };
   if (part) {
     const whole = (v: number): number => progress({ ...ease, part: undefined } as Ease, v);
     const [from, to] = part;
     return (whole(from + (to - from) * u) - whole(from)) / (whole(to) - whole(from));
+  }
+  if (even !== undefined && ease.kind !== 'hold') {
+    const { even: _even, ...whole } = ease as Ease & { even: number };
+    return (1 - even) * progress(whole, u, slopes) + even * u;
   }
   if (strength !== undefined) {
     const plain = (v: number): number => progress(bare, v, slopes);
@@ -85,7 +114,7 @@ export function progress(ease: Ease, u: number, slopes: () => readonly [number, 
       (ease.kind === 'family' && RISING.includes(ease.family)) ||
       (ease.kind === 'bezier' && [ease.values[1], ease.values[3]].every((y) => y >= 0 && y <= 1));
     if (strength > 1 && rises) return (2 - strength) * plain(u) + (strength - 1) * plain(plain(u));
-    return u + strength * (plain(u) - u);
+    return (1 - strength) * nearlySteady(plain, strength, u) + strength * plain(u);
   }
   switch (ease.kind) {
     case 'steady':

@@ -100,7 +100,11 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
   const squash = own.squashed(time);
   if (squash) {
     const [aboutX, aboutY] = applied(matrix, rider.squash?.about ?? [pivotX, pivotY]);
-    const axis = hung && rider.squash?.axis === 'heading' ? hung.angle : squash.axis;
+    const tip = applied(matrix, [Math.cos(squash.axis), Math.sin(squash.axis)]);
+    const root = applied(matrix, [0, 0]);
+    const laid = Math.atan2(tip[1] - root[1], tip[0] - root[0]);
+    const axes = { heading: hung ? hung.angle : squash.axis, fixed: squash.axis, own: laid };
+    const axis = axes[rider.squash?.axis ?? 'heading'];
     const along = turned(axis);
     const back = turned(-axis);
     matrix = product(
@@ -250,6 +254,12 @@ const applied = (
   [x, y]: readonly [number, number] | readonly number[],
 ): [number, number] => [a * (x ?? 0) + c * (y ?? 0) + e, b * (x ?? 0) + d * (y ?? 0) + f];
 
+/** s between two steps of a heading that follows. */
+const STEP = 1 / 24_000;
+
+/** What was followed so far, by scene and rider. */
+const FOLLOWED = new WeakMap<Scene, Map<string, number[]>>();
+
 /** What a rider does, asked piece by piece. */
 class Ride {
   readonly #scene: Scene;
@@ -278,12 +288,6 @@ class Ride {
       ...key,
       values: typeof key.value === 'number' ? [key.value] : [...key.value],
     }));
-    if (channel === 'squash')
-      for (const [i, key] of keys.entries()) {
-        const before = keys[i - 1]?.values[1] ?? key.values[1] ?? 0;
-        while ((key.values[1] ?? 0) - before > 90) key.values[1] = (key.values[1] ?? 0) - 180;
-        while ((key.values[1] ?? 0) - before < -90) key.values[1] = (key.values[1] ?? 0) + 180;
-      }
     const local = this.local(time);
     return keys[0]?.values.map((_, k) =>
       lineAt(
@@ -357,14 +361,30 @@ class Ride {
     const bare = this.#raised + this.#standing * (grown - 1) + (this.keyed('lift', time)?.[0] ?? 0) + swayed;
     const lift = bare * this.depthAt(time);
     const distance = this.#distanceAt(this.local(time));
+    const [shiftX, shiftY] = this.#rider.shift;
     if (this.#mode() === 'contacts') {
       const { front, rear } = this.#contacts(this.foot(time));
       const angle = Math.atan2(front.y - rear.y, front.x - rear.x);
       const [x, y] = [(front.x + rear.x) / 2, (front.y + rear.y) / 2];
-      return { x: x + lift * Math.sin(angle), y: y - lift * Math.cos(angle), distance };
+      const left = this.#rider.liftBy === 'up' && !this.#rolls ? 0 : angle;
+      return { x: x + lift * Math.sin(left) + shiftX, y: y - lift * Math.cos(left) + shiftY, distance };
     }
     const at = follow(guide, spansOf(guide), this.foot(time));
-    return { x: at.x + lift * at.ty, y: at.y - lift * at.tx, distance };
+    const ways = {
+      normal: [at.ty, -at.tx],
+      up: [0, -1],
+      rounded: this.#roundedWay(this.foot(time)) ?? [at.ty, -at.tx],
+    } as const;
+    const [wayX = 0, wayY = 0] = ways[this.#rolls ? 'normal' : this.#rider.liftBy];
+    return { x: at.x + lift * wayX + shiftX, y: at.y + lift * wayY + shiftY, distance };
+  }
+
+  /** Left of the direction averaged over the rounding; undefined where that is nothing. */
+  #roundedWay(foot: number): readonly [number, number] | undefined {
+    const { rounding } = this.#rider;
+    if (!(rounding > 0)) return undefined;
+    const angle = this.#averagedAt(foot, rounding);
+    return [Math.sin(angle), -Math.cos(angle)];
   }
 
   #mode(): string {
@@ -413,7 +433,10 @@ class Ride {
   /** The same, averaged over the smoothing distance: midpoints of pieces between nodes, where it may turn at once, unwrapped as they are gone through. */
   #smoothedAt(foot: number): number {
     const { smooth } = this.#rider.heading;
-    if (!(smooth > 0)) return this.#directionAt(foot);
+    return smooth > 0 ? this.#averagedAt(foot, smooth) : this.#directionAt(foot);
+  }
+
+  #averagedAt(foot: number, smooth: number): number {
     const all = this.#mode() === 'contacts' ? contactMidpoints : 400;
     const [from, to] = [foot - smooth / 2, foot + smooth / 2];
     const cuts = [from, ...this.#nodesWithin(from, to), to];
@@ -497,16 +520,26 @@ class Ride {
     if (limit === null || this.#mode() === 'level') return this.#headed(time);
     const length = repeat === 'there-and-back' ? 2 * duration : duration;
     const until = repeat === 'once' ? Math.max(0, Math.min(length, time)) : time - Math.floor(time / length) * length;
-    const count = Math.ceil((until + length) * 24_000);
-    const step = (until + length) / count;
-    let value = this.#headed(-length);
-    for (let i = 1; i <= count; i++) {
-      let goal = near(this.#headed(-length + i * step), value);
+    const follows = (value: number, at: number, step: number): number => {
+      let goal = near(this.#headed(at), value);
       // Of two ways as short, clockwise.
       if (goal - value < -Math.PI + 1e-6) goal += 2 * Math.PI;
-      value += Math.max(-limit * RADIANS * step, Math.min(limit * RADIANS * step, goal - value));
-    }
-    return value;
+      return value + Math.max(-limit * RADIANS * step, Math.min(limit * RADIANS * step, goal - value));
+    };
+    const all = this.#followed();
+    if (all.length === 0) all.push(this.#headed(-length));
+    const whole = Math.floor((until + length) / STEP);
+    for (let i = all.length; i <= whole; i++) all.push(follows(all[i - 1] ?? 0, -length + i * STEP, STEP));
+    return follows(all[whole] ?? 0, until, until + length - whole * STEP);
+  }
+
+  /** The heading that follows, step by step from the start of the round before, as far as it was asked about. */
+  #followed(): number[] {
+    const ofScene = FOLLOWED.get(this.#scene) ?? new Map<string, number[]>();
+    FOLLOWED.set(this.#scene, ofScene);
+    const all = ofScene.get(this.#rider.id) ?? [];
+    ofScene.set(this.#rider.id, all);
+    return all;
   }
 
   /** The rotation in its frame, and whether it is mirrored. */
@@ -557,7 +590,8 @@ class Ride {
     const keyed = this.keyed('squash', time);
     if (squash.by === 'keys' && !keyed) return undefined;
     if (squash.by === 'speed' && !this.#guide) return undefined;
-    const axis = squash.axis === 'own' ? (keyed?.[1] ?? 0) * RADIANS : this.#axis(time);
+    const own = (squash.angle + (this.keyed('axis', time)?.[0] ?? 0)) * RADIANS;
+    const axis = squash.axis === 'heading' ? this.#axis(time) : own;
     if (squash.by === 'keys') return { stretch: keyed?.[0] ?? 1, axis };
     const half = Math.min(0.04, this.#cycle / 4);
     const stretch = 1 + (squash.strength * this.#meanSpeed(time, half)) / 1000;

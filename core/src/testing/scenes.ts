@@ -326,12 +326,12 @@ export const WRITER_SCENES: Readonly<Record<string, Scene>> = {
               { id: 'l3', time: 3, value: 0 },
             ],
             squash: [
-              { id: 'q1', time: 2.8, value: [1, 90] },
-              { id: 'q2', time: 3, value: [0.6, 90] },
-              { id: 'q3', time: 3.4, value: [1, 90] },
+              { id: 'q1', time: 2.8, value: 1 },
+              { id: 'q2', time: 3, value: 0.6 },
+              { id: 'q3', time: 3.4, value: 1 },
             ],
           },
-          squash: { axis: 'own', about: [30, 40] },
+          squash: { axis: 'fixed', about: [30, 40] },
         },
       ),
       riderOn(

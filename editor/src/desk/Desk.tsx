@@ -6,7 +6,7 @@ import { useArrival } from '../look/use-arrival.ts';
 import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
-import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard } from './cards/index.ts';
+import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard, TyingWatch } from './cards/index.ts';
 import { ArtDrawer } from './drawers/ArtDrawer.tsx';
 import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
 import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
@@ -71,6 +71,7 @@ export function Desk() {
         ))}
       </div>
       {isPaged && <PageBar />}
+      <TyingWatch />
       <PartsDialog />
       <ShortcutsDialog />
     </main>

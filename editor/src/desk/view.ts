@@ -133,6 +133,8 @@ interface DeskView {
   question: SeatingQuestion | null;
   /** Pivot and facing of the selected rider's art have handles on the canvas. */
   aiming: boolean;
+  /** Keys for which a mark is being pointed at: the next that is selected is theirs. */
+  tying: { readonly rider: string; readonly keys: readonly string[] } | null;
   /** The list of shortcuts is open. */
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
@@ -161,6 +163,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
   lastStroke: null,
   takenApart: null,
   question: null,
+  tying: null,
   shortcuts: false,
   ghost: null,
   trying: false,

@@ -373,7 +373,7 @@ export const RECIPES: readonly Recipe[] = [
       'Bring the playhead to the moment. On card 2 (lift, lead, scale, opacity, stretch) or 3 (turn) type a value beside Key, or press “key” to keep what is there.',
       'Keys lie in strips under the sheet: drag them in time and value, nudge them by arrows, copy and paste them at the playhead, to other riders too.',
       'A selected key has its ease on card 4, and can go with a mark from then on.',
-      'Stretch by keys keeps the area, about the pivot or a floor that stays put.',
+      'Squash and stretch by keyframes keeps the area, about the pivot or a fixed point on the floor; “Squash at this mark” on the Pace card sets the keyframes of a landing.',
     ],
   },
   {

@@ -104,10 +104,14 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
       guide: rider.guide === null ? null : to(rider.guide),
       at: [rider.at[0] + by, rider.at[1] + by],
       pace: { ...moved.pace, link, marks: moved.pace.marks.map((mark) => ({ ...mark, id: fresh(mark.id) })) },
-      keys: renamedKeys(moved.keys, fresh, to),
     });
   }
-  const bound = riders.map((rider) => boundRider(scene, rider, to));
+  // Once every mark has its name: keys may go with those of riders that come later, or that were there before.
+  const isThere = (mark: string): boolean => scene.riders.some(({ pace }) => pace.marks.some(({ id }) => id === mark));
+  const markOf = (id: string): string | null => renamed.get(id) ?? (isThere(id) ? id : null);
+  const bound = riders.map((rider) =>
+    boundRider(scene, { ...rider, keys: renamedKeys(rider.keys, fresh, markOf) }, to),
+  );
   return {
     scene: pastedInto(scene, {
       ...scene,

@@ -28,7 +28,8 @@ export function neutralKeyOf<C extends KeyChannel>(channel: C): Key<C>['value'] 
     opacity: 1,
     lift: 0,
     lead: 0,
-    squash: [1, 0],
+    squash: 1,
+    axis: 0,
   };
   return values[channel];
 }
@@ -91,9 +92,8 @@ export const setKey = command<{
       ({ id: name, time: at, value: of, ease: STEADY, mark: null }) as AnyKey;
     const all = withKeyIn(list, made(Math.min(time, cycle), value, ids[0]));
     if (channel === 'squash' && list.length === 0) {
-      const axis = (value as readonly [number, number])[1];
-      if (time > 0) all.push(made(Math.max(0, time - BESIDE), [1, axis], ids[1]));
-      if (time < cycle) all.push(made(Math.min(cycle, time + BESIDE), [1, axis], ids[2]));
+      if (time > 0) all.push(made(Math.max(0, time - BESIDE), 1, ids[1]));
+      if (time < cycle) all.push(made(Math.min(cycle, time + BESIDE), 1, ids[2]));
     }
     return withKeys(scene, rider, channel, inOrder(all));
   },
@@ -178,16 +178,20 @@ export const setKeyEase = command<{ rider: string; keys: readonly string[]; ease
     ),
 );
 
-/** Ties keys to a mark of their rider, with which they are moved in time from then on; null: unties them. */
-export const tieKeys = command<{ rider: string; keys: readonly string[]; mark: string | null }>(
+/** Ties keys to a mark of their rider or of another, or to the end of its rest, with which they are moved in time from then on; null: unties them. */
+export const tieKeys = command<{ rider: string; keys: readonly string[]; mark: string | null; edge?: Key['edge'] }>(
   (scene, { rider: id, keys, mark }) =>
     missingKey(scene, id, keys) ??
-    (mark !== null && !riderOf(scene, id).pace.marks.some((one) => one.id === mark)
+    (mark !== null && !scene.riders.some(({ pace }) => pace.marks.some((one) => one.id === mark))
       ? refusal('no-mark', { name: riderOf(scene, id).name, id: mark })
       : undefined),
-  (scene, { rider, keys, mark }) =>
+  (scene, { rider, keys, mark, edge }) =>
     replaceRider(
       scene,
-      mapKeys(riderOf(scene, rider), keys, (key) => ({ ...key, mark })),
+      mapKeys(riderOf(scene, rider), keys, ({ edge: _edge, ...key }) => ({
+        ...key,
+        mark,
+        ...(mark !== null && edge === 'end' ? { edge } : {}),
+      })),
     ),
 );

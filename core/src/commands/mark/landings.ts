@@ -1,14 +1,9 @@
-import { prepare } from '../../motion/index.ts';
 import {
-  artById,
   countedIds,
-  cycleOf,
-  freshIds,
   distanceOfPlace,
   newMark,
   pathOfGuide,
   placeAtDistance,
-  type Key,
   type Mark,
   type Scene,
 } from '../../scene/index.ts';
@@ -75,54 +70,5 @@ export const landAtCorners = command<{ rider: string }>(
       ];
     });
     return replaceRider(scene, { ...rider, pace: { ...rider.pace, marks: all } });
-  },
-);
-
-/** s before a landing at which it is not yet squashed, and after it at which it is no more. */
-const [BEFORE, AFTER] = [0.05, 0.14];
-
-/** Direction in which a landing presses, degrees: down the canvas. */
-const DOWN = 90;
-
-/**
- * Squashes a rider where it lands: at each mark but the first, by a share of its height (0 to 0.8) where it lands fastest and by less where it is slower, standing on the foot of
- * its box. The keys go with their marks; those that went with them before are gone.
- */
-export const squashLandings = command<{ rider: string; strength: number }>(
-  (scene, { rider }) =>
-    onGuide(scene, rider) ?? (riderOf(scene, rider).pace.marks.length < 2 ? refusal('recipe-needs-two') : undefined),
-  (scene, { rider: id, strength: wanted }) => {
-    const strength = Math.min(0.8, Math.max(0, wanted));
-    const rider = riderOf(scene, id);
-    const line = prepare(scene).rider(id)?.line;
-    if (!line) return scene;
-    const { marks } = rider.pace;
-    const cycle = cycleOf(rider, scene.clock);
-    const landings = marks.slice(1).map((mark) => ({ mark, speed: Math.abs(line.speedAt(mark.time, -1)) }));
-    const fastest = landings.reduce((most, { speed }) => Math.max(most, speed), 0);
-    const fresh = freshIds(scene);
-    const key = (time: number, stretch: number, mark: string): Key<'squash'> => ({
-      ...{ id: fresh(`${id}-squash`), time: Math.min(cycle, Math.max(0, time)), value: [stretch, DOWN], mark },
-      ease: { kind: 'family', family: 'quad', mode: stretch < 1 ? 'out' : 'in' },
-    });
-    const made = landings.flatMap(({ mark, speed }, i): Key<'squash'>[] => {
-      const share = fastest > 0 ? speed / fastest : 0;
-      const next = marks[i + 2]?.time ?? cycle;
-      const before = Math.min(BEFORE, (mark.time - (marks[i]?.time ?? 0)) / 3);
-      const after = Math.min(AFTER, (next - mark.time) / 3);
-      if (strength * share < 0.01) return [];
-      const pressed = key(mark.time, 1 - strength * share, mark.id);
-      return [key(mark.time - before, 1, mark.id), pressed, ...(after > 0 ? [key(mark.time + after, 1, mark.id)] : [])];
-    });
-    const ids = new Set(marks.map((mark) => mark.id));
-    const kept = rider.keys.squash.filter((one) => one.mark === null || !ids.has(one.mark));
-    const art = artById(scene, rider.art);
-    const foot = art ? ([art.width / 2, art.height] as const) : null;
-    const squash = rider.squash ?? { by: 'keys', axis: 'own', about: foot, strength: 1, limit: 1.5 };
-    return replaceRider(scene, {
-      ...rider,
-      squash: made.length > 0 ? { ...squash, by: 'keys' } : rider.squash,
-      keys: { ...rider.keys, squash: [...kept, ...made].sort((a, b) => a.time - b.time) },
-    });
   },
 );

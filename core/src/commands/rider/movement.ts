@@ -42,7 +42,9 @@ export const takeMovement = command<{ from: string; to: string; parts: readonly 
       ...(takes('heading') ? { heading: source.heading } : {}),
       ...(takes('keys')
         ? {
-            keys: renamedKeys(source.keys, fresh, (mark) => (withPace ? (names.get(mark) ?? null) : null)),
+            keys: renamedKeys(source.keys, fresh, (mark) =>
+              names.get(mark) && !withPace ? null : (names.get(mark) ?? mark),
+            ),
             squash: source.squash,
           }
         : {}),
@@ -57,11 +59,11 @@ const takesPace = (source: Rider, target: Rider, parts: readonly MovementPart[])
 
 /** Where a rider is placed. Who would carry itself is carried by nobody. */
 function placeOf(
-  { guide, at, stand, lift, lead, raise, roll, carrier, strung, behind }: Rider,
+  { guide, at, stand, lift, lead, liftBy, rounding, shift, raise, roll, carrier, strung, behind }: Rider,
   to: string,
 ): Partial<Rider> {
   return {
-    ...{ guide, at, stand, lift, lead, raise, roll, strung },
+    ...{ guide, at, stand, lift, lead, liftBy, rounding, shift, raise, roll, strung },
     carrier: carrier?.rider === to ? null : carrier,
     behind: behind.filter((one) => one.by === 'places' && one.rider !== to),
   };

@@ -48,7 +48,7 @@ export const attachRider = command<{
     const former = rider.guide === null ? undefined : guideOf(scene, rider.guide);
     const kept = former ? mapPlaces(rider, (place) => asShare(former, place)) : rider;
     const seated = (marks: readonly Mark[]): Scene =>
-      replaceRider(scene, { ...kept, guide: guideId, lift: 0, lead: 0, pace: { ...kept.pace, marks } });
+      replaceRider(scene, { ...kept, guide: guideId, ...ON_GUIDE, pace: { ...kept.pace, marks } });
     const { marks } = kept.pace;
     if (marks.length > 0) return seating === 'seat' ? seated(marks) : keepAt(seated(marks), id, point, time);
     const place = seating === 'keep' ? point : begins;
@@ -62,13 +62,14 @@ export const setSeating = command<{ rider: string; seating: Seating; point: Vec;
   (scene, { rider: id }) =>
     missingRider(scene, id) ?? (riderOf(scene, id).guide === null ? refusal('parked') : undefined),
   (scene, { rider: id, seating, point, time }) =>
-    seating === 'seat'
-      ? replaceRider(scene, { ...riderOf(scene, id), lift: 0, lead: 0 })
-      : keepAt(scene, id, point, time),
+    seating === 'seat' ? replaceRider(scene, { ...riderOf(scene, id), ...ON_GUIDE }) : keepAt(scene, id, point, time),
 );
 
+/** Without any offset: the pivot is on the guide. */
+const ON_GUIDE = { lift: 0, lead: 0, shift: [0, 0] } as const;
+
 /**
- * Sets lift and lead so that the pivot is at a point at a time. On an open guide the lead is held so small that the rider never overshoots an end by it. Where no foot of the
+ * Sets lift and lead so that the pivot is at a point at a time; where lift does not go across the guide, the shift. On an open guide the lead is held so small that the rider never overshoots an end by it. Where no foot of the
  * perpendicular reaches the point, it comes as near as can be.
  */
 export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scene {
@@ -77,7 +78,12 @@ export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scen
   const path = pathOfGuide(guide);
   const [x, y] = pointInFrame(scene, guide.carrier, point, time);
   const motion = prepare(scene).rider(id);
-  const foot = nearestOnPath(path, x, y);
+  if (rider.liftBy !== 'normal') {
+    const [nowX, nowY] = pointInFrame(scene, guide.carrier, pivotAt(scene, id, time), time);
+    const shift = [rider.shift[0] + x - nowX, rider.shift[1] + y - nowY] as const;
+    return replaceRider(scene, { ...rider, shift: [rounded(shift[0]), rounded(shift[1])] });
+  }
+  const foot = nearestOnPath(path, x - rider.shift[0], y - rider.shift[1]);
   if (!foot || !motion?.line) return scene;
   // With its keys, and the radius of what rolls on the ground, it is elsewhere than lift and lead alone say.
   const now = motion.distanceAt(time) + motion.leadAt(time) - rider.lead;
@@ -87,10 +93,13 @@ export function keepAt(scene: Scene, id: string, point: Vec, time: number): Scen
     ? foot.distance - now + Math.round((now - foot.distance) / path.length) * path.length
     : Math.min(Math.max(foot.distance - now, Math.min(0, -low)), Math.max(0, path.length - high));
   const frame = path.frameAtDistance(now + lead);
-  const lift = (x - frame.x) * frame.normalX + (y - frame.y) * frame.normalY;
-  const round = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
-  return replaceRider(scene, { ...rider, lift: round(lift / motion.depthAt(now + lead) - raised), lead: round(lead) });
+  const [offX, offY] = [x - rider.shift[0] - frame.x, y - rider.shift[1] - frame.y];
+  const lift = offX * frame.normalX + offY * frame.normalY;
+  const depth = motion.depthAt(now + lead);
+  return replaceRider(scene, { ...rider, lift: rounded(lift / depth - raised), lead: rounded(lead) });
 }
+
+const rounded = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
 
 /** Moves a guide to a rider that is beside it: at a time, s, the rider is where it was, and sits on it. Whatever else rides the guide goes with it. */
 export const bringGuide = command<{ rider: string; time: number }>(
@@ -105,7 +114,7 @@ export const bringGuide = command<{ rider: string; time: number }>(
   (scene, { rider: id, time }) => {
     const rider = riderOf(scene, id);
     const guide = guideOf(scene, rider.guide);
-    const seated = replaceRider(scene, { ...rider, lift: 0, lead: 0 });
+    const seated = replaceRider(scene, { ...rider, ...ON_GUIDE });
     const [x, y] = pivotAt(scene, id, time);
     const [atX, atY] = pivotAt(seated, id, time);
     return moveGuides(seated, { ids: [guide.id], dx: x - atX, dy: y - atY });

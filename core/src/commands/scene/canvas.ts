@@ -61,6 +61,8 @@ function movedRider(rider: Rider, matrix: Matrix, factor: number): Rider {
     at: moved(rider.at, matrix),
     lift: rider.lift * factor,
     lead: rider.lead * factor,
+    rounding: rider.rounding * factor,
+    shift: [rider.shift[0] * factor, rider.shift[1] * factor],
     entrance: entrance && { ...entrance, from: [entrance.from[0] * factor, entrance.from[1] * factor] },
     keys: mapOffsets(rider.keys, (px) => px * factor),
     heading: {

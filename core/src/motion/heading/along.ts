@@ -10,7 +10,7 @@ import type { Aiming, HeadingMode } from './mode.ts';
 const tables = new WeakMap<Path, AngleTable>();
 
 /** The tangent's angle over a path; made once for each. */
-function tableOf(path: Path): AngleTable {
+export function angleTableOf(path: Path): AngleTable {
   let table = tables.get(path);
   if (!table) {
     const frame = emptyFrame();
@@ -31,7 +31,7 @@ export function tangentOf({ prepared }: Aiming): PoseStage | undefined {
   if (!way) return undefined;
   const { smooth } = rider.heading;
   const varies: readonly Channel[] = footMoves(prepared) ? ['angle'] : [];
-  return { run: smooth > 0 ? averaged(tableOf(way.path), smooth) : asItRuns, varies, events: noEvents };
+  return { run: smooth > 0 ? averaged(angleTableOf(way.path), smooth) : asItRuns, varies, events: noEvents };
 }
 
 const asItRuns = ({ row, frame }: Cursor): void => {

@@ -1,5 +1,6 @@
 import { angleOfFrame, emptyFrame, type Frame, type Path } from '../../geometry/index.ts';
 import { AngleTable } from '../angle-table.ts';
+import { liftsBy } from '../lifting.ts';
 import { footMoves } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import { noEvents } from '../stage.ts';
@@ -95,6 +96,8 @@ export const contacts: HeadingMode = {
     const both = new Contacts(way.path, base);
     const table = smooth > 0 ? tableOf(way.path, base) : undefined;
     const work = new Float64Array(2);
+    const isUp = liftsBy(prepared) === 'up';
+    const [shiftX, shiftY] = rider.shift;
     return {
       run({ row }) {
         work[0] = (row[SLOT.distance] ?? 0) + (row[SLOT.lead] ?? 0);
@@ -102,8 +105,8 @@ export const contacts: HeadingMode = {
         both.angle(work, 0, 1);
         const angle = work[1] ?? 0;
         const lift = row[SLOT.lift] ?? 0;
-        row[SLOT.x] = (both.front.x + both.rear.x) / 2 + lift * Math.sin(angle);
-        row[SLOT.y] = (both.front.y + both.rear.y) / 2 - lift * Math.cos(angle);
+        row[SLOT.x] = (both.front.x + both.rear.x) / 2 + (isUp ? 0 : lift * Math.sin(angle)) + shiftX;
+        row[SLOT.y] = (both.front.y + both.rear.y) / 2 - lift * (isUp ? 1 : Math.cos(angle)) + shiftY;
         if (table) table.average(work, 0, 1, smooth);
         row[SLOT.toward] = work[1] ?? 0;
       },

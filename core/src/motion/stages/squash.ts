@@ -19,14 +19,16 @@ export const squashStage: PoseStageMaker = (prepared) => {
   if (bySpeed ? !way : !keys.stretch) return undefined;
   const pivot = art?.pivot ?? [0, 0];
   const about = squash.about ?? pivot;
-  const isOwn = squash.axis === 'own';
+  const { axis } = squash;
+  const angle = (squash.angle * Math.PI) / 180;
+  const axisLine = axis === 'heading' ? undefined : keys.axis;
   const heads =
     rider.strung !== null || headingMode(rider.heading.mode, way !== null, prepared.roll !== undefined).turns;
   const work = new Float64Array(1);
   const window = Math.min(SPEED_WINDOW, folding.cycle / 4);
   const { strength, limit } = squash;
   const speedEvents = [0, folding.cycle, ...(way?.line.events() ?? [])];
-  const changes = bySpeed ? footMoves(prepared) : [keys.stretch, keys.axis].some((line) => line && !line.isStill);
+  const changes = bySpeed ? footMoves(prepared) : [keys.stretch, axisLine].some((line) => line && !line.isStill);
   const shapes: readonly Channel[] = ['x', 'y', 'angle', 'skew', 'scaleX', 'scaleY'];
   return {
     run({ row, side, direction, frame }) {
@@ -41,12 +43,15 @@ export const squashStage: PoseStageMaker = (prepared) => {
       const k = work[0];
       let ux = 1;
       let uy = 0;
-      if (isOwn) {
-        work[0] = row[SLOT.local] ?? 0;
-        if (keys.axis) keys.axis.advance(work, localSide);
-        else work[0] = 0;
-        ux = Math.cos(work[0]);
-        uy = Math.sin(work[0]);
+      if (axis !== 'heading') {
+        work[0] = 0;
+        if (axisLine) {
+          work[0] = row[SLOT.local] ?? 0;
+          axisLine.advance(work, localSide);
+        }
+        ux = Math.cos(angle + work[0]);
+        uy = Math.sin(angle + work[0]);
+        if (axis === 'own') [ux, uy] = laid(row, ux, uy);
       } else if (heads) {
         ux = Math.cos(row[SLOT.toward] ?? 0);
         uy = Math.sin(row[SLOT.toward] ?? 0);
@@ -76,12 +81,22 @@ export const squashStage: PoseStageMaker = (prepared) => {
     },
     varies: changes || footMoves(prepared) || keys.all.length > 0 ? shapes : [],
     events(from, to) {
-      if (!bySpeed) return keyEvents(prepared, [keys.stretch, keys.axis])(from, to);
+      const keyed = keyEvents(prepared, bySpeed ? [axisLine] : [keys.stretch, axisLine])(from, to);
+      if (!bySpeed) return keyed;
       const wide = timesOfLocals(folding, speedEvents, from - 2 * window, to + 2 * window);
-      return wide.flatMap((time) => [time - window, time + window]).filter((time) => time > from && time < to);
+      const speeds = wide.flatMap((time) => [time - window, time + window]).filter((time) => time > from && time < to);
+      return [...keyed, ...speeds];
     },
   };
 };
+
+/** The direction in which a row's matrix lays one of the drawing's; to the right where it lays it on a point. */
+function laid(row: Float64Array, x: number, y: number): readonly [number, number] {
+  const toX = (row[SLOT.a] ?? 0) * x + (row[SLOT.c] ?? 0) * y;
+  const toY = (row[SLOT.b] ?? 0) * x + (row[SLOT.d] ?? 0) * y;
+  const length = Math.hypot(toX, toY);
+  return length > 0 ? [toX / length, toY / length] : [1, 0];
+}
 
 /** Mean speed along the guide from `window` s before a time to as long after it, px/s; a jump back to the cycle's start is no way. */
 export function meanSpeed({ way, folding }: PreparedRider, time: number, window: number): number {

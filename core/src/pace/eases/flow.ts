@@ -3,7 +3,7 @@ import { heldSlope, hermite, hermiteSlope, monotoneSlope } from './hermite.ts';
 import { changeable } from './part.ts';
 import { shapeOf, type CompiledEase, type EaseKind, type Leg, type LegEnd, type Neighbour } from './shape.ts';
 
-export const schema = z.strictObject({ kind: z.literal('flow'), strength: changeable.strength });
+export const schema = z.strictObject({ kind: z.literal('flow'), strength: changeable.strength, even: changeable.even });
 type Flow = z.infer<typeof schema>;
 
 /** Through from rest to rest: what a leg without neighbours does. */

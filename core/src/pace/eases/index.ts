@@ -9,7 +9,7 @@ import { schema as shapedSchema, shaped } from './shaped.ts';
 import { seenRange, type CompiledEase, type EaseKind, type EaseOffer, type Leg } from './shape.ts';
 import { schema as springSchema, spring } from './spring.ts';
 import { steady, schema as steadySchema } from './steady.ts';
-import { withStrength } from './strength.ts';
+import { evened, withStrength } from './strength.ts';
 
 export { EASE_FAMILIES, EASE_MODES } from './family.ts';
 export { type CompiledEase, type EaseKind, type EaseOffer, type Leg, type LegEnd } from './shape.ts';
@@ -51,9 +51,16 @@ export function compileLeg(ease: Ease, leg?: Leg): CompiledEase {
   return made;
 }
 
+/** What every ease with a curve may have beside its own keys. */
+interface Changes {
+  readonly strength?: number;
+  readonly even?: number;
+  readonly part?: readonly [number, number];
+}
+
 function finished(kind: EaseKind<Ease>, ease: Ease, leg: Leg | undefined): CompiledEase {
-  const { strength, part } = ease as { strength?: number; part?: readonly [number, number] };
-  return cutTo(withStrength(kind.compile(ease, leg), strength, kind.onlyRises(ease)), part);
+  const { strength, even, part } = ease as Changes;
+  return cutTo(evened(withStrength(kind.compile(ease, leg), strength, kind.onlyRises(ease)), even), part);
 }
 
 /** Whether a leg's ease depends on the legs beside it. */
@@ -92,7 +99,7 @@ export function reversedEase(ease: Ease): Ease {
 
 /** Least and greatest progress that an ease reaches; [0, 1] where it stays on the way. */
 export function rangeOfEase(ease: Ease): readonly [low: number, high: number] {
-  return kindOf(ease).onlyRises(ease) ? [0, 1] : seenRange(compileLeg(ease));
+  return kindOf(ease).onlyRises(ease) && !(((ease as Changes).even ?? 0) < 0) ? [0, 1] : seenRange(compileLeg(ease));
 }
 
 /** All that a list of eases can offer, grouped by `group`, in order. */
@@ -104,12 +111,20 @@ const offers = new Map(EASE_OFFERS.map((offer) => [JSON.stringify(offer.ease), o
 
 /** The offer that an ease, or the ease that it is a part of, was chosen from. */
 export function offerOfEase(ease: Ease): EaseOffer<Ease> | undefined {
-  const { part: _part, strength: _strength, ...whole } = ease as Ease & { part?: unknown; strength?: unknown };
+  const { part: _part, strength: _strength, even: _even, ...whole } = ease as Ease & Changes;
   return offers.get(JSON.stringify(whole));
+}
+
+/** How strong an ease is, as a share of what its kind does: less than 1 softer, more than 1 stronger. */
+export function strengthOfEase(ease: Ease): number {
+  const { strength = 1, even = 0 } = ease as Changes;
+  return strength * (1 - even);
 }
 
 /** An ease in a few words. */
 export function wordsOfEase(ease: Ease): string {
-  const words = offerOfEase(ease)?.name ?? kindOf(ease).words(ease);
+  const strength = strengthOfEase(ease);
+  const name = offerOfEase(ease)?.name ?? kindOf(ease).words(ease);
+  const words = strength === 1 ? name : `${name}, ${Math.round(strength * 100)} %`;
   return 'part' in ease && ease.part ? `part of ${words}` : words;
 }

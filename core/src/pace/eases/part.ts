@@ -11,8 +11,11 @@ const partSchema = z
 /** How strong an ease is: 0 steady, 1 as it is, 2 double (see strength.ts). Absent: 1. */
 const strengthSchema = z.number().min(0).max(2).optional();
 
+/** Share by which it is mixed with steady, after its strength. Absent: 0. */
+const evenSchema = z.number().min(-1).max(1).optional();
+
 /** What every ease with a curve may have beside its own keys. */
-export const changeable = { strength: strengthSchema, part: partSchema };
+export const changeable = { strength: strengthSchema, even: evenSchema, part: partSchema };
 
 type Part = z.infer<typeof partSchema>;
 

@@ -1,5 +1,5 @@
 import { z } from '../../zod.ts';
-import { id, vec } from './ids.ts';
+import { degrees, id, vec } from './ids.ts';
 
 /** Spin without slip. */
 export const rollSchema = z.strictObject({
@@ -14,8 +14,10 @@ export const rollSchema = z.strictObject({
 /** Stretched one way and narrowed across, so that the area stays. */
 export const squashSchema = z.strictObject({
   by: z.enum(['keys', 'speed']).default('keys'),
-  /** Along the direction in which the rider heads, or along an axis of its own. */
-  axis: z.enum(['heading', 'own']).default('heading'),
+  /** Along the direction in which the rider heads; along one that stays, in the frame that it is placed in; or along one of its drawing, which turns with it. */
+  axis: z.enum(['heading', 'fixed', 'own']).default('heading'),
+  /** The axis where it is fixed or the drawing's own; 90: up and down. */
+  angle: degrees.default(90),
   /** What stays where it is, in px of the art's box; null: the pivot. */
   about: vec.nullable().default(null),
   /** By speed: stretch for each 1,000 px/s. */

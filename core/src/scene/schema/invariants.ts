@@ -47,16 +47,20 @@ function checkMarks(rider: Shape['riders'][number], index: number, duration: num
 }
 
 /** Keys in order of time (two at one time are a jump), none past the cycle, tied to marks that are there. */
-function checkKeys(rider: Shape['riders'][number], index: number, duration: number, issue: TellIssue): void {
+function checkKeys(
+  rider: Shape['riders'][number],
+  index: number,
+  { duration, marks }: { readonly duration: number; readonly marks: ReadonlySet<string> },
+  issue: TellIssue,
+): void {
   const cycle = rider.pace.cycle ?? duration;
-  const marks = new Set(rider.pace.marks.map((one) => one.id));
   for (const channel of KEY_CHANNELS) {
     const keys = rider.keys[channel];
     keys.forEach((one, j) => {
       const path = ['riders', index, 'keys', channel, j];
       if (one.time < (keys[j - 1]?.time ?? 0)) issue([...path, 'time'], 'keys are in order of time');
       if (one.time > cycle + 1e-9) issue([...path, 'time'], `a key lies past the end of the cycle (${cycle} s)`);
-      if (one.mark !== null && !marks.has(one.mark)) issue([...path, 'mark'], `the rider has no mark "${one.mark}"`);
+      if (one.mark !== null && !marks.has(one.mark)) issue([...path, 'mark'], `no rider has a mark "${one.mark}"`);
     });
   }
 }
@@ -145,9 +149,11 @@ export function invariantsOf(scene: Shape, issue: TellIssue): void {
   checkLinks(scene, issue);
   checkCarriers(scene, issue);
   checkLayers(scene, issue);
+  const { duration } = scene.clock;
+  const marks = new Set(scene.riders.flatMap((one) => one.pace.marks.map(({ id }) => id)));
   scene.riders.forEach((one, i) => {
-    checkMarks(one, i, scene.clock.duration, issue);
-    checkKeys(one, i, scene.clock.duration, issue);
+    checkMarks(one, i, duration, issue);
+    checkKeys(one, i, { duration, marks }, issue);
   });
 }
 

@@ -8,7 +8,7 @@ export const MOST_KEYS = 10_000;
 /** A factor by which something is drawn larger or smaller; negative: mirrored. */
 export const factor = z.number().min(-1000).max(1000);
 
-/** A value at a time of the rider's own cycle; `ease` leads to the next key. `mark`: the mark with which it is moved in time. */
+/** A value at a time of the rider's own cycle; `ease` leads to the next key. `mark`: the mark, of whichever rider, with which it is moved in time; `edge` "end": with the end of its rest. */
 const keyOf = <V extends z.ZodType>(value: V) =>
   z.strictObject({
     id,
@@ -16,12 +16,13 @@ const keyOf = <V extends z.ZodType>(value: V) =>
     value,
     ease: easeSchema.default({ kind: 'steady' }),
     mark: id.nullable().default(null),
+    edge: z.literal('end').optional(),
   });
 
 const channelOf = <V extends z.ZodType>(value: V) => z.array(keyOf(value)).max(MOST_KEYS).readonly().default([]);
 
-/** A stretch along an axis, and that axis in degrees (it counts only where squash has an axis of its own). Across it is one over the stretch: the area stays. */
-export const stretch = z.tuple([z.number().min(0.05).max(20), degrees]).readonly();
+/** A stretch along the squash's axis. Across it is one over the stretch: the area stays. */
+export const stretch = z.number().min(0.05).max(20);
 
 /** What changes over time on top of guide, pace and heading. */
 export const keysSchema = z.strictObject({
@@ -31,6 +32,8 @@ export const keysSchema = z.strictObject({
   lift: channelOf(px),
   lead: channelOf(px),
   squash: channelOf(stretch),
+  /** Degrees on top of the squash's own axis. */
+  axis: channelOf(degrees),
 });
 
-export const KEY_CHANNELS = ['turn', 'scale', 'opacity', 'lift', 'lead', 'squash'] as const;
+export const KEY_CHANNELS = ['turn', 'scale', 'opacity', 'lift', 'lead', 'squash', 'axis'] as const;

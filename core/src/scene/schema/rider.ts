@@ -26,6 +26,12 @@ export const riderSchema = z.strictObject({
   heading: headingSchema.prefault({}),
   lift: px.default(0),
   lead: px.default(0),
+  /** Where lift goes: left of the guide; up, in the frame that it is placed in; or left of the guide's direction averaged over `rounding`. */
+  liftBy: z.enum(['normal', 'up', 'rounded']).default('normal'),
+  /** px of the guide over which the direction of a rounded lift is averaged. */
+  rounding: z.number().min(0).max(100_000).default(60),
+  /** Beside all that, px of the frame that it is placed in; on a guide only. */
+  shift: vec.default([0, 0]),
   /** Lift as well, in % of the art's height as it is scaled. */
   raise: z.number().min(-10_000).max(10_000).default(0),
   scale: z.tuple([factor, factor]).readonly().default([1, 1]),

@@ -12,6 +12,7 @@ export const CHANNEL_NAMES: Readonly<Record<KeyChannel, string>> = {
   lift: 'lift',
   lead: 'lead',
   squash: 'stretch',
+  axis: 'squash axis',
 };
 
 const percent = (value: number): string => `${Math.round(value * 1000) / 10}%`;
@@ -22,6 +23,7 @@ export function wordsOfKeyValue(channel: KeyChannel, value: Key['value']): strin
   const [first, second] = [value].flat() as readonly number[];
   switch (channel) {
     case 'turn':
+    case 'axis':
       return `${Math.round((first ?? 0) * 10) / 10}°`;
     case 'scale':
       return first === second ? percent(first ?? 1) : `${percent(first ?? 1)} × ${percent(second ?? 1)}`;

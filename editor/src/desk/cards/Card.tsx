@@ -56,10 +56,12 @@ export function Card({ name, number, title, summary, children }: CardProps) {
 }
 
 /** A labelled row of a card. */
-export function Row({ label, children }: { label: string; children: ReactNode }) {
+export function Row({ label, title, children }: { label: string; title?: string; children: ReactNode }) {
   return (
     <div className="row">
-      <span className="row-label">{label}</span>
+      <span className="row-label" title={title}>
+        {label}
+      </span>
       <div className="row-value">{children}</div>
     </div>
   );

@@ -11,7 +11,7 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
-import { ChoiceField, NumberField, PERCENT, PX, TextField } from '../../fields/index.ts';
+import { ChoiceField, NumberField, PERCENT, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { Card, Row, Segments } from './Card.tsx';
@@ -22,6 +22,7 @@ import { InsideRow } from './rider/InsideRow.tsx';
 import { LookRow } from './rider/LookRow.tsx';
 import { MovementRows } from './rider/MovementRows.tsx';
 import { CarriedRows } from './rider/CarriedRows.tsx';
+import { OffsetRows } from './rider/OffsetRows.tsx';
 import { OrderRows } from './rider/OrderRows.tsx';
 import { PosesRows } from './rider/PosesRows.tsx';
 import { RollRows } from './rider/RollRows.tsx';
@@ -51,7 +52,7 @@ export function RiderCard() {
       </Card>
     );
   const guide = guideById(scene, rider.guide);
-  const sits = rider.lift === 0 && rider.lead === 0;
+  const sits = isOnGuide(rider);
   return (
     <Card
       name="rider"
@@ -64,6 +65,10 @@ export function RiderCard() {
   );
 }
 
+/** Whether a rider's pivot is on its guide, keys apart. */
+const isOnGuide = ({ lift, lead, shift }: Rider): boolean =>
+  lift === 0 && lead === 0 && shift[0] === 0 && shift[1] === 0;
+
 /** Changes a rider as one step of undo. */
 type Patch = (label: string, next: Parameters<typeof setRider>[1]['patch']) => void;
 
@@ -75,6 +80,7 @@ function usePatch(rider: Rider): Patch {
 function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   const patch = usePatch(rider);
   const others = useCalmState((state) => state.selection.riders.length);
+  const guide = useCalmState((state) => guideById(state.shown, rider.guide));
   const isOpen = useDeskView((state) => state.openCard === 'rider');
   return (
     <>
@@ -82,8 +88,8 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
       </Row>
       <RidesRow rider={rider} />
-      {rider.guide !== null ? (
-        <LiftRow rider={rider} />
+      {guide ? (
+        <OffsetRows rider={rider} guide={guide} />
       ) : (
         <Row label="Stands at">
           <PointFields label="Stands at" point={rider.at} onCommit={(at) => patch('Move rider', { at })} />
@@ -147,17 +153,17 @@ function RidesRow({ rider }: { rider: Rider }) {
           else askToRide(desk, rider.id, value);
         }}
       />
-      {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && (
+      {rider.guide !== null && !isOnGuide(rider) && (
         <button
           type="button"
           className="small-button"
-          title="Onto the guide: no lift, no lead"
+          title="Onto the guide: no offset"
           onClick={() => seat(desk, rider.id)}
         >
           seat
         </button>
       )}
-      {rider.guide !== null && (rider.lift !== 0 || rider.lead !== 0) && !rider.carrier && (
+      {rider.guide !== null && !isOnGuide(rider) && !rider.carrier && (
         <button
           type="button"
           className="small-button"
@@ -167,28 +173,6 @@ function RidesRow({ rider }: { rider: Rider }) {
           bring guide
         </button>
       )}
-    </Row>
-  );
-}
-
-function LiftRow({ rider }: { rider: Rider }) {
-  const patch = usePatch(rider);
-  return (
-    <Row label="Lift, lead">
-      <NumberField
-        label="Lift"
-        value={rider.lift}
-        unit="px"
-        units={PX}
-        onCommit={(lift) => patch('Set lift', { lift })}
-      />
-      <NumberField
-        label="Lead"
-        value={rider.lead}
-        unit="px"
-        units={PX}
-        onCommit={(lead) => patch('Set lead', { lead })}
-      />
     </Row>
   );
 }

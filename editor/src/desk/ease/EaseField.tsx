@@ -1,6 +1,6 @@
 import { Popover } from '@mantine/core';
 import { useState } from 'react';
-import { EASE_OFFERS, offerOfEase, wordsOfEase, wordsOfLeg } from '@pace-line/core';
+import { EASE_OFFERS, offerOfEase, strengthOfEase, wordsOfEase, wordsOfLeg } from '@pace-line/core';
 import { ChoiceField } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
@@ -23,7 +23,8 @@ export function EaseField(props: EaseEdit) {
   const { label, ease, edit } = props;
   const desk = useDesk();
   const isPart = 'part' in ease && ease.part !== undefined;
-  const offer = isPart ? undefined : offerOfEase(ease);
+  // A part of one, or one softer or stronger, is not what the list offers: it stands there by its own name.
+  const offer = isPart || strengthOfEase(ease) !== 1 ? undefined : offerOfEase(ease);
   const own = offer ? [] : [{ group: 'As it is', items: [{ value: OWN, label: wordsOfEase(ease) }] }];
   return (
     <>

@@ -1,5 +1,5 @@
 import { Slider } from '@mantine/core';
-import { EASE_OFFERS, offerOfEase, shapedFrom, wordsOfLeg, type Ease } from '@pace-line/core';
+import { EASE_OFFERS, offerOfEase, shapedFrom, strengthOfEase, wordsOfLeg, type Ease } from '@pace-line/core';
 import { NumberField, PERCENT, secondsAt } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
 import { Row } from '../cards/Card.tsx';
@@ -70,9 +70,9 @@ export function EaseShaper(props: EaseEdit) {
 function StrengthRow({ ease, edit }: EaseEdit) {
   const trial = useTrial();
   if (!hasStrength(ease)) return null;
-  const now = 'strength' in ease ? (ease.strength ?? 1) : 1;
+  const now = strengthOfEase(ease);
   const withStrength = (percent: number): Ease => {
-    const { strength: _old, ...bare } = ease as Ease & { strength?: number };
+    const { strength: _old, even: _even, ...bare } = ease as Ease & { strength?: number; even?: number };
     return percent === 100 ? bare : ({ ...bare, strength: percent / 100 } as Ease);
   };
   const show = (percent: number): void => trial.show('Change strength', (scene) => edit(scene, withStrength(percent)));

@@ -65,7 +65,7 @@ const arranging = (): Readonly<Record<string, () => void>> => ({
   '=': () => zoomBy(1.25),
   '-': () => zoomBy(0.8),
   '?': () => view().set({ shortcuts: true }),
-  Escape: () => view().set({ drawer: null, openCard: null }),
+  Escape: () => view().set({ drawer: null, openCard: null, tying: null }),
 });
 
 /** Keys pressed alone. */

@@ -5,7 +5,7 @@ import { useFigure, useSpareFrame } from '../../scene/context.ts';
 /** px from the right edge within which the speed stands left of the head. */
 const NEAR_END = 80;
 
-/** The playhead over the sheet, with the selected rider's speed beside it. Drawn in the frame, not by React. */
+/** The playhead over the sheet, with the selected rider's own speed beside it, whatever its guide's point does. Drawn in the frame, not by React. */
 export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefined }) {
   const head = useRef<HTMLDivElement>(null);
   const speed = useRef<HTMLSpanElement>(null);
@@ -18,7 +18,7 @@ export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefine
   useFigure(({ time, motion }) => {
     const moving = rider === undefined ? undefined : motion.rider(rider);
     if (!speed.current || !moving) return;
-    const words = `${Math.round(Math.abs(moving.speedAt(time)))} px/s`;
+    const words = `${Math.round(moving.ownSpeedAt(time))} px/s`;
     if (speed.current.textContent !== words) speed.current.textContent = words;
   });
   return (

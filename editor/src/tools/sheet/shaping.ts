@@ -17,7 +17,7 @@ import { legAfter } from '../legs.ts';
 
 /** The ease of a leg as it is bent by its points on the sheet; undefined where it is none of these, or is not shown as it is. */
 export const shapedOf = ({ ease }: Mark): Shaped | undefined =>
-  ease.kind === 'shaped' && !ease.part && ease.strength === undefined ? ease : undefined;
+  ease.kind === 'shaped' && !ease.part && ease.strength === undefined && ease.even === undefined ? ease : undefined;
 
 /** A shaping point on the sheet, or one of the handles of its slope. */
 export interface Bead {

@@ -1,13 +1,11 @@
-import { setKeyEase, shiftKeys, tieKeys, KEY_CHANNELS, type Key, type Rider } from '@pace-line/core';
+import { setKeyEase, shiftKeys, KEY_CHANNELS, type Key, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
-import { ChoiceField, NumberField, secondsAt } from '../../../fields/index.ts';
+import { NumberField, secondsAt } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
-import { seconds } from '../../labels.ts';
 import { Row } from '../Card.tsx';
 import { EaseField } from '../../ease/EaseField.tsx';
-
-const FREE = '·free';
+import { TieRows } from './TieRows.tsx';
 
 /** The selected keys: when the first is, the ease with which they are left, and the mark that they go with. */
 export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
@@ -37,24 +35,7 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
           edit={(scene, ease) => setKeyEase(scene, { ...keys, ease })}
         />
       </Row>
-      {rider.pace.marks.length > 0 && (
-        <Row label="Goes with">
-          <ChoiceField
-            label="Mark that the key goes with"
-            value={first.mark ?? FREE}
-            data={[
-              { value: FREE, label: 'no mark' },
-              ...rider.pace.marks.map((mark, i) => ({ value: mark.id, label: `mark ${i + 1}, ${seconds(mark.time)}` })),
-            ]}
-            onChange={(value) =>
-              perform(desk, value === FREE ? 'Untie key' : 'Tie key to a mark', tieKeys, {
-                ...keys,
-                mark: value === FREE ? null : value,
-              })
-            }
-          />
-        </Row>
-      )}
+      <TieRows rider={rider} keys={chosen} first={first} />
       <hr className="card-rule" />
     </>
   );

@@ -34,7 +34,8 @@ export const KEY_FIELDS: Readonly<Record<KeyChannel, readonly KeyField[]>> = {
   opacity: [percent('Opacity key', 0, 100)],
   lift: [px('Lift key')],
   lead: [px('Lead key')],
-  squash: [percent('Stretch key', 5, 2000), degrees('Stretch axis')],
+  squash: [percent('Stretch key', 5, 2000)],
+  axis: [degrees('Squash axis key')],
 };
 
 interface KeyRowProps {

@@ -176,6 +176,6 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
 
 /** By how much the hardest of a rider's landings squashes it, as a share; 0 where none does. */
 function landingSquash({ keys }: Rider): number {
-  const tied = keys.squash.flatMap(({ mark, value: [stretch] }) => (mark === null ? [] : [stretch]));
+  const tied = keys.squash.flatMap(({ mark, value }) => (mark === null ? [] : [value]));
   return 1 - Math.min(1, ...tied);
 }

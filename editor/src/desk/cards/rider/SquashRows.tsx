@@ -1,5 +1,5 @@
 import { setRider, type Art, type Rider, type Squash } from '@pace-line/core';
-import { NumberField, PERCENT } from '../../../fields/index.ts';
+import { DEGREES, NumberField, PERCENT } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
@@ -7,7 +7,7 @@ import { KeyRow } from '../keys/KeyRows.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { ChoiceRow } from '../rows.tsx';
 
-const FIRST: Squash = { by: 'keys', axis: 'heading', about: null, strength: 0.5, limit: 2 };
+const FIRST: Squash = { by: 'keys', axis: 'heading', angle: 90, about: null, strength: 0.5, limit: 2 };
 
 /** Squash and stretch: by keys or by speed, along what, and about which point. The area stays. */
 export function SquashRows({ rider, art }: { rider: Rider; art: Art }) {
@@ -18,14 +18,16 @@ export function SquashRows({ rider, art }: { rider: Rider; art: Art }) {
   return (
     <>
       <ChoiceRow
-        label="Stretches"
+        label="Squash and stretch"
         value={squash?.by ?? 'no'}
         options={[
-          ['no', 'not'],
-          ['keys', 'by keys'],
-          ['speed', 'by speed'],
+          ['no', 'off'],
+          ['keys', 'keyframes'],
+          ['speed', 'with speed'],
         ]}
-        onChange={(by) => (by === 'no' ? set('Stop stretching', null) : set('Stretch', { ...(squash ?? FIRST), by }))}
+        onChange={(by) =>
+          by === 'no' ? set('Squash and stretch: off', null) : set('Squash and stretch', { ...(squash ?? FIRST), by })
+        }
       />
       {squash && <SquashDetails rider={rider} art={art} squash={squash} set={set} />}
     </>
@@ -43,34 +45,55 @@ function SquashDetails({ rider, art, squash, set }: DetailsProps) {
   const floor = [art.width / 2, art.height] as const;
   return (
     <>
-      {squash.by === 'keys' && <KeyRow rider={rider} channel="squash" fields={squash.axis === 'own' ? 2 : 1} />}
+      {squash.by === 'keys' && <KeyRow rider={rider} channel="squash" />}
       {squash.by === 'speed' && <SpeedRow squash={squash} set={set} />}
       <ChoiceRow
-        label="Along"
+        label="Squash axis"
         value={squash.axis}
         options={[
-          ['heading', 'where it heads'],
-          ['own', 'an axis of its own'],
+          ['heading', 'heading'],
+          ['fixed', 'fixed'],
+          ['own', 'the drawing’s'],
         ]}
-        onChange={(axis) => set('Set axis', { ...squash, axis })}
+        onChange={(axis) => set('Set squash axis', { ...squash, axis })}
       />
-      <Row label="Stays put">
+      {squash.axis !== 'heading' && (
+        <Row
+          label="Axis angle"
+          title={
+            squash.axis === 'fixed'
+              ? 'The direction in which it stretches; 90° is up and down. It stays however the rider turns.'
+              : 'The direction of the drawing in which it stretches; 90° is from its top to its bottom. It turns with the rider.'
+          }
+        >
+          <NumberField
+            label="Angle of the squash axis"
+            value={squash.angle}
+            unit="°"
+            units={DEGREES}
+            digits={1}
+            onCommit={(angle) => set('Set squash axis', { ...squash, angle })}
+          />
+        </Row>
+      )}
+      {squash.axis !== 'heading' && rider.keys.axis.length > 0 && <KeyRow rider={rider} channel="axis" />}
+      <Row label="Fixed point">
         <PointFields
-          label="Stays put"
+          label="Fixed point"
           point={squash.about ?? art.pivot}
-          onCommit={(about) => set('Set what stays put', { ...squash, about })}
+          onCommit={(about) => set('Set fixed point', { ...squash, about })}
         />
         <button
           type="button"
           className="small-button"
-          onClick={() => set('Stay on the floor', { ...squash, about: floor })}
+          onClick={() => set('Squash on the floor', { ...squash, about: floor })}
         >
           floor
         </button>
         <button
           type="button"
           className="small-button"
-          onClick={() => set('Stretch about the pivot', { ...squash, about: null })}
+          onClick={() => set('Squash about the pivot', { ...squash, about: null })}
         >
           pivot
         </button>

@@ -44,7 +44,8 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
   // Where a carried rider's guide does not go with its carrier, nothing of it lies as it is drawn.
   const isOnIt = (rider.carrier?.rider ?? null) === guide.carrier;
   const foot = moving.footAt(time);
-  const { tangentX, tangentY, normalX, normalY, x, y } = moving.path.frameAtDistance(foot);
+  const { tangentX, tangentY, x, y } = moving.path.frameAtDistance(foot);
+  const [liftX, liftY] = moving.liftWayAt(foot);
   let way: Way | undefined;
   return {
     gesture: host.begin(`Move ${rider.name} on its guide`),
@@ -56,7 +57,7 @@ export function dragOnGuide(host: ToolHost, rider: Rider, pivot: readonly [numbe
       };
       if (b.alt || !isOnIt) return freely();
       const [u, v] = lying.wayToGuide([dx, dy]);
-      const [along, across] = [u * tangentX + v * tangentY, u * normalX + v * normalY];
+      const [along, across] = [u * tangentX + v * tangentY, u * liftX + v * liftY];
       const now = way ?? (Math.abs(along) > Math.abs(across) ? 'along' : 'across');
       if (Math.hypot(dx, dy) * b.zoom > TELLS) way = now;
       if (now === 'across') {
@@ -90,12 +91,13 @@ const rounded = (value: number): number => Math.round(value * 1000) / 1000;
 function lifted(host: ToolHost, base: Scene, rider: Rider, changed: Scene): Scene {
   const now = changed.riders.find(({ id }) => id === rider.id);
   if (!now || (rider.keys.lift.length === 0 && rider.keys.lead.length === 0)) return changed;
+  const shifted = setRider(base, { id: rider.id, patch: { shift: now.shift } });
   return (['lift', 'lead'] as const).reduce((sum, channel): Scene => {
     const way = now[channel] - rider[channel];
     if (rider.keys[channel].length === 0) return setRider(sum, { id: rider.id, patch: { [channel]: now[channel] } });
     const one = sum.riders.find(({ id }) => id === rider.id) ?? rider;
     return way === 0 ? sum : keyHere(host, sum, one, channel, (value) => rounded(value + way));
-  }, base);
+  }, shifted);
 }
 
 interface Slide {

@@ -20,6 +20,7 @@ const PER_PX: Readonly<Record<KeyChannel, number>> = {
   lift: 1,
   lead: 1,
   squash: 0.01,
+  axis: 1,
 };
 
 /** Least and greatest value that a hand gives. */
@@ -30,6 +31,7 @@ const BOUNDS: Readonly<Record<KeyChannel, readonly [number, number]>> = {
   lift: [-1e7, 1e7],
   lead: [-1e7, 1e7],
   squash: [0.05, 20],
+  axis: [-1e6, 1e6],
 };
 
 /** A key's value with the hand's way added: both scales together, of a stretch the stretch alone. */

@@ -1,4 +1,6 @@
-import { SCENE_VERSION } from './schema/index.ts';
+import { SCENE_VERSION } from '../schema/index.ts';
+import { withOneAxis } from './one-axis.ts';
+import { withEvenEases } from './softer.ts';
 
 const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -11,7 +13,7 @@ export type Migration = (scene: Record<string, unknown>) => Record<string, unkno
  * with a depth, a camera, linked paces; all may be absent. 4 → 5: eases have a strength and more kinds (flow, spring, shaped), paces a recipe; all may be absent. 5 → 6: paces may be held on
  * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent. 7 → 8: riders may
  * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list; riders may have
- * a pivot, which may be absent.
+ * a pivot, which may be absent; squash has one axis a rider; softer eases keep their ends.
  */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,
@@ -22,7 +24,12 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   6: (scene) => scene,
   7: (scene) => scene,
   8: (scene) => scene,
-  9: (scene) => (isObject(scene['driver']) ? { ...scene, driver: [scene['driver']] } : scene),
+  9: (scene) =>
+    withOneAxis({
+      ...scene,
+      ...(isObject(scene['driver']) ? { driver: [scene['driver']] } : {}),
+      ...('riders' in scene ? { riders: withEvenEases(scene['riders']) } : {}),
+    }),
 };
 
 export type Migrated =

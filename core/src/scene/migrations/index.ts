@@ -1,0 +1,1 @@
+export { migrate, MIGRATIONS, type Migrated, type Migration } from './migrations.ts';
