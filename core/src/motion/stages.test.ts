@@ -349,7 +349,7 @@ test('no faster than its limit, against small steps', () => {
   });
   // Within a thousandth of a rad on the box's farthest corner, 45 px from the pivot.
   for (const time of [1.77]) expect(gapAt(scene, 0, time)).toBeLessThan(0.045);
-}, 60_000);
+});
 
 const steady = [
   { time: 0, place: { by: 'share', value: 0 } },

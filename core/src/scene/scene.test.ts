@@ -201,7 +201,9 @@ describe('versions', () => {
     expect(lamp).toMatchObject({ stand: 15, carrier: { rider: 'ferry', turn: false, scale: true, mirror: true } });
     expect(barrel?.roll).toEqual({ radius: 9, guide: 'centre', side: 'right' });
     expect(gull?.heading.target).toEqual({ kind: 'rider', rider: 'lamp' });
-    expect(sledge?.squash).toEqual({ by: 'speed', axis: 'heading', about: null, strength: 0.3, limit: 1.4 });
+    expect(sledge?.squash).toEqual({
+      ...{ by: 'speed', axis: 'heading', angle: 90, about: null, strength: 0.3, limit: 1.4 },
+    });
     expect(read.scene.guides.find(({ id }) => id === 'deck')?.carrier).toBe('ferry');
   });
   test('the frozen scene of version 4 is read, with what riders and guides may leave out', () => {
@@ -223,7 +225,8 @@ describe('versions', () => {
     const [ferry, barrel, sledge] = ['ferry', 'barrel', 'sledge'].map((id) =>
       read.scene.riders.find((one) => one.id === id),
     );
-    expect(ferry?.pace.marks[0]?.ease).toMatchObject({ kind: 'family', strength: 0.5 });
+    // What softer meant then is a mixture with steady by name.
+    expect(ferry?.pace.marks[0]?.ease).toMatchObject({ kind: 'family', even: 0.5 });
     expect(ferry?.pace.recipe).toBeNull();
     expect(ferry?.keys.turn[0]?.ease).toMatchObject({
       points: [
