@@ -64,6 +64,7 @@ export class Path {
   readonly length: number;
   readonly #origin: PathNode | undefined;
   #turns: Float64Array | undefined;
+  #corners: readonly number[] | undefined;
   readonly #inverses: (Inverse | null | undefined)[];
 
   constructor(nodes: readonly PathNode[], isClosed: boolean) {
@@ -163,7 +164,12 @@ export class Path {
   }
 
   /** Distances of the nodes where the tangent turns at once by more than `least` rad, and of cusps inside spans; a closed path's start among them. */
-  corners(least: number = CORNER_ANGLE): number[] {
+  corners(least: number = CORNER_ANGLE): readonly number[] {
+    if (least !== CORNER_ANGLE) return this.#cornersOver(least);
+    return (this.#corners ??= this.#cornersOver(least));
+  }
+
+  #cornersOver(least: number): readonly number[] {
     if (!(this.length > 0)) return [];
     const before = emptyFrame();
     const after = emptyFrame();

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import type { Scene } from '../scene/index.ts';
+import { distanceOfPlace, pathOfGuide, type Scene } from '../scene/index.ts';
 import { referencePose } from '../testing/reference.ts';
-import { BOX_ART, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import { recipeDistance } from '../testing/reference-recipe.ts';
+import { BOX_ART, CUSP, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 
 type Json = Record<string, unknown>;
 
@@ -225,6 +226,51 @@ test('60 scenes with recipes are as the reference integrates them', () => {
     }),
     { numRuns: 60, seed: 9 },
   );
+});
+
+describe('each recipe, beside steps so fine that they no longer matter', () => {
+  const STEPS = 24_000;
+  const wave = {
+    ...straight(0, 0),
+    nodes: [
+      { id: 'w1', x: 0, y: 300, out: [60, -220] },
+      { id: 'w2', x: 260, y: 300, in: [-60, -220], out: [60, -160] },
+      { id: 'w3', x: 470, y: 300, in: [-60, -160] },
+    ],
+  };
+  const hops = ['w1', 'w2', 'w3'].map((node, i) => ({ time: 2 * i, place: { by: 'node', node } }));
+  const waver = { kind: 'waver', speed: 0.7, waves: 9, seed: 4 };
+  test.each<[string, Json, Json, readonly Json[]]>([
+    ['a fall and a climb', { kind: 'fall', start: 700, gravity: 900, friction: 0.1 }, wave, ends()],
+    ['a fall from rest', { kind: 'fall', gravity: 2400, least: 20 }, quarter(300), ends()],
+    ['hops', { kind: 'hop', gravity: 1800 }, wave, hops],
+    ['bends at a cusp', { kind: 'bends' }, CUSP as unknown as Json, ends()],
+    ['bends at the corners of a square', { kind: 'bends', sideways: 500 }, SQUARE as unknown as Json, ends()],
+    ['bends round a loop', { kind: 'bends', sideways: 300, top: 900 }, LOOPS as unknown as Json, ends()],
+    ['a waver', waver, LOOPS as unknown as Json, ends()],
+  ])('%s, within 0.005 px at every time', (_, recipe, guide, marks) => {
+    const scene = riding(guide, recipe, marks, 4);
+    const [rider] = scene.riders;
+    const [ridden] = scene.guides;
+    const path = prepare(scene).riders[0]!.path!;
+    const { length } = path;
+    const fine = { count: STEPS, cusps: path.corners() };
+    const stops = rider!.pace.marks.map((mark) => ({
+      ...mark,
+      value:
+        mark.place.by === 'share'
+          ? mark.place.value * length
+          : distanceOfPlace(ridden!, pathOfGuide(ridden!), mark.place),
+    }));
+    const made = line(scene);
+    let worst = 0;
+    for (let i = 1; i < 400; i++) {
+      const time = i / 100 + 0.0013;
+      const there = recipeDistance(rider!.pace.recipe!, ridden!, stops, time, 4, fine);
+      worst = Math.max(worst, Math.abs(made.distanceAt(time) - there));
+    }
+    expect(worst).toBeLessThan(0.005);
+  });
 });
 
 describe('waver', () => {

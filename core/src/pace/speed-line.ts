@@ -18,6 +18,18 @@ export interface PacedWay {
 /** px/s. Nothing between two places is slower on the mean. */
 const SLOWEST = 1e-3;
 
+/** s that the piece from a place to the next one takes. */
+export function secondsOf(
+  distances: Float64Array,
+  { leaving, arriving }: Pick<PacedWay, 'leaving' | 'arriving'>,
+  i: number,
+): number {
+  const wide = Math.abs((distances[i + 1] ?? distances[i] ?? 0) - (distances[i] ?? 0));
+  if (!(wide > 0)) return 0;
+  const [from, to] = [Math.sqrt(Math.max(0, leaving[i] ?? 0)), Math.sqrt(Math.max(0, arriving[i + 1] ?? 0))];
+  return (2 * wide) / Math.max(SLOWEST, from + to);
+}
+
 /** The distance line of a way that is gone at given speeds, from a local time on; `repeat` says what comes before its start and after its end. Immutable. */
 export class SpeedLine implements DistanceLine {
   readonly isStill: boolean;
@@ -43,8 +55,7 @@ export class SpeedLine implements DistanceLine {
     let resting = 0;
     for (let i = 0; i < count; i++) {
       resting += rests[i] ?? 0;
-      const wide = Math.abs((distances[i + 1] ?? distances[i] ?? 0) - (distances[i] ?? 0));
-      if (wide > 0) steps[i] = (2 * wide) / Math.max(SLOWEST, (starts[i] ?? 0) + (ends[i + 1] ?? 0));
+      steps[i] = secondsOf(distances, { leaving, arriving }, i);
       moving += steps[i] ?? 0;
     }
     const factor = lasts !== null && moving > 0 ? Math.max(0, lasts - resting) / moving : 1;

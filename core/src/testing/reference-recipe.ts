@@ -14,18 +14,22 @@ interface Moment {
 
 const known = new WeakMap<Recipe, { stops: string; guide: Guide; moments: readonly Moment[] }>();
 
-/** Where a recipe has brought a rider at a local time, px: the way is cut into very many steps, each gone at its mean speed. */
+/** Where a recipe has brought a rider at a local time, px: the way is cut into very many steps (`count` between two marks), each gone at its mean speed; `cusps`: distances, px, of the sharp turns within its spans. */
 export function recipeDistance(
   recipe: Recipe,
   guide: Guide,
   stops: readonly SlowStop[],
   local: number,
   round: number | null,
+  { count = STEPS, cusps = [] }: { readonly count?: number; readonly cusps?: readonly number[] } = {},
 ): number {
-  const key = JSON.stringify([stops, round]);
+  const key = JSON.stringify([stops, round, count, cusps]);
   let made = known.get(recipe);
   if (made?.stops !== key || made.guide !== guide)
-    known.set(recipe, (made = { stops: key, guide, moments: momentsOf(recipe, guide, stops, round) }));
+    known.set(
+      recipe,
+      (made = { stops: key, guide, moments: momentsOf(recipe, guide, stops, round, { count, cusps }) }),
+    );
   const { moments } = made;
   const i = moments.findLastIndex(({ time }) => time <= local);
   const [from, to] = [moments[Math.max(0, i)], moments[i + 1]];
@@ -46,22 +50,32 @@ interface Step {
   readonly mark: number | null;
 }
 
-function momentsOf(recipe: Recipe, guide: Guide, stops: readonly SlowStop[], round: number | null): readonly Moment[] {
+function momentsOf(
+  recipe: Recipe,
+  guide: Guide,
+  stops: readonly SlowStop[],
+  round: number | null,
+  fine: { readonly count: number; readonly cusps: readonly number[] },
+): readonly Moment[] {
   const spans = spansOf(guide);
   const steps: Step[] = [];
   stops.forEach((stop, k) => {
     const before = stops[k - 1];
-    const count = before && before.value !== stop.value ? STEPS : 1;
-    for (let i = before ? 1 : count; i <= count; i++) {
-      const distance = before ? before.value + ((stop.value - before.value) * i) / count : stop.value;
-      const isMark = i === count;
+    const count = before && before.value !== stop.value ? fine.count : 1;
+    const from = before?.value ?? stop.value;
+    const even = Array.from({ length: count }, (_, i) => from + ((stop.value - from) * (i + 1)) / count);
+    // Where the tangents that a bend is taken from may change at once, a hair on either side.
+    const beside = besideNodes(guide, spans, fine.cusps).filter((s) => (s - from) * (s - stop.value) < 0);
+    const all = [...even, ...beside].sort((a, b) => (a - b) * Math.sign(stop.value - from));
+    all.forEach((distance, i) => {
+      const isMark = i === all.length - 1;
       steps.push({
         distance,
         ...follow(guide, spans, distance),
         rest: isMark ? stop.dwell : 0,
         mark: isMark ? k : null,
       });
-    }
+    });
   });
   const [first, last] = [stops[0], stops[stops.length - 1]];
   const laps = ((last?.value ?? 0) - (first?.value ?? 0)) / totalOf(spans);
@@ -93,6 +107,16 @@ function momentsOf(recipe: Recipe, guide: Guide, stops: readonly SlowStop[], rou
     time += (durations[i] ?? 0) * factor;
   });
   return moments;
+}
+
+/** Distances of the guide's nodes and cusps, over some laps, less and more by half of what a bend is taken over. */
+function besideNodes(guide: Guide, spans: ReturnType<typeof spansOf>, cusps: readonly number[]): number[] {
+  const total = totalOf(spans);
+  const nodes = [0, ...spans.map((_, i) => totalOf(spans.slice(0, i + 1))), ...cusps];
+  const laps = guide.closed ? [-1, 0, 1, 2].map((lap) => lap * total) : [0];
+  return laps.flatMap((lap) =>
+    nodes.flatMap((s) => [-3, 3].flatMap((by) => [-1e-7, 1e-7].map((hair) => lap + s + by + hair))),
+  );
 }
 
 /** px/s with which a step is reached and left. */

@@ -7,6 +7,7 @@ export const schema = z.strictObject({ kind: z.literal('constant') });
 export const constant: RecipeKind<z.infer<typeof schema>> = {
   kind: 'constant',
   schema,
+  isEven: true,
   squares: (_, { distances }) => same(new Float64Array(distances.length).fill(1)),
   fits: () => true,
   words: () => 'keeps one speed throughout',

@@ -8,9 +8,10 @@ import { bends, schema as bendsSchema } from './bends.ts';
 import { constant, schema as constantSchema } from './constant.ts';
 import { fall, schema as fallSchema } from './fall.ts';
 import { hop, schema as hopSchema } from './hop.ts';
-import type { RecipeKind, Sway } from './recipe.ts';
+import type { RecipeKind, Squares, Sway } from './recipe.ts';
 import { waver, schema as waverSchema } from './waver.ts';
-import { wayAlong } from './way.ts';
+import { secondsOf } from '../speed-line.ts';
+import { lookedCloser, wayAlong, type Way } from './way.ts';
 
 /** How a pace is made from its marks' places instead of their times and eases. To add a recipe: write its file, add it here and in the list below. */
 export const recipeSchema = z.discriminatedUnion('kind', [
@@ -77,9 +78,43 @@ export function cookedLine(
     from <= AT_END &&
     (last?.time ?? 0) >= cycle - AT_END &&
     first?.dwell === 0;
-  const way = wayAlong(path, marks, isRound);
-  const speeds = kind.squares(recipe, way);
+  const { way, speeds } = lookedAlong(kind, recipe, wayAlong(path, marks, isRound));
   const { distances, rests } = way;
   const line = new SpeedLine({ ...speeds, distances, rests }, from, fits ? ends - from : null, repeat);
   return { line, times: way.stations.map((index) => line.arrivalAt(index)) };
+}
+
+/** px that a closer look at all pieces of a way may make together; what is left after it is a third of that or less. */
+const CLOSE = 0.01;
+
+/** How often it is looked closer, and from how many places on no more: long ways are made within a frame all the same. */
+const [CLOSER, MOST_PLACES] = [8, 2500];
+
+/** A way with its speeds, looked at closer wherever that makes a difference: first everywhere, then in the halves of the pieces that it made one for. */
+function lookedAlong(kind: RecipeKind<Recipe>, recipe: Recipe, first: Way): { way: Way; speeds: Squares } {
+  let way = first;
+  let speeds = kind.squares(recipe, way);
+  let asked = new Uint8Array(way.distances.length).fill(1, 0, Math.max(0, way.distances.length - 1));
+  if (kind.isEven) return { way, speeds };
+  let most = 0;
+  for (let turn = 0; turn < CLOSER && way.distances.length < MOST_PLACES; turn++) {
+    way.distances.forEach((distance, i) => {
+      if (distance === way.distances[i + 1]) asked[i] = 0;
+    });
+    if (!asked.includes(1)) break;
+    const closer = lookedCloser(way, asked);
+    const now = kind.squares(recipe, closer);
+    if (turn === 0) most = CLOSE / closer.distances.length;
+    const next = new Uint8Array(closer.distances.length);
+    for (let i = 0, k = 0; i < way.distances.length; i++, k++) {
+      if (asked[i] !== 1) continue;
+      const before = secondsOf(way.distances, speeds, i);
+      const after = secondsOf(closer.distances, now, k) + secondsOf(closer.distances, now, k + 1);
+      const speed = Math.sqrt(Math.max(0, now.arriving[k + 1] ?? 0));
+      if (Math.abs(after - before) * speed > most) next[k] = next[k + 1] = 1;
+      k++;
+    }
+    [way, speeds, asked] = [closer, now, next];
+  }
+  return { way, speeds };
 }

@@ -19,6 +19,8 @@ export interface RecipeKind<R extends { readonly kind: string } = { readonly kin
   readonly kind: R['kind'];
   /** Its keys in the scene file. */
   readonly schema: z.ZodObject;
+  /** Its speed is the same everywhere: there is nothing to look closer at. */
+  readonly isEven?: boolean;
   /** Squares of the speed with which each place of a way is left and reached, px²/s². */
   squares(recipe: R, way: Way): Squares;
   /** Whether its speeds are scaled so that the last mark is reached at its time. */

@@ -18,13 +18,15 @@ export interface Way {
   readonly stations: readonly number[];
   /** The way ends where it began, on a loop: what comes after it is its start. */
   readonly isRound: boolean;
+  /** What was seen at the places so far, NaN where nothing was looked at yet: px of the canvas, and 1/px. */
+  readonly seen: { readonly x: Float64Array; readonly y: Float64Array; readonly bend: Float64Array };
 }
 
-/** px. Longest step between two looks. */
-const STEP = 1.5;
+/** px. Longest step between two first looks; where it matters there are more later on. */
+const STEP = 3;
 
 /** Fewest and most looks between two places where the way is not smooth. */
-const [FEWEST, MOST] = [24, 2500];
+const [FEWEST, MOST] = [12, 1250];
 
 /** Looks at the way between stations; `isRound` where it closes in a loop. */
 export function wayAlong(path: Path, stations: readonly Station[], isRound: boolean): Way {
@@ -33,7 +35,7 @@ export function wayAlong(path: Path, stations: readonly Station[], isRound: bool
   const at: number[] = [];
   stations.forEach(({ distance, dwell }, i) => {
     const before = stations[i - 1]?.distance;
-    const edges = before === undefined ? [] : [before, ...cornersBetween(path, before, distance), distance];
+    const edges = before === undefined ? [] : [before, ...edgesBetween(path, before, distance), distance];
     for (let e = 0; e + 1 < edges.length; e++) {
       const [from = 0, to = 0] = [edges[e], edges[e + 1]];
       const looks = Math.min(MOST, Math.max(FEWEST, Math.ceil(Math.abs(to - from) / STEP)));
@@ -46,55 +48,88 @@ export function wayAlong(path: Path, stations: readonly Station[], isRound: bool
     places.push(distance);
     rests.push(dwell);
   });
-  const count = places.length;
-  const way = {
-    path,
-    distances: Float64Array.from(places),
-    covered: new Float64Array(count),
+  const unseen = (): Float64Array => new Float64Array(places.length).fill(NaN);
+  const seen = { x: unseen(), y: unseen(), bend: unseen() };
+  const distances = Float64Array.from(places);
+  return {
+    ...{ path, distances, isRound, seen },
+    covered: coveredOf(distances),
     rests: Float64Array.from(rests),
     stations: at,
-    isRound,
   };
-  for (let i = 1; i < count; i++)
-    way.covered[i] = (way.covered[i - 1] ?? 0) + Math.abs((places[i] ?? 0) - (places[i - 1] ?? 0));
-  return way;
+}
+
+function coveredOf(distances: Float64Array): Float64Array {
+  const covered = new Float64Array(distances.length);
+  for (let i = 1; i < covered.length; i++)
+    covered[i] = (covered[i - 1] ?? 0) + Math.abs((distances[i] ?? 0) - (distances[i - 1] ?? 0));
+  return covered;
+}
+
+/** The same way with a look more in the middle of each piece that is asked for, by the index of the place that it begins at. */
+export function lookedCloser(way: Way, pieces: Uint8Array): Way {
+  const more = pieces.reduce((sum, one) => sum + one, 0);
+  const count = way.distances.length + more;
+  const [distances, rests] = [new Float64Array(count), new Float64Array(count)];
+  const seen = {
+    x: new Float64Array(count).fill(NaN),
+    y: new Float64Array(count).fill(NaN),
+    bend: new Float64Array(count).fill(NaN),
+  };
+  const index = new Int32Array(way.distances.length);
+  let k = 0;
+  for (let i = 0; i < index.length; i++) {
+    const here = way.distances[i] ?? 0;
+    index[i] = k;
+    distances[k] = here;
+    rests[k] = way.rests[i] ?? 0;
+    for (const key of ['x', 'y', 'bend'] as const) seen[key][k] = way.seen[key][i] ?? NaN;
+    k++;
+    if (pieces[i] === 1) distances[k++] = (here + (way.distances[i + 1] ?? here)) / 2;
+  }
+  const stations = way.stations.map((i) => index[i] ?? 0);
+  return { path: way.path, isRound: way.isRound, distances, rests, covered: coveredOf(distances), stations, seen };
 }
 
 /** px of a guide over which its bend is taken: a corner is gone round as if it were as long. */
 const BEND_LENGTH = 6;
 
-/** The corners that are passed between two distances, in the order in which they are: speeds change their slope there. */
-function cornersBetween(path: Path, from: number, to: number): number[] {
+/** Where speeds may change their slope or jump between two distances, in the order in which they are passed: corners, and where the stretch over which a bend is taken comes to one and leaves it. */
+function edgesBetween(path: Path, from: number, to: number): number[] {
   const [low, high] = [Math.min(from, to), Math.max(from, to)];
   const { length } = path;
   const [firstLap, lastLap] =
     path.isClosed && length > 0 ? [Math.floor(low / length), Math.floor(high / length)] : [0, 0];
   const found: number[] = [];
   for (let lap = firstLap; lap <= lastLap; lap++)
-    for (const corner of path.corners()) {
-      const distance = corner + lap * length;
-      if (distance > low && distance < high) found.push(distance);
-    }
+    for (const corner of path.corners())
+      for (const by of [-BEND_LENGTH / 2, 0, BEND_LENGTH / 2]) {
+        const distance = corner + lap * length + by;
+        if (distance > low && distance < high) found.push(distance);
+      }
+  found.sort((a, b) => a - b);
   return to < from ? found.reverse() : found;
 }
 
 /** How much the guide bends at each place, 1/px: the angle between its tangents 3 px before and 3 px after, over those 6. */
-export function bendsOf({ path, distances }: Way): Float64Array {
+export function bendsOf({ path, distances, seen: { bend } }: Way): Float64Array {
   const before = emptyFrame();
   const after = emptyFrame();
-  return distances.map((distance) => {
-    path.frameAtDistance(distance - BEND_LENGTH / 2, 1, before);
+  distances.forEach((distance, i) => {
+    if (!Number.isNaN(bend[i])) return;
+    // A corner that lies just at an end of the stretch is in it.
+    path.frameAtDistance(distance - BEND_LENGTH / 2, -1, before);
     path.frameAtDistance(distance + BEND_LENGTH / 2, 1, after);
     const cross = before.tangentX * after.tangentY - before.tangentY * after.tangentX;
-    return (
-      Math.abs(Math.atan2(cross, before.tangentX * after.tangentX + before.tangentY * after.tangentY)) / BEND_LENGTH
-    );
+    bend[i] =
+      Math.abs(Math.atan2(cross, before.tangentX * after.tangentX + before.tangentY * after.tangentY)) / BEND_LENGTH;
   });
+  return bend;
 }
 
 /** Where each place is against `down` (degrees clockwise from right; 90 is down the canvas), px: how high, and how far across. */
 export function heightsOf(
-  { path, distances }: Way,
+  { path, distances, seen: { x, y } }: Way,
   down: number,
 ): { readonly heights: Float64Array; readonly across: Float64Array } {
   const angle = (down * Math.PI) / 180;
@@ -103,9 +138,13 @@ export function heightsOf(
   const across = new Float64Array(distances.length);
   const frame = emptyFrame();
   for (let i = 0; i < distances.length; i++) {
-    path.frameAtDistance(distances[i] ?? 0, 1, frame);
-    heights[i] = -(frame.x * dx + frame.y * dy);
-    across[i] = frame.x * dy - frame.y * dx;
+    if (Number.isNaN(x[i])) {
+      path.frameAtDistance(distances[i] ?? 0, 1, frame);
+      x[i] = frame.x;
+      y[i] = frame.y;
+    }
+    heights[i] = -((x[i] ?? 0) * dx + (y[i] ?? 0) * dy);
+    across[i] = (x[i] ?? 0) * dy - (y[i] ?? 0) * dx;
   }
   return { heights, across };
 }

@@ -23,7 +23,7 @@ export function SquashRows({ rider, art }: { rider: Rider; art: Art }) {
         options={[
           ['no', 'off'],
           ['keys', 'keyframes'],
-          ['speed', 'with speed'],
+          ['speed', 'speed'],
         ]}
         onChange={(by) =>
           by === 'no' ? set('Squash and stretch: off', null) : set('Squash and stretch', { ...(squash ?? FIRST), by })
