@@ -244,10 +244,10 @@ describe('each recipe, beside steps so fine that they no longer matter', () => {
     ['a fall and a climb', { kind: 'fall', start: 700, gravity: 900, friction: 0.1 }, wave, ends()],
     ['a fall from rest', { kind: 'fall', gravity: 2400, least: 20 }, quarter(300), ends()],
     ['hops', { kind: 'hop', gravity: 1800 }, wave, hops],
-    ['bends at a cusp', { kind: 'bends' }, CUSP as unknown as Json, ends()],
-    ['bends at the corners of a square', { kind: 'bends', sideways: 500 }, SQUARE as unknown as Json, ends()],
-    ['bends round a loop', { kind: 'bends', sideways: 300, top: 900 }, LOOPS as unknown as Json, ends()],
-    ['a waver', waver, LOOPS as unknown as Json, ends()],
+    ['bends at a cusp', { kind: 'bends' }, CUSP, ends()],
+    ['bends at the corners of a square', { kind: 'bends', sideways: 500 }, SQUARE, ends()],
+    ['bends round a loop', { kind: 'bends', sideways: 300, top: 900 }, LOOPS, ends()],
+    ['a waver', waver, LOOPS, ends()],
   ])('%s, within 0.005 px at every time', (_, recipe, guide, marks) => {
     const scene = riding(guide, recipe, marks, 4);
     const [rider] = scene.riders;
