@@ -1,14 +1,14 @@
 /** rad. Largest difference of a direction from the parabola through three of its values, a quarter of the way. */
 const TABLE_TOLERANCE = 1e-6;
 
-/** Halvings of a piece at most. */
-const MOST_HALVINGS = 12;
+/** Halvings of a piece at most: only where the direction leaps are there so many. */
+const MOST_HALVINGS = 22;
 
 /** Pieces of a table at most: on guides of thousands of nodes it is coarser than it could be. */
 const MOST_PIECES = 60_000;
 
 /** px. Pieces are not halved below this. */
-const SHORTEST_PIECE = 0.01;
+const SHORTEST_PIECE = 0.0002;
 
 interface Extent {
   /** Ascending distances, px: the domain's ends and all between at which the direction or its slope may jump. */

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { leadInOf, type Scene } from '../scene/index.ts';
 import { finely, referenceBefore, referencePose, type ReferencePose } from '../testing/reference.ts';
 import { BOX_ART, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
-import { prepare } from './index.ts';
+import { POSE, prepare } from './index.ts';
 
 type Json = Record<string, unknown>;
 
@@ -394,6 +394,39 @@ describe('closed forms', () => {
       const off = valueAt(scene, time, 'angle') - radial;
       expect(Math.abs(off - 2 * Math.PI * Math.round(off / (2 * Math.PI))) * DEGREES).toBeLessThan(0.05);
     }
+  });
+  test('two contacts averaged over a leap of the rear one: a thousandth of a degree beside 40,000 looks', () => {
+    // The guide folds back on itself: the rear contact, looked for going back, leaps over the fold.
+    const arms = {
+      ...{ id: 'arms', name: 'Arms', closed: false, color: '#0B7A75' },
+      nodes: [
+        { id: 'a', x: 100, y: 300 },
+        { id: 'b', x: 200, y: 300 },
+        { id: 'c', x: 170, y: 308 },
+        { id: 'd', x: 400, y: 300 },
+      ],
+    };
+    const heading = { mode: 'contacts', base: 45 };
+    const bare = prepare(one(arms, { heading })).riders[0]!;
+    const { length } = bare.path!;
+    const smooth = 4;
+    const averaged = one(arms, { heading: { ...heading, smooth } });
+    const angleAt = (foot: number): number => bare.poseAt((4 * foot) / length)[POSE.angle] ?? 0;
+    let leaps = 0;
+    for (const foot of [152.1, 152.9, 153.4, 154]) {
+      const looks = 40_000;
+      let [sum, last] = [0, angleAt(foot - smooth / 2)];
+      for (let i = 0; i < looks; i++) {
+        const seen = angleAt(foot + smooth * ((i + 0.5) / looks - 0.5));
+        const angle = seen + 2 * Math.PI * Math.round((last - seen) / (2 * Math.PI));
+        if (Math.abs(angle - last) > 0.05) leaps++;
+        last = angle;
+        sum += angle / looks;
+      }
+      const gap = (valueAt(averaged, (4 * foot) / length, 'angle') - sum) * DEGREES;
+      expect(Math.abs(gap - 360 * Math.round(gap / 360))).toBeLessThan(1e-3);
+    }
+    expect(leaps).toBeGreaterThan(0);
   });
   test('a corner of a square smoothed over 40 px turns evenly over them', () => {
     const scene = one(SQUARE, { heading: { mode: 'along', smooth: 40 } });
