@@ -450,3 +450,69 @@ test('a camera that follows a rider', async ({ page }) => {
   for (const [x, y, width] of middles)
     expect([x, y, width]).toEqual([expect.closeTo(640, 0), expect.closeTo(360, 0), expect.closeTo(120, 0)]);
 });
+
+test('a label that fades in when a drum arrives goes with the drum’s mark, which is pointed at', async ({ page }) => {
+  await newScene(page);
+  await page.keyboard.press('Space');
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await page.keyboard.press('Escape');
+  await park(page, 'Label', LABEL);
+  await open(page, 'rider');
+  await fill(page, 'Opacity key', '40');
+  await page.keyboard.press('Escape');
+  const key = page.locator('.key-strips .key');
+  await key.first().click();
+  await page.getByRole('button', { name: 'point', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'press a mark…' })).toHaveAttribute('aria-pressed', 'true');
+  // The sheet shows the drum's pace line: its last mark is the label's from now on, and the key is chosen again.
+  await page.locator('.mark').last().click();
+  await expect(page.getByRole('combobox', { name: 'Mark that the key goes with' })).toHaveValue(/^mark 2/);
+  await expect(key.first()).toHaveClass(/selected/);
+  const before = await savedScene(page);
+  const [drum, label] = before.riders;
+  const tied = label!.keys.opacity[0]!;
+  expect(tied.mark).toBe(drum!.pace.marks.at(-1)!.id);
+  await page.locator('.mark').last().click();
+  await open(page, 'pace');
+  const time = drum!.pace.marks.at(-1)!.time;
+  await fill(page, 'Time of the mark', String(time - 0.1));
+  const after = (await savedScene(page)).riders[1]!.keys.opacity[0]!;
+  expect(after.time).toBeCloseTo(Math.max(0, tied.time - 0.1), 6);
+});
+
+test('a drum is squashed at a mark by one press, and sent so; lifted up it keeps its height in bends', async ({
+  page,
+}) => {
+  await newScene(page);
+  await page.keyboard.press('Space');
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await fill(page, 'Lift', '40');
+  await page.getByRole('group', { name: 'Lift direction' }).getByRole('button', { name: 'up', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await page.locator('.mark').last().click();
+  await open(page, 'pace');
+  await fill(page, 'Time of the mark', '2');
+  await page.getByRole('button', { name: 'Squash at this mark' }).click();
+  const scene = await savedScene(page);
+  const [drum] = scene.riders;
+  expect(drum).toMatchObject({ liftBy: 'up', squash: { by: 'keys', axis: 'fixed', angle: 90 } });
+  expect(drum!.keys.squash).toHaveLength(5);
+  const motion = prepare(scene);
+  const moving = motion.riders[0]!;
+  for (const time of [0.3, 0.9, 1.4]) {
+    const frame = moving.path!.frameAtDistance(moving.footAt(time));
+    const pose = moving.poseAt(time);
+    expect([pose[POSE.x]! - frame.x, pose[POSE.y]! - frame.y]).toEqual([expect.closeTo(0, 6), expect.closeTo(-40, 6)]);
+  }
+  expect(motion.poseAt(2).of(0, 'd')).toBeLessThan(0.95);
+  await playsAsMeant(page, scene);
+});

@@ -61,7 +61,10 @@ const router = createBrowserRouter(
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root');
-createRoot(root).render(
+createRoot(root, {
+  // What was drawn again after a fault is reported as that fault, not by the number of the recovery.
+  onRecoverableError: (error) => reportError(error instanceof Error ? (error.cause ?? error) : error),
+}).render(
   <StrictMode>
     <MantineProvider theme={theme} defaultColorScheme="auto">
       <Notifications position="bottom-right" limit={20} />

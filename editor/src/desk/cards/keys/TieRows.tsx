@@ -1,5 +1,5 @@
 import { markById, tieKeys, type Key, type Rider } from '@pace-line/core';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { selectRider, useCalmState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
@@ -80,8 +80,21 @@ export function TyingWatch(): null {
   const tying = useDeskView((state) => state.tying);
   const set = useDeskView((state) => state.set);
   const selection = useCalmState((state) => state.selection);
+  const [isPressed, setPressed] = useState(false);
   useEffect(() => {
     if (!tying) return;
+    const down = (): void => setPressed(true);
+    // After whoever takes the press has done with it: it selects once more as it ends.
+    const up = (): void => void setTimeout(() => setPressed(false));
+    window.addEventListener('pointerdown', down, true);
+    window.addEventListener('pointerup', up, true);
+    return () => {
+      window.removeEventListener('pointerdown', down, true);
+      window.removeEventListener('pointerup', up, true);
+    };
+  }, [tying]);
+  useEffect(() => {
+    if (!tying || isPressed) return;
     const [mark] = selection.marks;
     if (mark === undefined) {
       if (!tying.keys.some((key) => selection.keys.includes(key))) set({ tying: null });
@@ -90,6 +103,6 @@ export function TyingWatch(): null {
     set({ tying: null });
     const { rider, keys } = tying;
     perform(desk, 'Tie key to a mark', tieKeys, { rider, keys, mark }, { ...selectRider(rider), keys });
-  }, [desk, tying, selection, set]);
+  }, [desk, tying, isPressed, selection, set]);
   return null;
 }
