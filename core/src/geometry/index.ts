@@ -18,6 +18,6 @@ export { fitOneCubic, fitSamples, fitStroke, gapToSegment, type Sample } from '.
 export { arcThrough, pulledSpan } from './bend.ts';
 export { bracketedRoot } from './roots.ts';
 export { landmarksOf } from './extremes.ts';
-export { whipOf, type Whip } from './whip.ts';
+export { whipOf } from './whip.ts';
 export { parallelNodes } from './parallel/index.ts';
 export { nodesOfShape, reversedNodes, SHAPE_KINDS, type GuideShape, type ShapeForm, type ShapeKind } from './shapes.ts';

@@ -4,7 +4,7 @@ import type { Path } from './path.ts';
 const LOOKS = 600;
 
 /** Where what is carried beside a path runs backward: a bend whose radius is less than its offset. */
-export interface Whip {
+interface Whip {
   /** px from the path's start. */
   readonly distance: number;
   /** px; 0 at a corner. */

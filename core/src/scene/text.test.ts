@@ -55,7 +55,7 @@ function defaultsOfText(text: string): Defaults {
       const pairs = [...all.matchAll(/`(\w+)` `([^`]*)`/g)];
       return [
         of.replaceAll('`', ''),
-        Object.fromEntries(pairs.map(([, key, value]) => [key, JSON.parse(value ?? '')])),
+        Object.fromEntries(pairs.map(([, key, value]): [string, unknown] => [key ?? '', JSON.parse(value ?? '')])),
       ];
     }),
   );

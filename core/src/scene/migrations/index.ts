@@ -1,1 +1,1 @@
-export { migrate, MIGRATIONS, type Migrated, type Migration } from './migrations.ts';
+export { migrate } from './migrations.ts';

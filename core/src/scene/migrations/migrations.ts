@@ -5,7 +5,7 @@ import { withEvenEases } from './softer.ts';
 const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A step from one version's JSON to the next one's: pure, and run before validation. */
-export type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
+type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
 
 /**
  * Migrations by the version that they start from. 1 → 2: guides may have a thickness, a shape, a link and a stroke, nodes a name, scenes tracing pictures; all may be absent. 2 → 3: riders may
@@ -15,7 +15,7 @@ export type Migration = (scene: Record<string, unknown>) => Record<string, unkno
  * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list; riders may have
  * a pivot, which may be absent; squash has one axis a rider; softer eases keep their ends.
  */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,
   2: (scene) => scene,
   3: (scene) => scene,
@@ -32,7 +32,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     }),
 };
 
-export type Migrated =
+type Migrated =
   { readonly ok: true; readonly scene: Record<string, unknown> } | { readonly ok: false; readonly message: string };
 
 /** Brings a scene's JSON up to the current version, step by step. A newer version is refused. */

@@ -9,7 +9,7 @@ import { ClockRows } from './pace/ClockRows.tsx';
 import { CycleRows } from './pace/CycleRows.tsx';
 import { DriverRows } from './pace/DriverRows.tsx';
 import { MarkRows } from './pace/MarkRows.tsx';
-import { MarksRow, SeveralRows } from './pace/MarksRow.tsx';
+import { MarksRow, SeveralRows, SquashRow } from './pace/MarksRow.tsx';
 
 /** Card 4: the marks of the selected rider, and the clock. */
 export function PaceCard() {
@@ -56,6 +56,7 @@ function PaceRows({ rider, guide, chosen }: PaceRowsProps) {
       )}
       <RecipeRows rider={rider} />
       <MarksRow rider={rider} chosen={chosen.length > 0 ? chosen : [mark.id]} />
+      <SquashRow rider={rider} mark={mark.id} />
       <SeveralRows rider={rider} chosen={chosen} />
       <CycleRows rider={rider} />
     </>

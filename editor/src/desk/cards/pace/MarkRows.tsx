@@ -1,16 +1,7 @@
-import {
-  distanceOfPlace,
-  pathOfGuide,
-  retimeMark,
-  setDwell,
-  squashAtMark,
-  type Guide,
-  type Mark,
-  type Rider,
-} from '@pace-line/core';
+import { distanceOfPlace, pathOfGuide, retimeMark, setDwell, type Guide, type Mark, type Rider } from '@pace-line/core';
 import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PX, secondsAt } from '../../../fields/index.ts';
-import { change, perform } from '../../actions/change.ts';
+import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 
@@ -56,16 +47,6 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
           }
         />
         <MarkPlace rider={rider} guide={guide} mark={mark} />
-      </Row>
-      <Row label="Squash">
-        <button
-          type="button"
-          className="small-button"
-          title="Squash and stretch at this mark: stretched just before and after it, squashed at the contact, by how fast the rider lands. The keys move with the mark."
-          onClick={() => perform(desk, 'Squash at mark', squashAtMark, { rider: rider.id, mark: mark.id })}
-        >
-          Squash at this mark
-        </button>
       </Row>
     </>
   );

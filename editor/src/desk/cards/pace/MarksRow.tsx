@@ -1,4 +1,4 @@
-import { mirrorMarks, reverseMarks, stretchMarks, type Rider } from '@pace-line/core';
+import { mirrorMarks, reverseMarks, squashAtMark, stretchMarks, type Rider } from '@pace-line/core';
 import { useState } from 'react';
 import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
 import { NumberField, PERCENT } from '../../../fields/index.ts';
@@ -42,6 +42,23 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
         }}
       >
         delete
+      </button>
+    </Row>
+  );
+}
+
+/** Squash and stretch where the rider lands, by one press. */
+export function SquashRow({ rider, mark }: { rider: Rider; mark: string }) {
+  const desk = useDesk();
+  return (
+    <Row label="Squash">
+      <button
+        type="button"
+        className="small-button"
+        title="Squash and stretch at this mark: stretched just before and after it, squashed at the contact, by how fast the rider lands. The keys move with the mark."
+        onClick={() => perform(desk, 'Squash at mark', squashAtMark, { rider: rider.id, mark })}
+      >
+        Squash at this mark
       </button>
     </Row>
   );
