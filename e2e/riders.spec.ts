@@ -516,3 +516,26 @@ test('a drum is squashed at a mark by one press, and sent so; lifted up it keeps
   expect(motion.poseAt(2).of(0, 'd')).toBeLessThan(0.95);
   await playsAsMeant(page, scene);
 });
+
+test('a drum that goes its way twice, then holds, in what is sent as well', async ({ page }) => {
+  await newScene(page);
+  await page.keyboard.press('Space');
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await open(page, 'pace');
+  await fill(page, 'Own cycle', '1');
+  await fill(page, 'Rounds of this rider, 0 without end', '2');
+  await expect(page.getByText('It begins anew with each loop of the scene.')).toBeVisible();
+  const scene = await savedScene(page);
+  expect(scene.riders[0]!.pace).toMatchObject({ cycle: 1, times: 2 });
+  const moving = prepare(scene).riders[0]!;
+  const end = moving.distanceAt(1, -1);
+  expect(moving.distanceAt(1.5)).toBeCloseTo(moving.distanceAt(0.5), 6);
+  expect(moving.distanceAt(0.5)).toBeLessThan(end - 1);
+  expect([2, 2.7, 3.9].map((time) => moving.distanceAt(time))).toEqual([end, end, end]);
+  await playsAsMeant(page, scene);
+});

@@ -192,10 +192,10 @@ export class RiderMotion implements Posed {
     return Math.hypot(way(POSE.x), way(POSE.y)) / (2 * OWN_STEP);
   }
 
-  /** s after which it repeats itself; infinite where it goes once. */
+  /** s after which it repeats itself; infinite where its rounds have an end. */
   get round(): number {
-    const { cycle, repeat } = this.folding;
-    return repeat === 'once' ? Infinity : roundOf(cycle, repeat);
+    const { cycle, repeat, times } = this.folding;
+    return repeat === 'once' || times != null ? Infinity : roundOf(cycle, repeat);
   }
 
   /** `from`, `to` and the times between, ascending, at which the motion may not be smooth: marks, ends of dwells, breaks of eases, turns and ends of cycles, corners passed. */

@@ -125,6 +125,7 @@ const rider = fc.record({
     { seconds: 1.2, ease: { kind: 'spring', overshoot: 20, settle: 0.9 }, scale: 0.05, opacity: 0.5 },
     { seconds: 0.7, from: [0, 90], ease: { kind: 'family', family: 'bounce', mode: 'out' } },
   ),
+  times: choice(null, null, null, 1, 2),
   recipe: choice(null, null, null, { kind: 'waver', speed: 0, sway: 25, waves: 7, seed: 11 }),
 });
 
@@ -176,7 +177,7 @@ const scenes = fc
   )
   .map(([first, second, third, repeat, delay, deep, isClosed, [fromAt, toAt, stretch]]): Scene => {
     const make = (id: string, given: typeof first, carrier: string | null): Json => {
-      const { pace: marks, keys: channels, carries, behind, poses, on, recipe, ...more } = given;
+      const { pace: marks, keys: channels, carries, behind, poses, on, recipe, times, ...more } = given;
       const named = Object.fromEntries(
         Object.entries(channels).map(([channel, list]) => [
           channel,
@@ -192,7 +193,13 @@ const scenes = fc
         behind: stretchesOf(behind, id, marks.length),
         carrier: carrier === null ? null : { rider: carrier, ...carries },
         // Each by a phase of its own, so that none can live by another's time.
-        pace: { repeat, on, recipe: marks.length > 1 ? recipe : null, delay: delay + (carrier === 'a' ? 0.37 : 0) },
+        pace: {
+          repeat,
+          on,
+          times,
+          recipe: marks.length > 1 ? recipe : null,
+          delay: delay + (carrier === 'a' ? 0.37 : 0),
+        },
       });
     };
     return sceneOf({
@@ -532,6 +539,39 @@ describe('closed forms', () => {
     }
     expect(slipped).toBeLessThan(0.1);
   });
+  test.each(['quint', 'expo', 'sine', 'quad'] as const)(
+    'a heading that follows starts as %s leaves a corner, not when a number first shows it; and it waits for the corner',
+    (family) => {
+      const nodes = [
+        { id: 'a', x: 0, y: 300 },
+        { id: 'b', x: 300, y: 300 },
+        { id: 'c', x: 300, y: 600 },
+      ];
+      const angled = (mode: 'in' | 'out', time: number): Scene =>
+        sceneOf({
+          clock: { duration: 4, fps: 30, repeat: 'once' },
+          guides: [{ id: 'g', name: 'G', color: '#0B7A75', closed: false, nodes }],
+          riders: [
+            riderOn(
+              'r',
+              'g',
+              [
+                { time: 0, place: { by: 'node', node: 'a' }, ease: { kind: 'family', family, mode } },
+                { time, place: { by: 'node', node: 'b' }, ease: { kind: 'family', family, mode } },
+                { time: 3, place: { by: 'node', node: 'c' } },
+              ],
+              { heading: { mode: 'along', limit: 90 } },
+            ),
+          ],
+        });
+      const leaves = angled('in', 1);
+      for (const after of [0.002, 0.017, 0.05, 0.3])
+        expect(valueAt(leaves, 1 + after, 'angle') * DEGREES).toBeCloseTo(90 * after, 3);
+      const arrives = angled('out', 2);
+      for (const before of [0.05, 0.017, 0.002]) expect(valueAt(arrives, 2 - before, 'angle')).toBeCloseTo(0, 9);
+      expect(valueAt(arrives, 2.1, 'angle') * DEGREES).toBeCloseTo(9, 3);
+    },
+  );
   test('a level rider inside a bend whips by its lift across the guide; lifted up it does not, rounded hardly', () => {
     // Round a bend of 60 px radius at 100 px/s, 176 px on its inner side: as in a loop that made people dizzy.
     const bend = { id: 'bend', name: 'Bend', color: '#0B7A75', closed: false, nodes: [] as object[] };
@@ -694,6 +734,6 @@ describe('what a scene may not hold', () => {
       }),
     ],
     ['past the end', riders({ ...b, keys: { turn: [{ id: 'x', time: 5, value: 0 }] } })],
-    ['no mark', riders({ ...b, keys: { turn: [{ id: 'x', time: 2, value: 0, mark: 'zz' }] } })],
+    ['no rider has a mark', riders({ ...b, keys: { turn: [{ id: 'x', time: 2, value: 0, mark: 'zz' }] } })],
   ])('%s', (words, message) => expect(message).toContain(words));
 });

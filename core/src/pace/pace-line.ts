@@ -1,5 +1,6 @@
 import type { Side } from '../geometry/index.ts';
 import type { Repeat } from '../time/index.ts';
+import { AT_NODE } from '../tolerances.ts';
 import { beyond } from './beyond.ts';
 import type { DistanceLine } from './distance-line.ts';
 import { EasedLine, type Stop } from './eased-line.ts';
@@ -61,8 +62,22 @@ export class PaceLine implements DistanceLine {
 
   tangentSideAt(local: number, side: Side, direction: Side): Side {
     const moves = this.#movesAt(local, side);
-    if (moves !== 0) return moves * side > 0 ? 1 : -1;
+    if (moves !== 0) return moves * (this.#besideEnd(local, side) ?? side) > 0 ? 1 : -1;
     return this.#arrivedAt(local, side, direction) > 0 ? -1 : 1;
+  }
+
+  /**
+   * Within a leg, but so near one of its ends that a place there is that end's to the last digit, as an ease that leaves or arrives ever more softly is for a while: whether
+   * it has left its start (1) or has not come to its end (−1). Undefined elsewhere.
+   */
+  #besideEnd(local: number, side: Side): Side | undefined {
+    const i = this.#line.legAt(local, side);
+    const [from, to] = [this.marks[i]?.distance ?? 0, this.marks[i + 1]?.distance ?? 0];
+    const u = this.#line.shareOfLeg(i, local);
+    if (!(u > 0 && u < 1) || Math.abs(to - from) <= 2 * AT_NODE) return undefined;
+    const here = this.#line.valueAt(local, side);
+    if (Math.abs(here - from) <= AT_NODE) return 1;
+    return Math.abs(to - here) <= AT_NODE ? -1 : undefined;
   }
 
   wayAt(local: number, side: Side, direction: Side): Side {

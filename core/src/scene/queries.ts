@@ -43,6 +43,7 @@ export const foldingOf = (rider: Rider, clock: Clock): Folding => ({
   delay: rider.pace.delay,
   cycle: cycleOf(rider, clock),
   repeat: rider.pace.repeat ?? clock.repeat,
+  times: rider.pace.times,
 });
 
 /** Every id in the scene. */

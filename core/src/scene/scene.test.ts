@@ -309,7 +309,7 @@ describe('versions', () => {
     expect(ferry).toMatchObject({
       ...{ liftBy: 'rounded', rounding: 40, shift: [3, -4], squash: { axis: 'own', angle: 30 } },
       keys: { squash: [{}, { value: 0.8, mark: 'm2', edge: 'end' }], axis: [{ value: 15 }] },
-      pace: { marks: [{ ease: { strength: 0.5, even: 0.25 } }, {}] },
+      pace: { times: 3, marks: [{ ease: { strength: 0.5, even: 0.25 } }, {}] },
     });
     expect(gull).toMatchObject({ liftBy: 'normal', shift: [0, 0], keys: { opacity: [{ mark: 'm1' }] } });
     const wrong = (driver: unknown): string =>

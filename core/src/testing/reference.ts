@@ -199,7 +199,8 @@ function shownPose(scene: Scene, rider: Rider, time: number): number {
   const cycle = other.pace.cycle ?? scene.clock.duration;
   const repeat = other.pace.repeat ?? scene.clock.repeat;
   let gone = -1;
-  for (let k = -50; k < 50; k++) {
+  const { times } = other.pace;
+  for (let k = times === null ? -50 : 0; k < (times ?? 50); k++) {
     const start = other.pace.delay + (repeat === 'once' ? 0 : repeat === 'loop' ? k * cycle : 2 * k * cycle);
     const passed = repeat === 'there-and-back' ? [from.time, 2 * cycle - from.time] : [from.time];
     for (const local of passed) {
@@ -279,7 +280,7 @@ class Ride {
   /** Time folded into its cycle, s. */
   local(time: number): number {
     const { pace } = this.#rider;
-    return fold(time - pace.delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat);
+    return fold(time - pace.delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat, pace.times);
   }
 
   /** The value of a channel's keys; undefined where it has none. */
@@ -644,9 +645,11 @@ class Ride {
 /** An angle by whole turns nearest to another. */
 const near = (angle: number, to: number): number => angle + 2 * Math.PI * Math.round((to - angle) / (2 * Math.PI));
 
-function fold(t: number, cycle: number, repeat: string): number {
+function fold(t: number, cycle: number, repeat: string, times: number | null): number {
   if (repeat === 'once') return Math.max(0, Math.min(cycle, t));
   const period = repeat === 'loop' ? cycle : 2 * cycle;
+  if (times !== null && t <= 0) return 0;
+  if (times !== null && t >= times * period) return repeat === 'loop' ? cycle : 0;
   let rest = t;
   while (rest < 0) rest += period;
   while (rest >= period) rest -= period;

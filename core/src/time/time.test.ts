@@ -15,6 +15,7 @@ const folding = fc.record({
   delay: fc.double({ min: -5, max: 5, noNaN: true }),
   cycle: fc.double({ min: 0.2, max: 4, noNaN: true }),
   repeat: fc.constantFrom(...REPEATS),
+  times: fc.constantFrom(null, null, 1, 3),
 });
 
 describe('unfolding is folding backwards', () => {
@@ -33,6 +34,24 @@ describe('unfolding is folding backwards', () => {
       }),
       { seed: 4 },
     );
+  });
+  test('three rounds, then it holds where the last one ends; before its delay it stands at its start', () => {
+    const by: Folding = { delay: 1, cycle: 2, repeat: 'loop', times: 3 };
+    expect([-5, 0.5, 1, 1.5, 3, 4.5, 6.9, 7, 20].map((time) => foldTime(time, by).local)).toEqual([
+      ...[0, 0, 0, 0.5, 0, 1.5],
+      expect.closeTo(1.9, 9),
+      ...[2, 2],
+    ]);
+    expect(foldTime(7, by, -1).local).toBe(2);
+    expect(foldTime(3, by, -1).local).toBe(2);
+    expect([0, 1.5, 7, 7.5].map((time) => isHeld(by, time))).toEqual([true, false, false, true]);
+    expect(timesOfLocals(by, [0, 2], -10, 30).sort((a, b) => a - b)).toEqual([1, 3, 3, 5, 5, 7]);
+    expect(shownTimes(by, 0.5, 12)).toEqual([1.5, 3.5, 5.5]);
+    expect(cutsAtWraps(by, 0, 12)).toEqual([0, 3, 5, 12]);
+    const back: Folding = { ...by, repeat: 'there-and-back', times: 2 };
+    expect(foldTime(8.5, back)).toEqual({ local: 0.5, direction: -1 });
+    expect(foldTime(9, back)).toEqual({ local: 0, direction: -1 });
+    expect(shownCopies(back, 0.5, 30)).toHaveLength(4);
   });
   test('a mark at the start is not shown again at the very end, one at the end not at the very start', () => {
     const by: Folding = { delay: 0, cycle: 2, repeat: 'loop' };

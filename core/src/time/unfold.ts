@@ -8,8 +8,12 @@ const MOST_TIMES = 200_000;
 function roundsWithin(by: Folding, from: number, to: number): readonly [number, number] {
   if (by.repeat === 'once') return [0, 0];
   const round = roundOf(by.cycle, by.repeat);
-  return [Math.floor((from - by.delay) / round), Math.ceil((to - by.delay) / round)];
+  const [first, last] = [Math.floor((from - by.delay) / round), Math.ceil((to - by.delay) / round)];
+  return by.times == null ? [first, last] : [Math.max(0, first), Math.min(by.times - 1, last)];
 }
+
+/** The rounds that there are: all numbers, or those of so many rounds. */
+const isRound = ({ times }: Folding, k: number): boolean => times == null || (k >= 0 && k < times);
 
 /**
  * All times inside (from, to), s, at which local time passes one of `locals`, the way back included; not in order. Where they are more than some 200,000 only those of
@@ -46,7 +50,7 @@ export function shownTimes(by: Folding, local: number, length: number): number[]
   const first = Math.ceil((0 - by.delay - local) / round - AT_END);
   const times: number[] = [];
   for (let k = first; k < first + MOST_COPIES && by.delay + local + k * round <= length + AT_END; k++)
-    times.push(by.delay + local + k * round);
+    if (isRound(by, k)) times.push(by.delay + local + k * round);
   const inner = times.filter(
     (time) => (local <= 0 ? time < length - AT_END : true) && (local >= by.cycle ? time > AT_END : true),
   );
@@ -67,7 +71,7 @@ export function shownCopies(by: Folding, local: number, length: number): Shown[]
   const back = by.delay + round - local;
   const first = Math.ceil((0 - back) / round - AT_END);
   for (let k = first; k < first + MOST_COPIES && back + k * round <= length + AT_END; k++)
-    there.push({ time: back + k * round, direction: -1 });
+    if (isRound(by, k)) there.push({ time: back + k * round, direction: -1 });
   return there;
 }
 
@@ -78,7 +82,8 @@ export function cutsAtWraps(by: Folding, from: number, to: number): number[] {
   const cuts = [from];
   for (let k = Math.ceil((from - by.delay) / by.cycle); by.delay + k * by.cycle < to; k++) {
     const at = by.delay + k * by.cycle;
-    if (at > from) cuts.push(at);
+    // Where rounds have an end, the first does not begin by wrapping, and after the last none begins.
+    if (at > from && (by.times == null || (k > 0 && k < by.times))) cuts.push(at);
   }
   return [...cuts, to];
 }

@@ -188,7 +188,7 @@ export const setEase = command<{ rider: string; marks: readonly string[]; ease: 
 /** Sets a rider's own cycle, delay and repeat; a new cycle stretches marks and keys with it. */
 export const setPace = command<{
   rider: string;
-  patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat' | 'link' | 'on'>>;
+  patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat' | 'times' | 'link' | 'on'>>;
 }>(
   (scene, { rider }) => missingRider(scene, rider),
   (scene, { rider: id, patch }) => {

@@ -3,6 +3,7 @@ import { headingMode, RADIANS } from '../heading/index.ts';
 import { nearestTurn, TurningTable } from '../heading/turning.ts';
 import { ownCursor, type Cursor } from '../cursor.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
+import type { DistanceLine } from '../../pace/index.ts';
 import { SLOT } from '../slots.ts';
 import type { Channel } from '../posed.ts';
 import type { Earlier, PoseStage, PoseStageMaker } from '../stage.ts';
@@ -99,8 +100,32 @@ function plainStage(still: number, turns: boolean, stands: number | undefined, a
   };
 }
 
-const isBack = ({ way }: PreparedRider, { row, side, direction }: Cursor): boolean =>
-  way !== null && way.line.wayAt(row[SLOT.local] ?? 0, side === direction ? 1 : -1, direction) < 0;
+/** Whether it moves against the guide's direction, or at rest moved so last; what has so many rounds stands before the first as it will move. */
+function isBack({ way, folding }: PreparedRider, { row, side, direction }: Cursor): boolean {
+  if (way === null) return false;
+  if (folding.times != null && (row[SLOT.time] ?? 0) < folding.delay) return firstWayOf(way.line) < 0;
+  return way.line.wayAt(row[SLOT.local] ?? 0, side === direction ? 1 : -1, direction) < 0;
+}
+
+const firstWays = new WeakMap<DistanceLine, number>();
+
+/** Shares of a stretch between two events over which it is asked whether anything moves: softly at first, it does not show at once. */
+const FIRST_STEPS = [1e-4, 1e-2, 0.1, 1];
+
+/** The direction in which a line first moves: +1, −1, or 0 where it never does. */
+function firstWayOf(line: DistanceLine): number {
+  let known = firstWays.get(line);
+  if (known !== undefined) return known;
+  const stops = line.events();
+  known = 0;
+  for (let i = 0; i + 1 < stops.length && known === 0; i++) {
+    const [from, to] = [stops[i] ?? 0, stops[i + 1] ?? 0];
+    const ways = FIRST_STEPS.map((u) => Math.sign(line.distanceAt(from + u * (to - from), -1) - line.distanceAt(from)));
+    known = ways.find((way) => way !== 0) ?? 0;
+  }
+  firstWays.set(line, known);
+  return known;
+}
 
 function variesOf({ keys }: PreparedRider, aim: PoseStage | undefined, switches: boolean): Channel[] {
   const found: Channel[] = aim ? [...aim.varies] : [];

@@ -91,6 +91,9 @@ const jumpsOf = ({ way, keys }: PreparedRider): readonly number[] => [
   ...(keys.lead?.events() ?? []),
 ];
 
+/** s. What is that long before a passing has not been passed yet; nearer to it, numbers are not exact. */
+const NOT_YET = -1e-6;
+
 function fromMark(prepared: PreparedRider, count: number, graph: RiderGraph): PoseStage {
   const { poses, id, pace } = prepared.rider;
   const { rate, first, around, mark } = poses;
@@ -101,6 +104,8 @@ function fromMark(prepared: PreparedRider, count: number, graph: RiderGraph): Po
   const isHidden = around === 'hidden';
   const { cycle, delay, repeat } = folding;
   const round = repeat === 'there-and-back' ? 2 * cycle : cycle;
+  // Rounds in which it is passed: the first and the last.
+  const [least, most] = folding.times == null ? [-Infinity, Infinity] : [0, folding.times - 1];
   const back = round - time;
   return stageOf(
     ({ row }) => {
@@ -108,8 +113,11 @@ function fromMark(prepared: PreparedRider, count: number, graph: RiderGraph): Po
       let gone = (row[SLOT.time] ?? 0) - delay - time;
       if (repeat !== 'once') {
         const later = (row[SLOT.time] ?? 0) - delay - back;
-        gone -= Math.floor(gone / round + HAIR) * round;
-        if (repeat === 'there-and-back') gone = Math.min(gone, later - Math.floor(later / round + HAIR) * round);
+        gone -= Math.max(least, Math.min(most, Math.floor(gone / round + HAIR))) * round;
+        if (repeat === 'there-and-back') {
+          const since = later - Math.max(least, Math.min(most, Math.floor(later / round + HAIR))) * round;
+          gone = gone < NOT_YET ? since : since < NOT_YET ? gone : Math.min(gone, since);
+        }
       }
       const steps = Math.floor(gone * rate + HAIR);
       row[SLOT.pose] = Math.min(Math.max(steps, 0), count - 1);

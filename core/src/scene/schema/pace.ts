@@ -23,6 +23,8 @@ export const paceSchema = z.strictObject({
   cycle: z.number().min(0.001).max(36_000).nullable().default(null),
   delay: z.number().min(-36_000).max(36_000).default(0),
   repeat: z.enum(REPEATS).nullable().default(null),
+  /** How many rounds it has, from its delay on, before it stays where the last one ends; null: without end. Of what runs once it means nothing. */
+  times: z.int().min(1).max(10_000).nullable().default(null),
   /** Riders of one guide whose link is the same share their marks: an editor that changes those of one changes those of all. */
   link: id.nullable().default(null),
   /** Makes the pace from the marks' places, instead of their times and eases. */

@@ -11,7 +11,7 @@ import { ChoiceRow } from '../rows.tsx';
 const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
   { value: 'loop', label: 'its cycle loops' },
   { value: 'there-and-back', label: 'there and back' },
-  { value: 'once', label: 'once, then stays' },
+  { value: 'once', label: 'once, then holds' },
 ];
 /** How many frames a pose stays, in the trade's words. */
 const holdOf = (on: number): { value: string; label: string } => ({
@@ -21,6 +21,7 @@ const holdOf = (on: number): { value: string; label: string } => ({
 const HOLDS = [1, 2, 3, 4, 6].map(holdOf);
 
 const TIMES: Units = { '': 1, '×': 1, x: 1 };
+const PLAIN: Units = { '': 1 };
 const AS_SCENE = '·scene';
 
 /** The rider's own time: when it starts, how long its cycle is, how it repeats. */
@@ -82,6 +83,19 @@ export function CycleRows({ rider }: { rider: Rider }) {
           onChange={(on) => patch('Change frames of a pose', { on: Number(on) })}
         />
       </Row>
+      <RepeatRows rider={rider} />
+    </>
+  );
+}
+
+/** How a rider repeats, told apart from the scene; and how many rounds it has. */
+function RepeatRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const clock = useCalmState((state) => state.shown.clock);
+  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
+    change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
+  return (
+    <>
       <Row label="This rider">
         <ChoiceField
           label="Rider repeats"
@@ -92,6 +106,26 @@ export function CycleRows({ rider }: { rider: Rider }) {
           }
         />
       </Row>
+      {(rider.pace.repeat ?? clock.repeat) !== 'once' && (
+        <Row
+          label="Rounds"
+          title="How many rounds it makes from its delay on, then it holds where the last one ends; it begins anew with the scene’s loop. 0: without end."
+        >
+          <NumberField
+            label="Rounds of this rider, 0 without end"
+            value={rider.pace.times ?? 0}
+            unit={rider.pace.times === null ? ' without end' : ' then holds'}
+            units={PLAIN}
+            digits={0}
+            min={0}
+            max={10_000}
+            onCommit={(times) => patch('Change rounds', { times: times < 1 ? null : Math.round(times) })}
+          />
+        </Row>
+      )}
+      {clock.repeat !== 'once' && (rider.pace.repeat === 'once' || rider.pace.times !== null) && (
+        <p className="card-note">It begins anew with each loop of the scene.</p>
+      )}
     </>
   );
 }
