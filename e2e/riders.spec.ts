@@ -67,6 +67,18 @@ async function plotGround(page: Page): Promise<void> {
   await page.keyboard.press('1');
 }
 
+/** A drum on a bumpy guide, in a new scene that stands at its start. */
+async function seatDrum(page: Page): Promise<void> {
+  await newScene(page);
+  await page.keyboard.press('Space');
+  await plotGround(page);
+  await park(page, 'Drum', DRUM);
+  await page.keyboard.press('Home');
+  await open(page, 'rider');
+  await choose(page, 'Guide that it rides', 'Guide');
+  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+}
+
 test('a label that stays upright on a turning arm', async ({ page }) => {
   await newScene(page);
   await park(page, 'Arm', ARM);
@@ -452,13 +464,7 @@ test('a camera that follows a rider', async ({ page }) => {
 });
 
 test('a label that fades in when a drum arrives goes with the drum’s mark, which is pointed at', async ({ page }) => {
-  await newScene(page);
-  await page.keyboard.press('Space');
-  await plotGround(page);
-  await park(page, 'Drum', DRUM);
-  await open(page, 'rider');
-  await choose(page, 'Guide that it rides', 'Guide');
-  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await seatDrum(page);
   await page.keyboard.press('Escape');
   await park(page, 'Label', LABEL);
   await open(page, 'rider');
@@ -487,14 +493,7 @@ test('a label that fades in when a drum arrives goes with the drum’s mark, whi
 test('a drum is squashed at a mark by one press, and sent so; lifted up it keeps its height in bends', async ({
   page,
 }) => {
-  await newScene(page);
-  await page.keyboard.press('Space');
-  await plotGround(page);
-  await park(page, 'Drum', DRUM);
-  await page.keyboard.press('Home');
-  await open(page, 'rider');
-  await choose(page, 'Guide that it rides', 'Guide');
-  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await seatDrum(page);
   await fill(page, 'Lift', '40');
   await page.getByRole('group', { name: 'Lift direction' }).getByRole('button', { name: 'up', exact: true }).click();
   await page.keyboard.press('Escape');
@@ -518,14 +517,7 @@ test('a drum is squashed at a mark by one press, and sent so; lifted up it keeps
 });
 
 test('a drum that goes its way twice, then holds, in what is sent as well', async ({ page }) => {
-  await newScene(page);
-  await page.keyboard.press('Space');
-  await plotGround(page);
-  await park(page, 'Drum', DRUM);
-  await page.keyboard.press('Home');
-  await open(page, 'rider');
-  await choose(page, 'Guide that it rides', 'Guide');
-  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
+  await seatDrum(page);
   await open(page, 'pace');
   await fill(page, 'Own cycle', '1');
   await fill(page, 'Rounds of this rider, 0 without end', '2');

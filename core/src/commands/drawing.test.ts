@@ -48,6 +48,7 @@ const looped = (
 ) => sceneOf({ guides: [LOOPS, LINE], riders: [riderOn('r', 'loops', marks, { lift: 12, lead: 5 })] });
 const guideIn = (scene: Scene, id = 'loops'): Guide => scene.guides.find((guide) => guide.id === id)!;
 const times = Array.from({ length: 41 }, (_, i) => i / 10);
+const LIFT_KEY = { ease: { kind: 'steady' }, mark: null } as const;
 const isValid = (scene: Scene): void => expect(problemsWhenRead(scene)).toEqual([]);
 
 describe('direction', () => {
@@ -62,6 +63,19 @@ describe('direction', () => {
     const back = reverseGuide(after, { guide: 'loops', riders: 'place' });
     expect(furthest(placesOf(scene), placesOf(back))).toBeLessThan(1e-4);
     expect(guideIn(back).nodes).toEqual(guideIn(scene).nodes);
+  });
+  test.each(['up', 'rounded'] as const)('lifted %s, with keys, they are where they were as well', (liftBy) => {
+    const scene = looped();
+    const keys = {
+      ...scene.riders[0]!.keys,
+      lift: [0, 2].map((time, i) => ({ ...LIFT_KEY, id: `l${i}`, time, value: 20 * i })),
+    };
+    const lifted = {
+      ...scene,
+      riders: scene.riders.map((rider) => ({ ...rider, liftBy, shift: [4, -6] as const, keys })),
+    };
+    const after = reverseGuide(lifted, { guide: 'loops', riders: 'place' });
+    expect(furthest(placesOf(lifted), placesOf(after))).toBeLessThan(1e-4);
   });
   test('reversed with riders keeping their way, they run along from the new start at the same pace', () => {
     const scene = looped();

@@ -34,6 +34,7 @@ export {
   leadInOf,
   loopLength,
   markById,
+  markIdsOf,
   nameOfNode,
   nameOfNodeAt,
   pathOfGuide,

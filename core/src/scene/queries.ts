@@ -16,6 +16,10 @@ export const artById = (scene: Scene, id: string): Art | undefined => scene.art.
 export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] =>
   scene.riders.filter((rider) => rider.guide === guideId);
 
+/** The ids of all riders' marks. */
+export const markIdsOf = (riders: readonly Pick<Rider, 'pace'>[]): Set<string> =>
+  new Set(riders.flatMap(({ pace }) => pace.marks.map(({ id }) => id)));
+
 export const markById = (rider: Rider, id: string): Mark | undefined => rider.pace.marks.find((mark) => mark.id === id);
 
 /** Seconds that are played and sent: the duration, or twice that for there-and-back. */

@@ -3,6 +3,7 @@ import {
   freshNames,
   freshIds,
   guideById,
+  markIdsOf,
   riderById,
   usedAssets,
   type Art,
@@ -107,8 +108,8 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
     });
   }
   // Once every mark has its name: keys may go with those of riders that come later, or that were there before.
-  const isThere = (mark: string): boolean => scene.riders.some(({ pace }) => pace.marks.some(({ id }) => id === mark));
-  const markOf = (id: string): string | null => renamed.get(id) ?? (isThere(id) ? id : null);
+  const there = markIdsOf(scene.riders);
+  const markOf = (id: string): string | null => renamed.get(id) ?? (there.has(id) ? id : null);
   const bound = riders.map((rider) =>
     boundRider(scene, { ...rider, keys: renamedKeys(rider.keys, fresh, markOf) }, to),
   );

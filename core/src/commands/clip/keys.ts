@@ -2,6 +2,7 @@ import {
   cycleOf,
   freshIds,
   KEY_CHANNELS,
+  markIdsOf,
   type Key,
   type KeyChannel,
   type Keys,
@@ -39,7 +40,7 @@ export const pasteKeys = command<{ rider: string; clip: KeysClip; time: number }
     const rider = riderOf(scene, id);
     const fresh = freshIds(scene);
     const shift = time - Math.min(...clip.keys.map(({ key }) => key.time));
-    const marks = new Set(scene.riders.flatMap(({ pace }) => pace.marks.map((mark) => mark.id)));
+    const marks = markIdsOf(scene.riders);
     const keys = Object.fromEntries(
       KEY_CHANNELS.map((channel) => {
         const pasted = clip.keys

@@ -1,4 +1,4 @@
-import { cycleOf, KEY_CHANNELS, type Key, type Mark, type Rider, type Scene } from '../../scene/index.ts';
+import { cycleOf, KEY_CHANNELS, markIdsOf, type Key, type Mark, type Rider, type Scene } from '../../scene/index.ts';
 import { mapKeysOf } from './key-maps.ts';
 
 const tied = new WeakMap<Rider['keys'], boolean>();
@@ -44,8 +44,7 @@ export function keysFollowed(before: Scene, after: Scene): Scene {
   const was = new Map(before.riders.map((rider) => [rider.id, rider]));
   const moved = movedMarks(before, after);
   let all: Set<string> | undefined;
-  const isThere = (mark: string): boolean =>
-    (all ??= new Set(after.riders.flatMap(({ pace }) => pace.marks.map(({ id }) => id)))).has(mark);
+  const isThere = (mark: string): boolean => (all ??= markIdsOf(after.riders)).has(mark);
   const followed = (rider: Rider): Rider => {
     if (!hasTiedKeys(rider)) return rider;
     const isOwn = was.get(rider.id)?.keys !== rider.keys;

@@ -3,6 +3,7 @@ import {
   cycleOf,
   idsIn,
   KEY_CHANNELS,
+  markIdsOf,
   type Key,
   type KeyChannel,
   type Keys,
@@ -182,7 +183,7 @@ export const setKeyEase = command<{ rider: string; keys: readonly string[]; ease
 export const tieKeys = command<{ rider: string; keys: readonly string[]; mark: string | null; edge?: Key['edge'] }>(
   (scene, { rider: id, keys, mark }) =>
     missingKey(scene, id, keys) ??
-    (mark !== null && !scene.riders.some(({ pace }) => pace.marks.some((one) => one.id === mark))
+    (mark !== null && !markIdsOf(scene.riders).has(mark)
       ? refusal('no-mark', { name: riderOf(scene, id).name, id: mark })
       : undefined),
   (scene, { rider, keys, mark, edge }) =>

@@ -49,9 +49,11 @@ export const squashStage: PoseStageMaker = (prepared) => {
           work[0] = row[SLOT.local] ?? 0;
           axisLine.advance(work, localSide);
         }
-        ux = Math.cos(angle + work[0]);
-        uy = Math.sin(angle + work[0]);
-        if (axis === 'own') [ux, uy] = laid(row, ux, uy);
+        LAID[0] = Math.cos(angle + work[0]);
+        LAID[1] = Math.sin(angle + work[0]);
+        if (axis === 'own') layOn(row);
+        ux = LAID[0];
+        uy = LAID[1];
       } else if (heads) {
         ux = Math.cos(row[SLOT.toward] ?? 0);
         uy = Math.sin(row[SLOT.toward] ?? 0);
@@ -90,12 +92,16 @@ export const squashStage: PoseStageMaker = (prepared) => {
   };
 };
 
-/** The direction in which a row's matrix lays one of the drawing's; to the right where it lays it on a point. */
-function laid(row: Float64Array, x: number, y: number): readonly [number, number] {
-  const toX = (row[SLOT.a] ?? 0) * x + (row[SLOT.c] ?? 0) * y;
-  const toY = (row[SLOT.b] ?? 0) * x + (row[SLOT.d] ?? 0) * y;
-  const length = Math.hypot(toX, toY);
-  return length > 0 ? [toX / length, toY / length] : [1, 0];
+/** A direction of the drawing, and, once it is laid, the one that it has then. */
+const LAID = new Float64Array(2);
+
+/** Lays that direction by a row's matrix, in place; to the right where that lays it on a point. */
+function layOn(row: Float64Array): void {
+  const x = (row[SLOT.a] ?? 0) * (LAID[0] ?? 0) + (row[SLOT.c] ?? 0) * (LAID[1] ?? 0);
+  const y = (row[SLOT.b] ?? 0) * (LAID[0] ?? 0) + (row[SLOT.d] ?? 0) * (LAID[1] ?? 0);
+  const length = Math.sqrt(x * x + y * y);
+  LAID[0] = length > 0 ? x / length : 1;
+  LAID[1] = length > 0 ? y / length : 0;
 }
 
 /** Mean speed along the guide from `window` s before a time to as long after it, px/s; a jump back to the cycle's start is no way. */

@@ -27,8 +27,8 @@ const heldAtEnd = (rate: number): number => (rate > 0 ? Math.min(STEEPEST, rate)
 function likeEnds(whole: CompiledEase, s: number): Plain {
   if (s === 0) return STEADY;
   const [m0, m1] = [heldAtEnd(whole.rate(0)), heldAtEnd(whole.rate(1))];
-  const half = Math.min(1, s) / 4;
-  const [w0, w1] = [half / Math.max(1, m0), half / Math.max(1, m1)];
+  const wide = Math.min(1, s) / 4;
+  const [w0, w1] = [wide / Math.max(1, m0), wide / Math.max(1, m1)];
   const slope = (1 - (w0 * m0 + w1 * m1) / 2) / (1 - (w0 + w1) / 2);
   const start = ((m0 - slope) * w0) / 2;
   return {

@@ -1,8 +1,7 @@
 import { SCENE_VERSION } from '../schema/index.ts';
+import { isObject } from './json.ts';
 import { withOneAxis } from './one-axis.ts';
 import { withEvenEases } from './softer.ts';
-
-const isObject = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A step from one version's JSON to the next one's: pure, and run before validation. */
 type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;

@@ -1,6 +1,6 @@
-/** Version 9 to 10: squash has one axis a rider; before, each of its keys had one, and keys that stretch nothing turned it on the way to others. */
+import { isObject, type Json } from './json.ts';
 
-type Json = Record<string, unknown>;
+/** Version 9 to 10: squash has one axis a rider; before, each of its keys had one, and keys that stretch nothing turned it on the way to others. */
 
 /** A key of squash as version 9 has it. */
 interface Before {
@@ -9,9 +9,6 @@ interface Before {
   readonly value: readonly [number, number];
   readonly ease?: unknown;
 }
-
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const isBefore = (key: unknown): key is Json & Before =>
   isObject(key) && Array.isArray(key['value']) && key['value'].every((one) => typeof one === 'number');

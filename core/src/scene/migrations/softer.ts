@@ -1,9 +1,6 @@
+import { isObject, type Json } from './json.ts';
+
 /** Version 9 to 10: an ease made softer keeps what it does at its ends; before, it was mixed with steady, and is so by its own name from then on. */
-
-type Json = Record<string, unknown>;
-
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const RETURNING = ['back', 'elastic', 'bounce'];
 

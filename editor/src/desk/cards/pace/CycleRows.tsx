@@ -114,13 +114,14 @@ function RepeatRows({ rider }: { rider: Rider }) {
           <NumberField
             label="Rounds of this rider, 0 without end"
             value={rider.pace.times ?? 0}
-            unit={rider.pace.times === null ? ' without end' : ' then holds'}
+            unit=""
             units={PLAIN}
             digits={0}
             min={0}
             max={10_000}
             onCommit={(times) => patch('Change rounds', { times: times < 1 ? null : Math.round(times) })}
           />
+          <span className="card-note">{rider.pace.times === null ? 'without end' : 'then holds'}</span>
         </Row>
       )}
       {clock.repeat !== 'once' && (rider.pace.repeat === 'once' || rider.pace.times !== null) && (

@@ -87,7 +87,7 @@ function WhipNote({ rider, guide }: { rider: Rider; guide: Guide }) {
   return (
     <p className="card-note">
       On the inner side of {bend} at {Math.round(whip.distance)} px this lift is too large: it runs backward there.
-      “Lift direction: rounded” or “up” does not.
+      Lifted up it does not, nor rounded over a long stretch.
     </p>
   );
 }
