@@ -33,6 +33,10 @@ const sent = (scene: Scene, is: (rider: Rider) => boolean): string[] =>
   scene.riders.filter((rider) => rider.output && is(rider)).map(({ name }) => name);
 const strokes = (scene: Scene): Scene['guides'] => scene.guides.filter((guide) => guide.stroke);
 
+/** Whether a rider enters, comes only once or is hidden until it starts. */
+const isOtherAtFirst = ({ entrance, pace }: Pick<Rider, 'entrance' | 'pace'>): boolean =>
+  entrance !== null || pace.only || (pace.hidden && pace.delay > 0);
+
 /** Worded once, for every format. */
 const WORDS: Readonly<Record<Feature, FeatureWords>> = {
   art: {
@@ -81,7 +85,9 @@ const WORDS: Readonly<Record<Feature, FeatureWords>> = {
   },
   'lead-in': {
     usedBy: ({ riders, camera }) =>
-      riders.filter(({ id, output, entrance }) => entrance && (output || id === camera)).map(({ name }) => name),
+      riders
+        .filter(({ id, output, ...rider }) => isOtherAtFirst(rider) && (output || id === camera))
+        .map(({ name }) => name),
     lost: (names) => `How ${quoted(names)} ${names.length === 1 ? 'enters' : 'enter'}: the loop begins at once.`,
   },
 };

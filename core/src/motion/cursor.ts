@@ -7,6 +7,8 @@ export interface Cursor {
   readonly row: Float64Array;
   /** Which limit is asked for where a pose jumps: +1 from later times, −1 from earlier ones. */
   side: Side;
+  /** The same as it was asked for of the whole scene. */
+  asked: Side;
   /** Local time runs forward (+1) or backward (−1). */
   direction: Side;
   /** How many riders wait for this one's pose. */
@@ -18,6 +20,7 @@ export interface Cursor {
 const newCursor = (depth: number): Cursor => ({
   row: new Float64Array(ROW_SIZE),
   side: 1,
+  asked: 1,
   direction: 1,
   depth,
   frame: emptyFrame(),
@@ -31,12 +34,14 @@ export const cursorAt = (depth: number): Cursor => (made[depth] ??= newCursor(de
 /** A cursor that only asks, from outside of all nesting. */
 export const askedCursor = (): Cursor => newCursor(-1);
 
-/** Asks a cursor about a time, s. In the lead-in, before 0, all stand as they are where the loop begins, but for what is left of their entrances. */
+/** Asks a cursor about a time, s: those before 0 are in the lead-in, where there is one. */
 export function askAt(cursor: Cursor, time: number, side: Side, leadIn: number): void {
   const isBefore = leadIn > 0 && time < 0;
-  cursor.row[SLOT.time] = isBefore ? 0 : time;
+  cursor.row[SLOT.time] = time;
   cursor.row[SLOT.before] = isBefore ? Math.max(time, -leadIn) : 0;
-  cursor.side = isBefore ? 1 : side;
+  // Before the lead-in all is as it begins.
+  cursor.side = isBefore && time <= -leadIn ? 1 : side;
+  cursor.asked = cursor.side;
 }
 
 /** A cursor of its own, for what looks at a rider's stages while tables are made. No rider is posed meanwhile. */

@@ -1,3 +1,4 @@
+export { motionAsSet } from './as-set.ts';
 export { cameraOf, LEAST_VIEW, viewOf } from './camera.ts';
 export { displayOrder, drawerOf, drawnShare, type Displayed } from './display-order.ts';
 export { Motion, prepare } from './motion.ts';

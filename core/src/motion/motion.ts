@@ -1,12 +1,14 @@
 import type { Side } from '../geometry/index.ts';
 import {
   dependenciesOf,
+  leadingOf,
   leadInOf,
   ownArt,
   loopLength,
   orderOfDependence,
   type Art,
   type Guide,
+  type Leading,
   type Rider,
   type Scene,
 } from '../scene/index.ts';
@@ -64,6 +66,7 @@ interface Known {
   readonly fps: number;
   readonly repeat: Repeat;
   readonly leadIn: number;
+  readonly leading: Leading;
   readonly needed: readonly (Posed | undefined)[];
   readonly motion: RiderMotion;
 }
@@ -83,13 +86,14 @@ function prepareAnew(scene: Scene): Motion {
   const arts = new Map(scene.art.map((art) => [art.id, art]));
   const done = new Map<string, RiderMotion>();
   const leadIn = leadInOf(scene);
+  const leading = leadingOf(scene);
   const graph: RiderGraph = { motionOf: (id) => done.get(id) };
   for (const index of orderOfDependence(scene.riders, ({ id }) => id, dependenciesOf)) {
     const rider = scene.riders[index];
     if (!rider) continue;
     const guide = rider.guide === null ? undefined : guides.get(rider.guide);
     const art = arts.get(rider.art);
-    done.set(rider.id, motionOf(rider, guide, art && ownArt(art, rider), scene.clock, leadIn, graph));
+    done.set(rider.id, motionOf(rider, guide, art && ownArt(art, rider), scene.clock, { leadIn, leading: leading(rider) }, graph));
   }
   const riders = scene.riders.flatMap(({ id }) => done.get(id) ?? []);
   return new Motion(riders, loopLength(scene.clock), leadIn);
@@ -101,7 +105,7 @@ function motionOf(
   guide: Guide | undefined,
   art: Art | undefined,
   clock: Scene['clock'],
-  leadIn: number,
+  lead: Pick<Known, 'leadIn' | 'leading'>,
   graph: RiderGraph,
 ): RiderMotion {
   const { duration, repeat } = clock;
@@ -115,11 +119,12 @@ function motionOf(
     last.duration === duration &&
     last.repeat === repeat &&
     last.fps === fps &&
-    last.leadIn === leadIn &&
+    last.leadIn === lead.leadIn &&
+    last.leading === lead.leading &&
     last.needed.every((one, i) => one === needed[i])
   )
     return last.motion;
-  const motion = new RiderMotion(preparedRider(rider, guide, art, clock, leadIn, graph), graph);
-  known.set(rider, { art, guide, duration, fps, repeat, leadIn, needed, motion });
+  const motion = new RiderMotion(preparedRider(rider, guide, art, clock, lead, graph), graph);
+  known.set(rider, { art, guide, duration, fps, repeat, ...lead, needed, motion });
   return motion;
 }

@@ -2,12 +2,14 @@ import type { Path } from '../geometry/index.ts';
 import { PaceLine, cookedLine, swayOf, type DistanceLine, type Sway } from '../pace/index.ts';
 import {
   distanceOfPlace,
-  foldingOf,
+  foldingWith,
+  hiddenUntil,
   loopLength,
   pathOfGuide,
   type Art,
   type Clock,
   type Guide,
+  type Leading,
   type Rider,
 } from '../scene/index.ts';
 import type { Folding, Repeat } from '../time/index.ts';
@@ -41,8 +43,10 @@ export interface PreparedRider {
   readonly frame: CarrierFrame | undefined;
   /** What is played and sent: s, and how it goes on after it. */
   readonly loop: { readonly length: number; readonly repeat: Repeat };
-  /** s that are played once before it. */
+  /** s that are played once before it, what the rider does in them, and the time before which it is not seen. */
   readonly leadIn: number;
+  readonly leading: Leading;
+  readonly hiddenUntil: number;
 }
 
 /** px, and +1 where the ground lies on the right of the guide's direction, so that it rolls clockwise as it goes on. */
@@ -56,10 +60,10 @@ export function preparedRider(
   guide: Guide | undefined,
   art: Art | undefined,
   clock: Clock,
-  leadIn: number,
+  { leadIn, leading }: Pick<PreparedRider, 'leadIn' | 'leading'>,
   graph: RiderGraph,
 ): PreparedRider {
-  const folding = foldingOf(rider, clock);
+  const folding = foldingWith(rider, clock, leadIn);
   const way = guide ? { guide, path: pathOfGuide(guide), line: lineOn(guide, rider.pace, folding) } : null;
   const roll =
     way && rider.roll
@@ -75,7 +79,8 @@ export function preparedRider(
   const keys = keyLinesOf(rider.keys);
   const sway = way && rider.pace.recipe ? swayOf(rider.pace.recipe) : undefined;
   const hold = rider.pace.on > 1 ? rider.pace.on / clock.fps : 0;
-  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway, hold, frame, loop, leadIn };
+  const lead = { leadIn, leading, hiddenUntil: hiddenUntil(rider, leadIn) };
+  return { rider, art, folding, way, keys, roll, lift, raised, depth, sway, hold, frame, loop, ...lead };
 }
 
 /** px. A wheel without size turns as one of this radius. */

@@ -2,7 +2,6 @@ import type { Path, Side } from '../geometry/index.ts';
 import type { DistanceLine } from '../pace/index.ts';
 import { dependenciesOf } from '../scene/index.ts';
 import { emptyFolded, foldTime, isHeld, type Folding, roundOf } from '../time/index.ts';
-import type { CarrierFrame } from './carrier-frame.ts';
 import { askAt, askedCursor, cursorAt, ownCursor, type Cursor } from './cursor.ts';
 import { liftWayOf } from './lifting.ts';
 import { hasOffsets, type PreparedRider } from './prepared-rider.ts';
@@ -32,8 +31,8 @@ export class RiderMotion implements Posed {
   readonly folding: Folding;
   /** The channels that change over time; none for a rider that stands still. */
   readonly varies: readonly Channel[];
-  /** Times of the lead-in, below 0, at which its entrance, or that of what it depends on, is not smooth; ascending. None where nothing of it enters. */
-  readonly entering: readonly number[];
+  /** Whether it is in the lead-in as in the loop, but for not being seen: it runs there, and so does all that it depends on. */
+  readonly runsBefore: boolean;
   readonly #prepared: PreparedRider;
   readonly #stages: readonly PoseStage[];
   /** Some of its states change at once. */
@@ -41,6 +40,8 @@ export class RiderMotion implements Posed {
   readonly #folded = emptyFolded();
   /** s for which each of its poses stays; 0 where it moves all the time. */
   readonly #hold: number;
+  readonly #graph: RiderGraph;
+  #entering: readonly number[] | undefined;
 
   constructor(prepared: PreparedRider, graph: RiderGraph) {
     this.id = prepared.rider.id;
@@ -49,13 +50,35 @@ export class RiderMotion implements Posed {
     this.#hold = prepared.hold;
     const stages: PoseStage[] = [];
     for (const make of STAGES) {
-      const stage = make(prepared, graph, earlierOf(stages.slice()));
+      const stage = make(prepared, graph, earlierOf(stages.slice(), prepared));
       if (stage) stages.push(stage);
     }
     this.#stages = stages;
     this.#switches = stages.some((stage) => stage.switches === true);
     this.varies = variesOf(stages);
-    this.entering = enteringOf(prepared, graph);
+    this.#graph = graph;
+    this.runsBefore = runsBefore(prepared, graph);
+  }
+
+  /** Times of the lead-in, below 0, at which it, or what it depends on, is not smooth there; ascending. None where it stands as the loop begins. */
+  get entering(): readonly number[] {
+    return (this.#entering ??= this.#eventsBefore());
+  }
+
+  #eventsBefore(): readonly number[] {
+    const { rider, leadIn, leading, loop, hiddenUntil } = this.#prepared;
+    if (leadIn === 0) return [];
+    const rounds = wholeNumbers(1, Math.ceil(leadIn / loop.length - 1e-9));
+    const own = {
+      stands: () => [],
+      runs: () => rounds.flatMap((k) => this.events(0, loop.length).map((time) => time - k * loop.length)),
+      only: () => this.events(-leadIn, 0),
+    };
+    const needed = dependenciesOf(rider).flatMap((id) => this.#graph.motionOf(id)?.entering ?? []);
+    const moves = this.varies.length > 0 ? own[leading]() : [];
+    const seen = Number.isFinite(hiddenUntil) ? [hiddenUntil] : [];
+    const all = [...moves, ...entranceEvents(rider, leadIn), ...seen, ...needed];
+    return all.length > 0 ? apart(all, 0) : all;
   }
 
   /** The guide's path; null when parked. */
@@ -83,9 +106,7 @@ export class RiderMotion implements Posed {
   poseWith(asked: Cursor, data: Float64Array, offset: number): void {
     const cursor = cursorAt(asked.depth + 1);
     const { row } = cursor;
-    row[SLOT.time] = asked.row[SLOT.time] ?? 0;
-    row[SLOT.before] = asked.row[SLOT.before] ?? 0;
-    cursor.side = asked.side;
+    this.#take(cursor, asked);
     if (this.#hold > 0) holdTime(row, this.#hold, cursor);
     row[SLOT.distance] = 0;
     row[SLOT.held] = 0;
@@ -99,6 +120,22 @@ export class RiderMotion implements Posed {
     for (let i = 0; i < POSE_SIZE; i++) data[offset + i] = row[i] ?? 0;
   }
 
+  /** Takes the time and side that are asked about, as they are for this rider: in the lead-in it may stand, run as in the loop, or do what it does there alone. */
+  #take(cursor: Cursor, asked: Cursor): void {
+    const { row } = cursor;
+    const { leading, loop } = this.#prepared;
+    const before = asked.row[SLOT.before] ?? 0;
+    row[SLOT.time] = asked.row[SLOT.time] ?? 0;
+    row[SLOT.before] = before;
+    cursor.side = asked.side;
+    cursor.asked = asked.asked;
+    if (before < 0) {
+      cursor.side = asked.asked;
+      row[SLOT.time] = before;
+      if (leading !== 'only') intoLoop(cursor, leading, loop.length);
+    } else if (leading === 'only' && (row[SLOT.time] ?? 0) < 0) row[SLOT.time] = 0;
+  }
+
   /** Runs the stages at the time that is held; what carries the rider does not stop with it. */
   #runHeld(cursor: Cursor, asked: Cursor): void {
     for (const stage of this.#stages) {
@@ -106,7 +143,8 @@ export class RiderMotion implements Posed {
         stage.run(cursor);
         continue;
       }
-      letGo(cursor, asked, this.#prepared.frame);
+      this.#take(cursor, asked);
+      this.#prepared.frame?.run(cursor);
       stage.run(cursor);
       holdTime(cursor.row, this.#hold, cursor);
     }
@@ -117,7 +155,7 @@ export class RiderMotion implements Posed {
     const { line } = this;
     if (!line) return 0;
     const { local, direction } = foldTime(this.#inLoop(time), this.folding, side, this.#folded);
-    return line.distanceAt(local, side === direction ? 1 : -1);
+    return isUnseen(this.#prepared, time, side) ? 0 : line.distanceAt(local, side === direction ? 1 : -1);
   }
 
   /** Where its foot is on the guide at a time: distance and lead, px. */
@@ -167,9 +205,22 @@ export class RiderMotion implements Posed {
     return work[1] ?? 1;
   }
 
-  /** In the lead-in it stands on its guide where the loop begins. */
+  /** The time, s, that its own stages are asked about: in the lead-in it may stand on its guide where the loop begins, or run as in the loop. */
   #inLoop(time: number): number {
-    return time < 0 && this.#prepared.leadIn > 0 ? 0 : time;
+    const { leadIn, leading, loop } = this.#prepared;
+    if (!(time < 0 && leadIn > 0)) return time;
+    const before = Math.max(time, -leadIn);
+    if (leading === 'runs') return before + Math.ceil(-before / loop.length) * loop.length;
+    return leading === 'only' ? before : 0;
+  }
+
+  get comesOnce(): boolean {
+    return this.#prepared.leading === 'only';
+  }
+
+  get hidesBefore(): boolean {
+    const { hiddenUntil, frame } = this.#prepared;
+    return Number.isFinite(hiddenUntil) || frame?.carrier.hidesBefore === true;
   }
 
   timeOfMark(id: string): number | undefined {
@@ -233,6 +284,15 @@ export class RiderMotion implements Posed {
     }
     return apart([from, ...inner, to], to);
   }
+
+  /** The same in the lead-in, from its beginning on: s below 0, and 0. */
+  stepsBefore(): number[] {
+    const { leadIn, loop } = this.#prepared;
+    const rounds = wholeNumbers(1, Math.ceil(leadIn / loop.length - 1e-9));
+    const shown = this.steps(0, loop.length);
+    const all = [...rounds.flatMap((k) => shown.map((time) => time - k * loop.length)), ...this.steps(-leadIn, 0)];
+    return apart([-leadIn, ...all.filter((time) => time > -leadIn && time < 0), 0], 0);
+  }
 }
 
 /** Share of a hold by which a time may lie before its start and count as in it: frames are not exact in seconds. */
@@ -244,13 +304,6 @@ function holdTime(row: Float64Array, hold: number, cursor: Cursor): void {
   const held = cursor.side > 0 ? Math.floor(count + NEARLY) : Math.ceil(count - NEARLY) - 1;
   row[SLOT.time] = held * hold;
   cursor.side = 1;
-}
-
-/** Back to the time and side that were asked about, and the carrier as it is then. */
-function letGo(cursor: Cursor, asked: Cursor, frame: CarrierFrame | undefined): void {
-  cursor.row[SLOT.time] = asked.row[SLOT.time] ?? 0;
-  cursor.side = asked.side;
-  frame?.run(cursor);
 }
 
 /** Leaves the states of just before the cursor's time in it: what changes at once is asked for from earlier times. */
@@ -287,21 +340,40 @@ function apart(all: readonly number[], to: number): number[] {
   );
 }
 
-const enteringOf = ({ rider, leadIn }: PreparedRider, graph: RiderGraph): number[] =>
-  [
-    ...new Set([
-      ...entranceEvents(rider, leadIn),
-      ...dependenciesOf(rider).flatMap((id) => graph.motionOf(id)?.entering ?? []),
-    ]),
-  ].sort((a, b) => a - b);
+/** Whether it is in the lead-in as in the loop, but for not being seen: it and all that it depends on run there, and none enters. */
+const runsBefore = ({ rider, leadIn, leading }: PreparedRider, graph: RiderGraph): boolean =>
+  leadIn > 0 &&
+  leading === 'runs' &&
+  rider.entrance === null &&
+  dependenciesOf(rider).every((id) => graph.motionOf(id)?.runsBefore);
+
+/** Whether it is not seen yet at a time, s. */
+const isUnseen = ({ leadIn, hiddenUntil }: PreparedRider, time: number, side: Side): boolean =>
+  leadIn > 0 && time < 0 && (time < hiddenUntil || (time === hiddenUntil && side < 0));
+
+/** A time of the lead-in in the loop, in the cursor: its start for what stands, the same share of it for what runs. */
+function intoLoop(cursor: Cursor, leading: 'stands' | 'runs', length: number): void {
+  const { row } = cursor;
+  if (leading === 'stands') {
+    row[SLOT.time] = 0;
+    cursor.side = 1;
+    return;
+  }
+  const time = row[SLOT.time] ?? 0;
+  const within = time - Math.floor(time / length) * length;
+  row[SLOT.time] = within <= 0 && cursor.side < 0 ? length : within;
+}
 
 const variesOf = (stages: readonly PoseStage[]): Channel[] =>
   CHANNELS.filter((channel) => stages.some((stage) => stage.varies.includes(channel)));
 
-const earlierOf = (stages: readonly PoseStage[]): Earlier => ({
-  run: (cursor, time, side) => {
+const earlierOf = (stages: readonly PoseStage[], { leading, loop }: PreparedRider): Earlier => ({
+  run: (cursor, time, side, isBefore = false) => {
     cursor.row[SLOT.time] = time;
+    cursor.row[SLOT.before] = isBefore ? time : 0;
     cursor.side = side;
+    cursor.asked = side;
+    if (isBefore && leading !== 'only') intoLoop(cursor, leading, loop.length);
     runStages(stages, cursor);
   },
   events: (from, to) => eventsOf(stages, from, to),

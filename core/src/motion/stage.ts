@@ -20,8 +20,8 @@ export interface PoseStage {
 
 /** The stages before one, as it sees them while its tables are made. */
 export interface Earlier {
-  /** Runs them at a time, s. */
-  run(cursor: Cursor, time: number, side: Side): void;
+  /** Runs them at a time, s; `isBefore`: of the lead-in, below 0. */
+  run(cursor: Cursor, time: number, side: Side, isBefore?: boolean): void;
   /** Times inside (from, to), s, at which they are not smooth; ascending. */
   events(from: number, to: number): readonly number[];
   readonly varies: readonly Channel[];

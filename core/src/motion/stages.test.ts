@@ -338,6 +338,55 @@ describe('all that a rider can do, against the slow reference', () => {
   );
 });
 
+/** What riders do in a first round: come only then, are not seen until they start, run, or stand. */
+const firsts = fc.record({
+  only: choice(false, false, true),
+  hidden: choice(false, true),
+  leadIn: choice(null, null, 'runs', 'stands'),
+  later: choice(0, 0.7, 2.9),
+} as const);
+
+test('in a first round each comes once, is not seen yet, runs or stands as it is to, against the slow reference', () => {
+  let [compared, unseen, came] = [0, 0, 0];
+  const led = fc.tuple(scenes, fc.array(firsts, { minLength: 3, maxLength: 3 })).map(([scene, how]): Scene => {
+    const riders = scene.riders.map((one, i) => {
+      const first = how[i];
+      if (!first) return one;
+      const { later, ...more } = first;
+      // The reference's averages and headings that follow are slow, and compared elsewhere.
+      const heading = { ...one.heading, smooth: 0, limit: null };
+      const liftBy = one.liftBy === 'rounded' ? 'up' : one.liftBy;
+      return { ...one, heading, liftBy, pace: { ...one.pace, ...more, delay: one.pace.delay + later } };
+    });
+    return { ...scene, riders };
+  });
+  fc.assert(
+    fc.property(led, fc.array(between(-9, 1), { minLength: 8, maxLength: 8 }), (scene, times) => {
+      const motion = prepare(scene);
+      expect(motion.leadIn % 4 === 0 || scene.riders.every(({ pace: { leadIn } }) => leadIn !== 'runs')).toBe(true);
+      for (const time of times) {
+        const beside = motion.riders.flatMap((one) => [
+          ...one.events(time - 2e-3, time + 2e-3),
+          ...one.steps(time - 2e-3, time + 2e-3),
+          ...one.entering,
+          ...one.stepsBefore(),
+        ]);
+        if (beside.some((event) => Math.abs(event - time) < 1.9e-3)) continue;
+        scene.riders.forEach(({ pace: { only, hidden } }, index) => {
+          compared++;
+          if (time < 0 && only) came++;
+          if (time < 0 && hidden && motion.poseAt(time).of(index, 'opacity') === 0) unseen++;
+          expect(gapAt(scene, index, time), `rider ${index} at ${time}`).toBeLessThan(1e-6);
+        });
+      }
+    }),
+    { numRuns: 20, seed: 11, endOnFailure: true },
+  );
+  expect(compared).toBeGreaterThan(300);
+  expect(unseen).toBeGreaterThan(20);
+  expect(came).toBeGreaterThan(40);
+});
+
 test('no faster than its limit, against small steps', () => {
   const scene = sceneOf({
     guides: [LOOPS],

@@ -31,7 +31,6 @@ export {
   guideById,
   idsIn,
   isStill,
-  leadInOf,
   loopLength,
   markById,
   markIdsOf,
@@ -89,3 +88,4 @@ export {
   type SvgArt,
   type Tracing,
 } from './schema/index.ts';
+export { foldingWith, hiddenUntil, leadingOf, leadInOf, localAt, SPEED_WINDOW, type Leading } from './lead-in.ts';

@@ -25,10 +25,6 @@ export const markById = (rider: Rider, id: string): Mark | undefined => rider.pa
 /** Seconds that are played and sent: the duration, or twice that for there-and-back. */
 export const loopLength = (clock: Clock): number => roundOf(clock.duration, clock.repeat);
 
-/** Seconds that are played once before the loop, until every rider has entered; 0 where none enters. */
-export const leadInOf = ({ riders }: Scene): number =>
-  riders.reduce((most, { entrance }) => (entrance ? Math.max(most, entrance.start + entrance.seconds) : most), 0);
-
 /** Number of frames that are written of a loop: what loops does not repeat its first at its end, what plays once ends with its last moment. */
 export const sentFrames = (clock: Clock): number => frameCount(clock) + (clock.repeat === 'once' ? 1 : 0);
 

@@ -297,6 +297,17 @@ describe('versions', () => {
       ['smoke', { guide: 'porthole', keep: 'outside' }],
     ]);
   });
+  test('the frozen scene of version 11 is read, with a first round', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-11.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.riders.map(({ pace: { only, hidden, leadIn } }) => [only, hidden, leadIn])).toEqual([
+      [true, false, null],
+      [false, true, null],
+      [false, false, 'stands'],
+    ]);
+    // 0.5 + 4 s for who comes once, in whole loops as the gull runs in it.
+    expect(leadInOf(read.scene)).toBe(8);
+  });
   test('the frozen scene of version 10 is read, with several triggers and a pivot of a rider’s own', () => {
     const read = readScene(readFileSync(new URL('./frozen/version-10.paceline.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
@@ -366,7 +377,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 10 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 11 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

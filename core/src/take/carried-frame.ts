@@ -3,15 +3,13 @@ import { CHANNELS, type Channel, type Motion, type Poses } from '../motion/index
 import { artOfRider, pathOfGuide, riderById, type Guide, type Scene } from '../scene/index.ts';
 import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
-import { enteringCurves } from './lead-in.ts';
+import { ledThrough, NOT_LED, type Led } from './lead-in.ts';
 import { lookedAt } from './reduction.ts';
 import type { PivotBox } from './sample.ts';
 
 /** The frame of a rider's art, as it moves over the loop: each channel of that rider's pose, about the art's pivot, px of its box. */
-export interface CarriedFrame {
+export interface CarriedFrame extends Led {
   readonly curves: Readonly<Record<Channel, Curve>>;
-  /** In the lead-in; null where it stands there as the loop begins. */
-  readonly entering: Readonly<Record<Channel, Curve>> | null;
   readonly pivot: Vec;
 }
 
@@ -42,7 +40,7 @@ export function carriedFrame(
   const looked = isStill ? undefined : lookedAt(moving, motion.length, box, tolerance, cubic);
   return {
     curves: looked ? curvesOf(moving, looked) : constantCurves(moving),
-    entering: enteringCurves(moving, leadIn, box, tolerance, cubic),
+    ...ledThrough(moving, leadIn, box, tolerance, cubic),
     pivot,
   };
 }
@@ -59,7 +57,7 @@ export function stillFrame(scene: Scene, motion: Motion, poses: Poses, guide: Gu
   const carrier = guide.carrier === null ? undefined : riderById(scene, guide.carrier);
   const art = carrier && artOfRider(scene, carrier);
   if (!art) return null;
-  return { curves: stillCurves(poses, motion.indexOf(carrier.id)), entering: null, pivot: art.pivot };
+  return { curves: stillCurves(poses, motion.indexOf(carrier.id)), ...NOT_LED, pivot: art.pivot };
 }
 
 /** The channels of a rider's pose at one time as curves that are constants. */

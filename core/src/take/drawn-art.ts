@@ -8,21 +8,19 @@ import type { Curve } from './curve.ts';
 import { constantCurves, curvesOf } from './curves-of.ts';
 import type { DrawnStroke } from './drawn-stroke.ts';
 import { lookedAt } from './reduction.ts';
-import { enteringCurves } from './lead-in.ts';
+import { ledThrough, type Led } from './lead-in.ts';
 import { isMirrored } from './same.ts';
 import { pivotBoxOf } from './sample.ts';
-import { stepsOf, type Steps } from './steps.ts';
+import { stepsBefore, stepsOf, type Steps } from './steps.ts';
 
 /** A rider's art, and each channel of its pose over the loop. */
-export interface DrawnArt {
+export interface DrawnArt extends Led {
   readonly kind: 'art';
   /** Id and name of the rider. */
   readonly id: string;
   readonly name: string;
   readonly art: Art;
   readonly curves: Readonly<Record<Channel, Curve>>;
-  /** The same in the lead-in, from its beginning on; null where it stands there as the loop begins, and where the lead-in was not asked for. */
-  readonly entering: Readonly<Record<Channel, Curve>> | null;
   /** The same by a motion along its guide, where that is written shorter and was asked for. */
   readonly along: Along | null;
   /** The rider whose motion it repeats, and by how much it is ahead of it, s; null where it has its own, or that was not asked for. */
@@ -33,6 +31,9 @@ export interface DrawnArt {
   readonly pose: Steps;
   /** 1 while it is drawn at this place of the order, else 0: what goes behind something stands in it more than once. */
   readonly shown: Steps;
+  /** Both in the lead-in, from its beginning on; null where that is as it runs, or stands, there. */
+  readonly posing: Steps | null;
+  readonly showing: Steps | null;
   /** The line within which it is seen, or outside of which, by the even-odd rule. */
   readonly inside: Inside | null;
   /** How far the view's movement moves it. */
@@ -76,18 +77,22 @@ export function drawnArt(
   const moving = motion.riders[index];
   if (!rider.output || !art || !moving) return undefined;
   const { length } = motion;
-  const shown = stepsOf(moving, length, 'under', (value) => (value === under ? 1 : 0));
-  if (shown.every(({ value }) => value === 0)) return undefined;
-  const pose = stepsOf(moving, length, 'pose');
+  const isHere = { key: 'under', of: (value: number) => (value === under ? 1 : 0) } as const;
+  const shown = stepsOf(moving, length, isHere);
+  const showing = stepsBefore(moving, leadIn, shown[0]?.value, isHere);
+  if ([...shown, ...(showing ?? [])].every(({ value }) => value === 0)) return undefined;
+  const pose = stepsOf(moving, length, { key: 'pose' });
   const { id, name, parallax } = rider;
   const box = pivotBoxOf(art);
-  const entering = enteringCurves(moving, leadIn, box, tolerance, cubic);
+  const led = ledThrough(moving, leadIn, box, tolerance, cubic);
   const ownWay = { along: null, echo: null, mirrored: false };
   const still = {
     ...ownWay,
-    entering,
+    ...led,
     pose,
     shown,
+    posing: stepsBefore(moving, leadIn, pose[0]?.value, { key: 'pose' }),
+    showing,
     inside: insideOf(scene, rider, frameOf),
     parallax,
     ...goesWith(scene, rider),
@@ -97,7 +102,7 @@ export function drawnArt(
   const curves = curvesOf(moving, looked);
   tell(0.75);
   // What enters has curves alone: those of its lead-in go on in them.
-  const guide = ways && !entering && guideById(scene, rider.guide);
+  const guide = ways && !led.entering && guideById(scene, rider.guide);
   const along = guide ? alongOf(moving, guide, length, looked) : null;
   const mirrored =
     ways && isEndless(scene) && scene.clock.repeat === 'there-and-back' && isMirrored(moving, length, box);

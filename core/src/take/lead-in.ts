@@ -5,11 +5,15 @@ import { lookedAt } from './reduction.ts';
 import { sampleAt, type PivotBox, type Played } from './sample.ts';
 
 /** s before the loop at which the lead-in's end is looked at: at 0 itself the loop has begun. */
-const JUST_BEFORE = 1e-9;
+export const JUST_BEFORE = 1e-9;
 
 /** A rider in the lead-in, as something that is played from 0 on and ends where the loop begins. */
-export const playedBefore = (rider: RiderMotion, leadIn: number): Played => ({
-  varies: CHANNELS,
+export const playedBefore = (
+  rider: RiderMotion,
+  leadIn: number,
+  varies: readonly Channel[] = CHANNELS,
+): Played => ({
+  varies,
   round: Infinity,
   poseAt: (time, side, data, offset) => rider.poseAt(Math.min(time - leadIn, -JUST_BEFORE), side, data, offset),
   events: (from, to) =>
@@ -18,22 +22,31 @@ export const playedBefore = (rider: RiderMotion, leadIn: number): Played => ({
       .sort((a, b) => a - b),
 });
 
-/** The channels of a rider's pose in the lead-in, from its beginning, 0, on; null where it stands there as the loop begins. */
-export function enteringCurves(
-  rider: RiderMotion,
-  leadIn: number,
-  box: PivotBox,
-  tolerance: number,
-  cubic: boolean,
-): Readonly<Record<Channel, Curve>> | null {
-  if (!(leadIn > 0) || rider.entering.length === 0) return null;
-  const played = playedBefore(rider, leadIn);
+/** Curves of what is in the lead-in not as in the loop: those of every channel, or of opacity alone where the rest runs as in the loop. */
+export type Entering = Readonly<Partial<Record<Channel, Curve>>>;
+
+/** A rider's way through the lead-in. */
+export interface Led {
+  /** Its loop begins with the lead-in; else where that ends. */
+  readonly runs: boolean;
+  /** What is not so, from the lead-in's beginning, 0, on; null where all is, and where the lead-in was not asked for. */
+  readonly entering: Entering | null;
+}
+
+/** Nothing before the loop. */
+export const NOT_LED: Led = { runs: false, entering: null };
+
+/** How a rider's pose goes through the lead-in. */
+export function ledThrough(rider: RiderMotion, leadIn: number, box: PivotBox, tolerance: number, cubic: boolean): Led {
+  if (!(leadIn > 0) || rider.entering.length === 0) return NOT_LED;
+  const { runsBefore: runs } = rider;
+  const played = playedBefore(rider, leadIn, runs ? ['opacity'] : CHANNELS);
+  if (runs && !rider.hidesBefore) return { runs, entering: null };
   const curves = curvesOf(played, lookedAt(played, leadIn, box, tolerance, cubic));
   const begin = sampleAt(rider, 0);
-  const plain = CHANNELS.map((channel) => [channel, settled(curves[channel])] as const);
-  return plain.every(([channel, curve]) => curve.length === 1 && curve[0]?.value === begin[channel])
-    ? null
-    : (Object.fromEntries(plain) as unknown as Record<Channel, Curve>);
+  const plain = played.varies.map((channel) => [channel, settled(curves[channel])] as const);
+  const isAsItBegins = plain.every(([channel, curve]) => curve.length === 1 && curve[0]?.value === begin[channel]);
+  return { runs, entering: isAsItBegins && !runs ? null : Object.fromEntries(plain) };
 }
 
 /** A curve of one key where all of them say the same. */

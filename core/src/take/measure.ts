@@ -4,6 +4,7 @@ import { guideById, type Scene } from '../scene/index.ts';
 import { valuesAlong } from './along.ts';
 import { boxCarried, type CarriedFrame } from './carried-frame.ts';
 import type { DrawnArt } from './drawn-art.ts';
+import { valueOfCurve } from './curve.ts';
 import { valuesOfCurves } from './gap.ts';
 import { cornerGap, pivotBoxOf, sampleAt, type ChannelValues, type PivotBox } from './sample.ts';
 import type { Take } from './take.ts';
@@ -31,17 +32,25 @@ export function measureTake(scene: Scene, take: Take): TakeError {
     const px = cornerGap(shown, sampleAt(rider, time), box);
     if (px > worst.px) worst = { px, rider: rider.id, time };
   };
-  for (const { id, box, shownAt, entering } of measuredIn(scene, take)) {
+  for (const { id, box, shownAt, runs, entering } of measuredIn(scene, take)) {
     const rider = motion.rider(id);
     if (!rider) continue;
     if (rider.varies.length > 0)
       for (const time of scattered(take.length, rider.events(0, take.length))) look(rider, box, shownAt(time), time);
     const entries = rider.entering.map((time) => time + take.leadIn);
-    if (entering)
-      for (const time of scattered(take.leadIn, entries))
-        look(rider, box, valuesOfCurves(entering, time), time - take.leadIn);
+    if (entering || runs)
+      for (const time of scattered(take.leadIn, entries)) {
+        const within = runs ? shownAt(time % take.length) : undefined;
+        look(rider, box, enteringAt(entering, time, within), time - take.leadIn);
+      }
   }
   return worst;
+}
+
+/** What is shown in the lead-in: its own curves there over what it has as it runs. */
+function enteringAt(entering: Measured['entering'], time: number, within: ChannelValues | undefined): ChannelValues {
+  const own = Object.entries(entering ?? {}).map(([channel, curve]) => [channel, valueOfCurve(curve, time)] as const);
+  return { ...within, ...(Object.fromEntries(own) as unknown as ChannelValues) };
 }
 
 /** Times within a length, s, that favour none, and are not near to any of ascending events. */
@@ -57,6 +66,7 @@ interface Measured {
   readonly id: string;
   readonly box: PivotBox;
   readonly shownAt: (time: number) => ChannelValues;
+  readonly runs: boolean;
   readonly entering: CarriedFrame['entering'];
 }
 
@@ -65,14 +75,14 @@ function measuredIn(scene: Scene, { drawing }: Take): Measured[] {
   const framed = (id: string, frame: CarriedFrame | null): Measured[] => {
     const guide = guideById(scene, id);
     if (!frame || guide?.carrier == null) return [];
-    const { curves, entering, pivot } = frame;
+    const { curves, runs, entering, pivot } = frame;
     const shownAt = (time: number): ChannelValues => valuesOfCurves(curves, time);
-    return [{ id: guide.carrier, box: boxCarried(guide, pivot), shownAt, entering }];
+    return [{ id: guide.carrier, box: boxCarried(guide, pivot), shownAt, runs, entering }];
   };
   return drawing.flatMap((drawn) => {
     if (drawn.kind === 'stroke') return framed(drawn.id, drawn.frame);
-    const { id, art, entering, inside } = drawn;
-    const own = { id, box: pivotBoxOf(art), shownAt: playerOf(drawn), entering };
+    const { id, art, runs, entering, inside } = drawn;
+    const own = { id, box: pivotBoxOf(art), shownAt: playerOf(drawn), runs, entering };
     return [own, ...(inside ? framed(inside.guide, inside.frame) : [])];
   });
 }

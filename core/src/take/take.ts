@@ -6,6 +6,7 @@ import { BAKE_TOLERANCE } from '../tolerances.ts';
 import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
 import { drawnArt, goesWith, insideOf, isEndless, type Baking, type Drawn } from './drawn-art.ts';
+import { NOT_LED } from './lead-in.ts';
 import { drawnStroke } from './drawn-stroke.ts';
 import { withEchoes } from './echoes.ts';
 import { bakedView, stillView, type View } from './view.ts';
@@ -123,8 +124,8 @@ export function stillTake(scene: Scene, time: number): Take {
     if (!rider.output || !art || poses.of(index, 'under') !== under) return [];
     const curves = stillCurves(poses, index);
     const { id, name, parallax } = rider;
-    const steps = { pose: still(poses.of(index, 'pose')), shown: still(1) };
-    const ways = { along: null, echo: null, mirrored: false, entering: null };
+    const steps = { pose: still(poses.of(index, 'pose')), shown: still(1), posing: null, showing: null };
+    const ways = { along: null, echo: null, mirrored: false, ...NOT_LED };
     const inside = insideOf(scene, rider, frameOf);
     return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax, ...goesWith(scene, rider) }];
   });

@@ -14,8 +14,9 @@ export interface ViewCurves {
   readonly zoomY: Curve;
 }
 
-/** The same over the loop, and in the lead-in; null where it stands there as the loop begins, and where that was not asked for. */
+/** The same over the loop, and in the lead-in: whether its loop begins with that; else its curves there, null where it stands as the loop begins, and where that was not asked for. */
 export interface View extends ViewCurves {
+  readonly runs: boolean;
   readonly entering: ViewCurves | null;
 }
 
@@ -40,7 +41,9 @@ export function bakedView(
   const { width, height } = scene.canvas;
   const own = tolerance * VIEW_SHARE;
   const window: PivotBox = [-width / 2, -height / 2, width / 2, height / 2];
-  const led = leadIn > 0 && rider.entering.length > 0 ? playedBefore(rider, leadIn) : undefined;
+  const isLed = leadIn > 0 && rider.entering.length > 0;
+  const runs = isLed && rider.runsBefore;
+  const led = isLed && !runs ? playedBefore(rider, leadIn) : undefined;
   const sampled = (within: number): Sample[][][] => [
     samplePieces(rider, motion.length, window, within),
     ...(led ? [samplePieces(led, leadIn, window, within)] : []),
@@ -60,7 +63,7 @@ export function bakedView(
   const entering = lead && viewCurves(lead, limits);
   const isOther = entering && VIEWED.some((key) => !isConstantAt(entering[key], curves[key][0]?.value));
   return {
-    curves: { ...curves, entering: isOther ? entering : null },
+    curves: { ...curves, runs, entering: isOther ? entering : null },
     reach: (tolerance * (1 - VIEW_SHARE)) / most,
   };
 }
@@ -106,6 +109,7 @@ export function stillView(scene: Scene, motion: Motion, poses: Poses): View | nu
     angle: still(at('angle')),
     zoomX: still(zoomOf(at('scaleX'))),
     zoomY: still(zoomOf(at('scaleY'))),
+    runs: false,
     entering: null,
   };
 }

@@ -40,28 +40,95 @@ export function finely<T>(work: () => T): T {
  * first. Nothing but tests uses it.
  */
 export function referencePose(scene: Scene, rider: Rider, played: number): ReferencePose {
-  return poseOf(scene, rider, played);
+  if (before < 0) return poseOf(scene, rider, leadTimeOf(scene, rider));
+  return poseOf(scene, rider, rider.pace.only ? Math.max(0, played) : played);
 }
 
 /** s before the loop, below 0, while a pose of the lead-in is worked out; else 0. */
 let before = 0;
 
-/** The same in the lead-in, at a time below 0: as where the loop begins, but for what is left of each entrance. */
+/** The same in the lead-in, at a time below 0: each rider stands there, runs or comes, and has what is left of its entrance. */
 export function referenceBefore(scene: Scene, rider: Rider, time: number): ReferencePose {
+  return within(Math.max(time, -leadOf(scene)), () => referencePose(scene, rider, time));
+}
+
+/** Does something at a time of the lead-in, or, at 0, of the loop. */
+function within<T>(time: number, work: () => T): T {
+  const last = before;
   before = time;
   try {
-    return poseOf(scene, rider, 0);
+    return work();
   } finally {
-    before = 0;
+    before = last;
   }
+}
+
+const loopOf = ({ clock }: Scene): number => clock.duration * (clock.repeat === 'there-and-back' ? 2 : 1);
+
+const waits = ({ pace }: Rider): boolean => pace.hidden && pace.delay > 0;
+
+/** What a rider does in the lead-in. */
+const leadingOf = ({ riders }: Scene, { pace }: Rider): 'only' | 'stands' | 'runs' => {
+  if (pace.only) return 'only';
+  return pace.leadIn ?? (riders.some((one) => one.pace.only || waits(one)) ? 'runs' : 'stands');
+};
+
+/** s of the lead-in. */
+function leadOf(scene: Scene): number {
+  const { riders, clock } = scene;
+  let long = 0;
+  for (const rider of riders) {
+    const { entrance, pace } = rider;
+    if (entrance) long = Math.max(long, entrance.start + entrance.seconds);
+    if (waits(rider)) long = Math.max(long, pace.delay);
+    const waitsFor = rider.poses.by === 'mark' ? riders.find(({ id }) => id === rider.poses.mark?.rider) : undefined;
+    const from = waitsFor?.pace.marks.find(({ id }) => id === rider.poses.mark?.mark);
+    if (waitsFor?.pace.only && from) {
+      const art = scene.art.find(({ id }) => id === rider.art);
+      const cycle = waitsFor.pace.cycle ?? clock.duration;
+      const isBack = (waitsFor.pace.repeat ?? clock.repeat) === 'there-and-back';
+      const passed = roundsEnd(scene, waitsFor) - (isBack ? from.time : cycle - from.time);
+      long = Math.max(long, passed + (art?.kind === 'strip' ? art.poses.length : 1) / rider.poses.rate);
+    }
+    if (!pace.only) continue;
+    const isOne = (pace.times ?? 1) === 1 || (pace.repeat ?? clock.repeat) === 'once';
+    const isBack = (pace.repeat ?? clock.repeat) === 'there-and-back';
+    let end = roundsEnd(scene, rider);
+    if (isOne && !isBack && !pace.recipe && rider.poses.by !== 'time') {
+      const keys = Object.values(rider.keys).flatMap((list) => list.map(({ time }) => time));
+      const last = Math.max(0, ...keys, ...pace.marks.map(({ time, dwell }) => time + dwell));
+      end = Math.min(end, Math.max(0, pace.delay) + last + (rider.squash?.by === 'speed' ? 0.04 : 0));
+    }
+    long = Math.max(long, end);
+  }
+  if (long === 0 || !riders.some((rider) => leadingOf(scene, rider) === 'runs')) return long;
+  const loop = loopOf(scene);
+  let whole = loop;
+  while (whole < long - 1e-9 * loop) whole += loop;
+  return whole;
+}
+
+/** s of the lead-in after which all rounds of one that comes only the first time are over. */
+function roundsEnd({ clock }: Scene, { pace }: Rider): number {
+  const repeat = pace.repeat ?? clock.repeat;
+  const round = (pace.cycle ?? clock.duration) * (repeat === 'there-and-back' ? 2 : 1);
+  return Math.max(0, pace.delay) + round * (repeat === 'once' ? 1 : (pace.times ?? 1));
+}
+
+/** The time that a rider's own motion is asked about in the lead-in. */
+function leadTimeOf(scene: Scene, rider: Rider): number {
+  const leading = leadingOf(scene, rider);
+  if (leading === 'only') return before;
+  if (leading === 'stands') return 0;
+  let time = before;
+  while (time < 0) time += loopOf(scene);
+  return time;
 }
 
 /** What is left of a rider's entrance: 1 as it enters, 0 once it is there. */
 function leftToEnter(scene: Scene, { entrance }: Rider): number {
   if (before >= 0 || !entrance) return 0;
-  const ends = scene.riders.map((one) => (one.entrance ? one.entrance.start + one.entrance.seconds : 0));
-  const long = Math.max(...ends);
-  const gone = (Math.max(before, -long) + long - entrance.start) / entrance.seconds;
+  const gone = (before + leadOf(scene) - entrance.start) / entrance.seconds;
   return gone <= 0 ? 1 : gone >= 1 ? 0 : 1 - progress(entrance.ease, gone);
 }
 
@@ -127,6 +194,8 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
     matrix = product(enters, turned((left * rider.entrance.turn * Math.PI) / 180), grown, moved(-ex, -ey), matrix);
     opacity = Math.min(1, Math.max(0, opacity * (1 + left * (rider.entrance.opacity - 1))));
   }
+  const isUnseen = before < 0 && waits(rider) && before < rider.pace.delay - leadOf(scene);
+  if (isUnseen) opacity = 0;
   const carried = own.carriedAt(played);
   if (carried) {
     const [px, py] = applied(carried.matrix, applied(matrix, [pivotX, pivotY]));
@@ -136,7 +205,7 @@ function poseOf(scene: Scene, rider: Rider, played: number): ReferencePose {
   }
   const [canvasX, canvasY] = applied(matrix, [pivotX, pivotY]);
   const [pose, under] = [shownPose(scene, rider, time), stretchBehind(scene, rider, time)];
-  return { x: canvasX, y: canvasY, angle, distance, matrix, opacity, pose, under };
+  return { x: canvasX, y: canvasY, angle, distance: isUnseen ? 0 : distance, matrix, opacity, pose, under };
 }
 
 /** From the pivot the way that the nose points, as far as the box reaches: by small steps outward. */
@@ -199,12 +268,13 @@ function shownPose(scene: Scene, rider: Rider, time: number): number {
   const cycle = other.pace.cycle ?? scene.clock.duration;
   const repeat = other.pace.repeat ?? scene.clock.repeat;
   let gone = -1;
-  const { times } = other.pace;
+  const { times, delay } = roundsOf(scene, other);
+  const now = other.pace.only && before < 0 ? before : time;
   for (let k = times === null ? -50 : 0; k < (times ?? 50); k++) {
-    const start = other.pace.delay + (repeat === 'once' ? 0 : repeat === 'loop' ? k * cycle : 2 * k * cycle);
+    const start = delay + (repeat === 'once' ? 0 : repeat === 'loop' ? k * cycle : 2 * k * cycle);
     const passed = repeat === 'there-and-back' ? [from.time, 2 * cycle - from.time] : [from.time];
     for (const local of passed) {
-      const since = time - start - local;
+      const since = now - start - local;
       if (since >= -1e-12 && (gone < 0 || since < gone)) gone = since;
     }
   }
@@ -261,6 +331,12 @@ const STEP = 1 / 24_000;
 /** What was followed so far, by scene and rider. */
 const FOLLOWED = new WeakMap<Scene, Map<string, number[]>>();
 
+/** When its rounds begin, and how many there are: of what comes only the first time, in the lead-in. */
+function roundsOf(scene: Scene, { pace }: Rider): { delay: number; times: number | null } {
+  if (!pace.only) return pace;
+  return { delay: Math.max(0, pace.delay) - leadOf(scene), times: pace.times ?? 1 };
+}
+
 /** What a rider does, asked piece by piece. */
 class Ride {
   readonly #scene: Scene;
@@ -280,7 +356,8 @@ class Ride {
   /** Time folded into its cycle, s. */
   local(time: number): number {
     const { pace } = this.#rider;
-    return fold(time - pace.delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat, pace.times);
+    const { delay, times } = roundsOf(this.#scene, this.#rider);
+    return fold(time - delay, this.#cycle, pace.repeat ?? this.#scene.clock.repeat, times);
   }
 
   /** The value of a channel's keys; undefined where it has none. */
@@ -517,18 +594,38 @@ class Ride {
   /** The same, no faster than it may turn: followed in small steps from a loop earlier on. */
   #limited(time: number): number {
     const { limit } = this.#rider.heading;
-    const { duration, repeat } = this.#scene.clock;
     if (limit === null || this.#mode() === 'level') return this.#headed(time);
+    if (before < 0 && this.#rider.pace.only) return this.#limitedBefore();
+    // What has a limit is in the lead-in what it is in the loop.
+    return within(0, () => this.#limitedInLoop(time, limit));
+  }
+
+  /** Followed from the beginning of the lead-in to now. */
+  #limitedBefore(): number {
+    const until = before;
+    const most = (this.#rider.heading.limit ?? Infinity) * RADIANS * STEP;
+    const headed = (at: number): number => within(at, () => this.#headed(at));
+    let value = headed(-leadOf(this.#scene));
+    for (let at = -leadOf(this.#scene) + STEP; at <= until; at += STEP) {
+      let goal = near(headed(at), value);
+      if (goal - value < -Math.PI + 1e-6) goal += 2 * Math.PI;
+      value += Math.max(-most, Math.min(most, goal - value));
+    }
+    return value;
+  }
+
+  #limitedInLoop(time: number, limit: number): number {
+    const { duration, repeat } = this.#scene.clock;
     const length = repeat === 'there-and-back' ? 2 * duration : duration;
     const until = repeat === 'once' ? Math.max(0, Math.min(length, time)) : time - Math.floor(time / length) * length;
     const follows = (value: number, at: number, step: number): number => {
-      let goal = near(this.#headed(at), value);
+      let goal = near(this.#headed(this.#rider.pace.only && at < 0 ? at + length : at), value);
       // Of two ways as short, clockwise.
       if (goal - value < -Math.PI + 1e-6) goal += 2 * Math.PI;
       return value + Math.max(-limit * RADIANS * step, Math.min(limit * RADIANS * step, goal - value));
     };
     const all = this.#followed();
-    if (all.length === 0) all.push(this.#headed(-length));
+    if (all.length === 0) all.push(this.#headed(this.#rider.pace.only ? 0 : -length));
     const whole = Math.floor((until + length) / STEP);
     for (let i = all.length; i <= whole; i++) all.push(follows(all[i - 1] ?? 0, -length + i * STEP, STEP));
     return follows(all[whole] ?? 0, until, until + length - whole * STEP);

@@ -455,6 +455,8 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'On the opened card 2 say yes at Enters before it: from where, how large, how opaque and turned it comes, after how long and by which ease. All stand where the loop begins until the last has entered.',
+      'To come along a guide of its own, the first time alone: give it its pace there and say “plays only then” at The first time on the opened card 4. It stays where its pace ends, and the others run meanwhile.',
+      'Riders that follow each other, each later, are “hidden until it starts” the first time; copies that start later can be made so at once.',
       'The arrow beside Play, or Shift Space, plays the lead-in and the loop after it.',
       'Every web format but Lottie plays it once; films and pictures have it where they begin below 0; of the others Send says that they begin with the loop.',
     ],

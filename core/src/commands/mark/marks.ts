@@ -185,10 +185,10 @@ export const setEase = command<{ rider: string; marks: readonly string[]; ease: 
   },
 );
 
-/** Sets a rider's own cycle, delay and repeat; a new cycle stretches marks and keys with it. */
+/** Sets a rider's own cycle, delay, repeat and what it does the first time; a new cycle stretches marks and keys with it. */
 export const setPace = command<{
   rider: string;
-  patch: Partial<Pick<Pace, 'cycle' | 'delay' | 'repeat' | 'times' | 'link' | 'on'>>;
+  patch: Partial<Omit<Pace, 'marks' | 'recipe'>>;
 }>(
   (scene, { rider }) => missingRider(scene, rider),
   (scene, { rider: id, patch }) => {

@@ -27,6 +27,8 @@ export interface CopiesAlong {
   /** How many in all. */
   readonly count: number;
   readonly spread: Spread;
+  /** In the first round they are not seen before they start. */
+  readonly hidden?: boolean;
   /** They share their marks from then on. */
   readonly linked?: boolean;
   /** Art that the copies show in turn with that of the rider itself. */
@@ -49,7 +51,7 @@ export const copiesAlong = command<CopiesAlong>(
     if (arts.some((art) => !artById(scene, art))) return refusal('no-art');
     return scene.riders.length + count - 1 > MOST.riders ? refusal('too-many-riders') : undefined;
   },
-  (scene, { rider: id, count, spread, linked = false, arts = [], vary = 0 }) => {
+  (scene, { rider: id, count, spread, hidden = false, linked = false, arts = [], vary = 0 }) => {
     const one = riderOf(scene, id);
     const rider = linked ? { ...one, pace: { ...one.pace, link: one.pace.link ?? id } } : one;
     const fresh = freshIds(scene);
@@ -65,7 +67,11 @@ export const copiesAlong = command<CopiesAlong>(
         ...placed(scene, rider, i, count, spread),
         art: shown[i % shown.length] ?? one.art,
         scale: [copy.scale[0] * size, copy.scale[1] * size],
-        pace: { ...copy.pace, delay: rider.pace.delay + delayOf(scene, rider, i, count, spread) },
+        pace: {
+          ...copy.pace,
+          hidden: hidden || copy.pace.hidden,
+          delay: rider.pace.delay + delayOf(scene, rider, i, count, spread),
+        },
       };
     });
     const at = scene.riders.indexOf(one);

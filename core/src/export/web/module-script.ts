@@ -12,12 +12,12 @@ const keysOf = (curve: Curve, length: number, property: Tracked): string =>
     })
     .join(',')}]`;
 
-/** What moves, as data: name, property, keys, whether it changes at once, and its keys in the lead-in, where it enters: their times as shares of that. */
+/** What moves, as data: name, property, keys, whether it changes at once, its keys in the lead-in where it is something else there, their times as shares of that, and whether its loop begins with it. */
 export function tracksText(tracks: readonly Track[], { length, leadIn }: Take): string {
-  const lines = tracks.map(({ name, property, curve, steps, entering }) => {
+  const lines = tracks.map(({ name, property, curve, steps, runs, entering }) => {
     const keys = keysOf(curve ?? steps ?? [], length, property);
-    const jumps = curve ? (entering ? ', 0' : '') : ', 1';
-    const before = entering ? `, ${keysOf(entering, leadIn, property)}` : '';
+    const jumps = curve ? (entering || runs ? ', 0' : '') : ', 1';
+    const before = entering ? `, ${keysOf(entering, leadIn, property)}${runs ? ', 1' : ''}` : runs ? ', 0, 1' : '';
     return `  [${JSON.stringify(name)}, ${JSON.stringify(property)}, ${keys}${jumps}${before}],`;
   });
   return `[\n${lines.join('\n')}\n]`;

@@ -65,22 +65,24 @@ function riderOf({ drawing }: Take, name: string): DrawnArt | undefined {
   );
 }
 
-/** How an element's animations are timed: the loop after the lead-in, where there is one. */
-function timings({ length, times, leadIn }: Take): { readonly loop: string; readonly entry: string } {
-  const delay = leadIn > 0 ? ` ${formatNumber(leadIn, 6)}s` : '';
-  const often = times === null ? `infinite${delay && ' backwards'}` : `${times} both`;
-  return { loop: `${formatNumber(length, 6)}s linear${delay} ${often}`, entry: `${delay.trim()} linear` };
+/** How an element's animations are timed: the loop after the lead-in, where there is one, or with it where it runs there. */
+function timings({ length, times, leadIn }: Take, runs: boolean): { readonly loop: string; readonly entry: string } {
+  const lead = `${formatNumber(leadIn, 6)}s`;
+  const delay = leadIn > 0 && !runs ? ` ${lead}` : '';
+  const rounds = times === null ? null : times + (runs ? Math.round(leadIn / length) : 0);
+  const often = rounds === null ? `infinite${delay && ' backwards'}` : `${rounds} both`;
+  return { loop: `${formatNumber(length, 6)}s linear${delay} ${often}`, entry: `${lead} linear` };
 }
 
-function textOfRider(take: Take, { curves, entering, art, name }: DrawnArt, stem: string, selector: string): string {
+function textOfRider(take: Take, { curves, runs, entering, art, name }: DrawnArt, stem: string, selector: string): string {
   const { length, leadIn } = take;
-  const timing = timings(take);
+  const timing = timings(take, runs);
   const running: string[] = [];
   const rules: string[] = [];
   const declared: string[] = [];
   const entryOf = (channel: Channel): Curve | undefined => {
     const before = entering?.[channel];
-    return before?.every(({ value }) => value === curves[channel][0]?.value) ? undefined : before;
+    return !runs && before?.every(({ value }) => value === curves[channel][0]?.value) ? undefined : before;
   };
   // What enters does so by keyframes over the loop's first ones, which stand until the loop begins.
   const add = (property: string, channel: Channel, declaration: (value: number) => string): void => {

@@ -29,7 +29,7 @@ export function styleOf(take: Take, { prefix, tracks, echoes, clips }: Moving, d
     ? `.${prefix}-r{animation-duration:${seconds(take.duration)};animation-direction:alternate}`
     : '';
   const plays = `${seconds(take.length)} linear ${led}${times}`;
-  const entries = tracks.map((track) => entryRule(track, led, plays));
+  const entries = tracks.map((track) => entryRule(track, take, track.runs ? runningFrom(take) : plays));
   const runs = `.${prefix}-m{animation:${plays}}${back}${entries.join('')}`;
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
   const rules = tracks.map((track) => ruleOf(track, take));
@@ -51,24 +51,46 @@ const seconds = (time: number): string => `${formatNumber(time, 6)}s`;
  * What enters plays its lead-in over the loop's first key, which stands until the loop begins. Its whole rule is in the condition: a name that stood outside of it would be put into the element by
  * optimisers, and outdo this.
  */
-function entryRule({ name, curve, entering }: Track, led: string, runs: string): string {
+function entryRule({ name, curve, steps, entering }: Track, { leadIn }: Take, plays: string): string {
   if (!entering) return '';
-  const enters = `${led}linear ${name}i`;
-  return `.${name}{animation:${curve && !isConstant(curve) ? `${runs} ${name},` : ''}${enters}}`;
+  const enters = `${seconds(leadIn)} linear ${name}i`;
+  const changes = curve ? !isConstant(curve) : steps && steps.length > 1;
+  return `.${name}{animation:${changes ? `${plays} ${name},` : ''}${enters}${curve ? '' : ';animation-timing-function:step-end'}}`;
 }
 
-function ruleOf(track: Track, { length, duration, leadIn }: Take): string {
+/** How often something is played whose loop begins with the lead-in; null: for ever. */
+const timesFrom = ({ length, leadIn, times }: Take): number | null =>
+  times === null ? null : times + Math.round(leadIn / length);
+
+/** How that is played. */
+function runningFrom(take: Take): string {
+  const times = timesFrom(take);
+  return `${seconds(take.length)} linear ${times === null ? 'infinite' : `${times} both`}`;
+}
+
+/** The same as what it is in place of how the others are played. */
+function runsRule({ runs }: Track, take: Take): string {
+  if (!runs) return '';
+  const times = timesFrom(take);
+  return `;animation-delay:0s${times === null ? '' : `;animation-iteration-count:${times}`}`;
+}
+
+function ruleOf(track: Track, take: Take): string {
+  const { length, duration, leadIn } = take;
   const { name, property, curve, steps, path, mirrored, entering } = track;
   const declaration = (value: number): string => declarationOf(property, value);
-  const entry = entering ? keyframesOf(`${name}i`, wholly(entering, leadIn), leadIn, declaration) : '';
+  const more = runsRule(track, take);
   const whole = mirrored ? duration : length;
   if (!curve) {
     const shown = mirrored ? (steps ?? []).filter(({ time }) => time < duration) : (steps ?? []);
-    return `.${name}{animation-name:${name};animation-timing-function:step-end}${stepFramesOf(name, shown, whole, declaration)}`;
+    const loop = entering && shown.length === 1 ? '' : stepFramesOf(name, shown, whole, declaration);
+    if (entering) return loop + stepFramesOf(`${name}i`, entering, leadIn, declaration);
+    return `.${name}{animation-name:${name};animation-timing-function:step-end${more}}${loop}`;
   }
+  const entry = entering ? keyframesOf(`${name}i`, wholly(entering, leadIn), leadIn, declaration) : '';
   if (entry) return (isConstant(curve) ? '' : keyframesOf(name, curve, whole, declaration)) + entry;
   const keys = mirrored ? firstHalf(curve, duration) : curve;
-  const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}}`;
+  const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}${more}}`;
   return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
 }
 

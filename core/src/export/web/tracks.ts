@@ -9,8 +9,10 @@ export interface Track {
   readonly curve: Curve | null;
   /** Of what changes at once instead of a curve. */
   readonly steps: Steps | null;
-  /** In the lead-in, from its beginning on; null: as the loop begins. */
-  readonly entering: Curve | null;
+  /** Its loop begins with the lead-in; else where that ends. */
+  readonly runs: boolean;
+  /** What it is in the lead-in instead, from the beginning of that on: a curve, or steps where it changes at once; null: nothing else. */
+  readonly entering: Curve | Steps | null;
   /** The path along which it goes. */
   readonly path: TrackPath | null;
   /** The second half of the loop is the first one backward. */

@@ -1,5 +1,7 @@
 import { lastAtMost } from '../../search.ts';
 import type { Repeat } from '../../time/index.ts';
+import type { Cursor } from '../cursor.ts';
+import { SLOT } from '../slots.ts';
 
 /** s. Longest step of a table of directions. */
 const STEP = 1 / 1000;
@@ -29,6 +31,8 @@ interface Turning {
   readonly directionAt: (time: number, side: 1 | -1) => number;
   /** Times inside (from, to) at which it is not smooth. */
   readonly events: (from: number, to: number) => readonly number[];
+  /** It begins at 0, in the direction that it has there, not a loop earlier. */
+  readonly fresh?: boolean;
 }
 
 /** Where what follows is, and what it follows, without jumps by whole turns: rad at a time, s. */
@@ -98,18 +102,18 @@ function crossing(of: (time: number) => number, level: number, [from, to]: [numb
  * A direction over the loop, without jumps by whole turns, and turning no faster than its limit: it begins one loop earlier, in the direction that it should have there, and
  * follows the short way. Past the loop's ends its time wraps (once: is held).
  */
-export class TurningTable {
+class TurningTable {
   readonly #times: Float64Array;
   readonly #values: Float64Array;
   readonly #length: number;
   readonly #repeat: Repeat;
 
-  constructor({ length, repeat, limit, directionAt, events }: Turning) {
+  constructor({ length, repeat, limit, directionAt, events, fresh = false }: Turning) {
     this.#length = length;
     this.#repeat = repeat;
     const steps = Math.min(MOST_STEPS, Math.ceil(length / STEP));
     const grid = Array.from({ length: steps + 1 }, (_, i) => (i * length) / steps);
-    const from = Number.isFinite(limit) ? -length : 0;
+    const from = Number.isFinite(limit) && !fresh ? -length : 0;
     const early = from < 0 ? grid.slice(0, -1).map((time) => time - length) : [];
     // What jumps at an event does so between a look just before it and one just after.
     const jumps = events(from, length).flatMap((time) => [time - BESIDE, time + BESIDE]);
@@ -145,5 +149,35 @@ export class TurningTable {
     const wide = (times[i + 1] ?? from) - from;
     const value = this.#values[i] ?? 0;
     work[0] = wide > 0 ? value + (((this.#values[i + 1] ?? value) - value) * (time - from)) / wide : value;
+  }
+}
+
+/** A direction over the loop, and over the lead-in where it is another there: its time is counted from the beginning of that, and it follows what is told from there on. */
+export class Turnings {
+  readonly #loop: TurningTable;
+  readonly #before: TurningTable | undefined;
+  readonly #leadIn: number;
+
+  constructor(loop: Turning, leadIn: number, before?: Pick<Turning, 'directionAt'>) {
+    this.#loop = new TurningTable(loop);
+    this.#leadIn = leadIn;
+    this.#before =
+      before &&
+      new TurningTable({
+        length: leadIn,
+        repeat: 'once',
+        fresh: true,
+        limit: loop.limit,
+        directionAt: (time, side) => before.directionAt(time - leadIn, side),
+        events: (from, to) => loop.events(from - leadIn, to - leadIn).map((time) => time + leadIn),
+      });
+  }
+
+  /** Puts the direction at a cursor's time into `work[0]`, rad. */
+  turn({ row, side }: Cursor, work: Float64Array): void {
+    const before = row[SLOT.before] ?? 0;
+    const isBefore = before < 0 && this.#before !== undefined;
+    work[0] = isBefore ? before + this.#leadIn : (row[SLOT.time] ?? 0);
+    (isBefore ? this.#before : this.#loop)?.advance(work, side);
   }
 }

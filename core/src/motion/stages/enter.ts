@@ -50,3 +50,20 @@ export function entranceEvents({ entrance }: Parameters<PoseStageMaker>[0]['ride
   const { start, seconds, ease } = entrance;
   return [0, ...compileLeg(ease).breaks, 1].map((share) => start + share * seconds - leadIn);
 }
+
+/** In the first round: until it starts a rider is not seen, and the line that it draws is not there. */
+export const hideStage: PoseStageMaker = ({ hiddenUntil }) => {
+  if (!Number.isFinite(hiddenUntil)) return undefined;
+  return {
+    run({ row, asked }) {
+      const before = row[SLOT.before] ?? 0;
+      if (before < hiddenUntil || (before === hiddenUntil && before < 0 && asked < 0)) {
+        row[SLOT.opacity] = 0;
+        row[SLOT.distance] = 0;
+      }
+    },
+    // It changes nothing of the loop.
+    varies: [],
+    events: noEvents,
+  };
+};

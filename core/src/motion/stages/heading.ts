@@ -1,11 +1,13 @@
 import { addKeyed, keyEvents } from '../key-lines.ts';
 import { headingMode, RADIANS } from '../heading/index.ts';
-import { nearestTurn, TurningTable } from '../heading/turning.ts';
+import { nearestTurn, Turnings } from '../heading/turning.ts';
 import { ownCursor, type Cursor } from '../cursor.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
+import type { Side } from '../../geometry/index.ts';
 import type { DistanceLine } from '../../pace/index.ts';
 import { SLOT } from '../slots.ts';
-import type { Channel } from '../posed.ts';
+import { entersOtherwise, type Channel, type RiderGraph } from '../posed.ts';
+import { dependenciesOf } from '../../scene/index.ts';
 import type { Earlier, PoseStage, PoseStageMaker } from '../stage.ts';
 import { switchTimes } from './switches.ts';
 
@@ -35,7 +37,7 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
     if (row[SLOT.held] === 0) row[SLOT.back] = isBack(prepared, cursor) ? 1 : 0;
     if (row[SLOT.back] === 1) row[SLOT.toward] = (row[SLOT.toward] ?? 0) + Math.PI;
   };
-  const table = aim && mode.turns ? turningOf(prepared, earlier, aim, head) : undefined;
+  const table = aim && mode.turns ? turningOf(prepared, graph, earlier, { aim, head }) : undefined;
   if (!table && !mirrors && !turnsRound && !keys.turn) return plainStage(still, mode.turns, stands, aim);
   const work = new Float64Array(1);
   const share = mode.turns || stands !== undefined ? 1 : 0;
@@ -47,10 +49,9 @@ export const headingStage: PoseStageMaker = (prepared, graph, earlier) => {
       const { row, side } = cursor;
       head(cursor);
       if (table) {
-        work[0] = row[SLOT.time] ?? 0;
-        table.advance(work, side);
-        if (limit !== null) row[SLOT.toward] = work[0];
-        else row[SLOT.toward] = nearestTurn(row[SLOT.toward] ?? 0, work[0]);
+        table.turn(cursor, work);
+        if (limit !== null) row[SLOT.toward] = work[0] ?? 0;
+        else row[SLOT.toward] = nearestTurn(row[SLOT.toward] ?? 0, work[0] ?? 0);
       }
       const toward = row[SLOT.toward] ?? 0;
       if (row[SLOT.held] === 0) {
@@ -136,22 +137,28 @@ function variesOf({ keys }: PreparedRider, aim: PoseStage | undefined, switches:
 
 /** The direction without whole turns that come and go, and as slowly as it may turn; undefined where neither asks for it. */
 function turningOf(
-  { rider, loop }: PreparedRider,
+  { rider, loop, leadIn, leading }: PreparedRider,
+  graph: RiderGraph,
   earlier: Earlier,
-  aim: PoseStage,
-  head: (cursor: Cursor) => void,
-): TurningTable | undefined {
+  { aim, head }: { readonly aim: PoseStage; readonly head: (cursor: Cursor) => void },
+): Turnings | undefined {
   const { limit, mode } = rider.heading;
   if (aim.varies.length === 0 || (limit === null && mode !== 'toward')) return undefined;
   const cursor = ownCursor();
-  return new TurningTable({
+  const once = leading === 'only';
+  const directionAt = (time: number, side: Side, isBefore: boolean): number => {
+    earlier.run(cursor, time, side, isBefore);
+    head(cursor);
+    return cursor.row[SLOT.toward] ?? 0;
+  };
+  const loops = {
     ...loop,
     limit: limit === null ? Infinity : limit * RADIANS,
-    directionAt(time, side) {
-      earlier.run(cursor, time, side);
-      head(cursor);
-      return cursor.row[SLOT.toward] ?? 0;
-    },
-    events: (from, to) => [...earlier.events(from, to), ...aim.events(from, to)],
-  });
+    // The round before the loop, of what comes only the first time, is one of the loop: it is there.
+    directionAt: (time: number, side: Side) => directionAt(once && time < 0 ? time + loop.length : time, side, false),
+    events: (from: number, to: number) => [...earlier.events(from, to), ...aim.events(from, to)],
+  };
+  const isOther = once || (limit === null && entersOtherwise(dependenciesOf(rider).map((id) => graph.motionOf(id))));
+  const before = { directionAt: (time: number, side: Side) => directionAt(time, side, true) };
+  return new Turnings(loops, leadIn, leadIn > 0 && isOther ? before : undefined);
 }

@@ -1,7 +1,7 @@
 import type { PoseStageMaker } from '../stage.ts';
 import { behindStage } from './behind.ts';
 import { carryStage } from './carry.ts';
-import { enterStage } from './enter.ts';
+import { enterStage, hideStage } from './enter.ts';
 import { distanceStage } from './distance.ts';
 import { foldStage } from './fold.ts';
 import { frameStage } from './frame.ts';
@@ -30,4 +30,5 @@ export const STAGES: readonly PoseStageMaker[] = [
   carryStage,
   posesStage,
   behindStage,
+  hideStage,
 ];

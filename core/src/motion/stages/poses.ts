@@ -107,12 +107,15 @@ function fromMark(prepared: PreparedRider, count: number, graph: RiderGraph): Po
   // Rounds in which it is passed: the first and the last.
   const [least, most] = folding.times == null ? [-Infinity, Infinity] : [0, folding.times - 1];
   const back = round - time;
+  const once = other?.comesOnce === true;
   return stageOf(
     ({ row }) => {
+      // What comes only the first time is asked about at the lead-in's own time, wherever this one is in it.
+      const now = once && (row[SLOT.before] ?? 0) < 0 ? (row[SLOT.before] ?? 0) : (row[SLOT.time] ?? 0);
       // s since the mark was last passed: on the way there, or on the way back.
-      let gone = (row[SLOT.time] ?? 0) - delay - time;
+      let gone = now - delay - time;
       if (repeat !== 'once') {
-        const later = (row[SLOT.time] ?? 0) - delay - back;
+        const later = now - delay - back;
         gone -= Math.max(least, Math.min(most, Math.floor(gone / round + HAIR))) * round;
         if (repeat === 'there-and-back') {
           const since = later - Math.max(least, Math.min(most, Math.floor(later / round + HAIR))) * round;

@@ -1,3 +1,4 @@
+import { SPEED_WINDOW } from '../../scene/index.ts';
 import { foldTime, timesOfLocals } from '../../time/index.ts';
 import { decompose } from '../decompose.ts';
 import { headingMode } from '../heading/index.ts';
@@ -6,9 +7,6 @@ import { footMoves, type PreparedRider } from '../prepared-rider.ts';
 import { SLOT } from '../slots.ts';
 import type { Channel } from '../posed.ts';
 import type { PoseStageMaker } from '../stage.ts';
-
-/** s. Speed is the way from this long before to this long after, over that time: it has no steps. */
-export const SPEED_WINDOW = 0.04;
 
 /** Stretch along an axis, and one over it across: the area stays. It is applied on the canvas, after the turn, about a point that stays where it is. */
 export const squashStage: PoseStageMaker = (prepared) => {

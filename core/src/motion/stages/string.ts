@@ -1,12 +1,13 @@
+import type { Side } from '../../geometry/index.ts';
 import type { Art } from '../../scene/index.ts';
 import { decompose } from '../decompose.ts';
 import { RADIANS } from '../heading/index.ts';
 import { addKeyed } from '../key-lines.ts';
-import { nearestTurn, TurningTable } from '../heading/turning.ts';
+import { nearestTurn, Turnings } from '../heading/turning.ts';
 import { ownCursor, type Cursor } from '../cursor.ts';
 import type { PreparedRider } from '../prepared-rider.ts';
 import { POSE, POSE_SIZE, SLOT } from '../slots.ts';
-import type { Posed } from '../posed.ts';
+import { entersOtherwise, type Posed } from '../posed.ts';
 import { noEvents, type PoseStageMaker } from '../stage.ts';
 
 /** px. Shorter than this there is no direction from one end to the other. */
@@ -16,7 +17,7 @@ const NO_DIRECTION = 1e-9;
  * Hung between two riders: translate(first end) · rotate(direction to the second) · scale(stretch, 1) · rotate(fine turn − facing) · scale · translate(−pivot). Stretched, the
  * edge of its box that the nose points at from the pivot is as far away as the second end.
  */
-export const stringStage: PoseStageMaker = ({ rider, art, keys, loop }, graph) => {
+export const stringStage: PoseStageMaker = ({ rider, art, keys, loop, leadIn }, graph) => {
   const { strung } = rider;
   const from = strung && graph.motionOf(strung.from);
   const to = strung && graph.motionOf(strung.to);
@@ -44,16 +45,15 @@ export const stringStage: PoseStageMaker = ({ rider, art, keys, loop }, graph) =
     ...to.events(start, end),
   ];
   const isStill = from.varies.length === 0 && to.varies.length === 0;
-  const table = isStill ? undefined : directionsOf(loop, hang, events);
+  const table = isStill ? undefined : directionsOf(loop, hang, events, entersOtherwise([from, to]) ? leadIn : 0);
   const work = new Float64Array(1);
   return {
     run(cursor) {
       const { row, side } = cursor;
       hang(cursor);
       if (table) {
-        work[0] = row[SLOT.time] ?? 0;
-        table.advance(work, side);
-        row[SLOT.toward] = nearestTurn(row[SLOT.toward] ?? 0, work[0]);
+        table.turn(cursor, work);
+        row[SLOT.toward] = nearestTurn(row[SLOT.toward] ?? 0, work[0] ?? 0);
       }
       const toward = row[SLOT.toward] ?? 0;
       row[SLOT.angle] = fine;
@@ -80,24 +80,30 @@ export const stringStage: PoseStageMaker = ({ rider, art, keys, loop }, graph) =
   };
 };
 
-/** The direction over the loop, without whole turns that come and go. */
+/** The direction over the loop, and over a lead-in of so many s in which it is another, without whole turns that come and go. */
 function directionsOf(
   loop: PreparedRider['loop'],
   hang: (cursor: Cursor) => void,
   events: (from: number, to: number) => readonly number[],
-): TurningTable {
+  leadIn: number,
+): Turnings {
   const cursor = ownCursor();
-  return new TurningTable({
+  const directionAt = (time: number, side: Side, before: number): number => {
+    cursor.row[SLOT.time] = time;
+    cursor.row[SLOT.before] = before;
+    cursor.side = side;
+    cursor.asked = side;
+    hang(cursor);
+    return cursor.row[SLOT.toward] ?? 0;
+  };
+  const loops = {
     ...loop,
     limit: Infinity,
-    directionAt(time, side) {
-      cursor.row[SLOT.time] = time;
-      cursor.side = side;
-      hang(cursor);
-      return cursor.row[SLOT.toward] ?? 0;
-    },
+    directionAt: (time: number, side: Side) => directionAt(time, side, 0),
     events,
-  });
+  };
+  const before = { directionAt: (time: number, side: Side) => directionAt(time, side, time) };
+  return new Turnings(loops, leadIn, leadIn > 0 ? before : undefined);
 }
 
 /** From the pivot to the edge of the art's box, the way that its nose points, px. */

@@ -12,7 +12,8 @@ type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
  * with a depth, a camera, linked paces; all may be absent. 4 → 5: eases have a strength and more kinds (flow, spring, shaped), paces a recipe; all may be absent. 5 → 6: paces may be held on
  * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent. 7 → 8: riders may
  * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list; riders may have
- * a pivot, which may be absent; squash has one axis a rider; softer eases keep their ends.
+ * a pivot, which may be absent; squash has one axis a rider; softer eases keep their ends. 10 → 11: riders may come only the first time, be hidden until they start, and
+ * run in the lead-in; all may be absent.
  */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,
@@ -29,6 +30,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
       ...(isObject(scene['driver']) ? { driver: [scene['driver']] } : {}),
       ...('riders' in scene ? { riders: withEvenEases(scene['riders']) } : {}),
     }),
+  10: (scene) => scene,
 };
 
 type Migrated =

@@ -31,4 +31,10 @@ export const paceSchema = z.strictObject({
   recipe: recipeSchema.nullable().default(null),
   /** On how many frames of the scene each of its poses stays: 1 moves on every frame, 2 on every other one. */
   on: z.int().min(1).max(24).default(1),
+  /** It comes only the first time: its rounds are played in the lead-in alone, from its delay on, and after them it stays where the last one ends. */
+  only: z.boolean().default(false),
+  /** In the first round it is not seen before its delay is over. */
+  hidden: z.boolean().default(false),
+  /** What it does in the lead-in where that is not for it: stand as the loop begins, or run as in the loop; null: as the scene asks. */
+  leadIn: z.enum(['stands', 'runs']).nullable().default(null),
 });

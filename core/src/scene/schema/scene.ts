@@ -9,7 +9,7 @@ import { MOST_SETS, setSchema } from './sets.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 10;
+export const SCENE_VERSION = 11;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */

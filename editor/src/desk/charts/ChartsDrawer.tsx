@@ -1,6 +1,6 @@
 import { Checkbox } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { loopLength, measuresOf, prepare, standoutsOf, type Rider } from '@pace-line/core';
+import { loopLength, measuresOf, motionAsSet, standoutsOf, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
 import { NumberField } from '../../fields/index.ts';
 import { Row, Segments } from '../cards/Card.tsx';
@@ -95,12 +95,11 @@ function Curves({ riders, shown, selected, color, quantity, across, limit }: Cur
   const desk = useDesk();
   const scene = useCalmState((state) => state.shown);
   const length = loopLength(scene.clock);
-  const motion = prepare(scene);
   const word = shown.map(({ id }) => id).join(' ');
   const curves = useMemo(
     () =>
       word.split(' ').flatMap((id) => {
-        const moving = motion.rider(id);
+        const moving = motionAsSet(scene, id);
         const rider = riders.find((one) => one.id === id);
         if (!moving || !rider) return [];
         const measures = measuresOf(moving, length, LOOKS);
@@ -125,7 +124,7 @@ function Curves({ riders, shown, selected, color, quantity, across, limit }: Cur
           },
         ];
       }),
-    [motion, riders, word, quantity, across, selected, color, length],
+    [scene, riders, word, quantity, across, selected, color, length],
   );
   return (
     <Suspense fallback={<div className="chart-plot" />}>
@@ -146,7 +145,7 @@ function Curves({ riders, shown, selected, color, quantity, across, limit }: Cur
 function Standouts({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const scene = useCalmState((state) => state.shown);
-  const moving = prepare(scene).rider(rider.id);
+  const moving = motionAsSet(scene, rider.id);
   const length = loopLength(scene.clock);
   const found = useMemo(() => (moving ? standoutsOf(measuresOf(moving, length, LOOKS)) : []), [moving, length]);
   if (found.length === 0) return null;

@@ -3,7 +3,7 @@ import {
   distanceOnSheet,
   guideById,
   loopLength,
-  prepare,
+  motionAsSet,
   riderById,
   yOfDistance,
   type Axes,
@@ -94,7 +94,7 @@ function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps
   const marks = useSheetState((state) => state.selection.marks);
   const showsHeading = useShowsHeading();
   const rider = chosen && riderById(scene, chosen.id);
-  const moving = rider && prepare(scene).rider(rider.id);
+  const moving = rider && motionAsSet(scene, rider.id);
   const now = guideById(scene, guide.id) ?? guide;
   return (
     <>
@@ -146,7 +146,7 @@ function GhostLine({
   color: string;
 }) {
   const ghost = useDeskView((state) => state.ghost);
-  const was = ghost && prepare(ghost.scene).rider(rider);
+  const was = ghost && motionAsSet(ghost.scene, rider);
   if (!was || was === now) return null;
   return (
     <g className="ghost-pace">

@@ -1,14 +1,4 @@
-import {
-  beThere,
-  countedIds,
-  cycleOf,
-  foldingOf,
-  foldTime,
-  guideById,
-  riderById,
-  type Rider,
-  type Scene,
-} from '@pace-line/core';
+import { beThere, countedIds, cycleOf, guideById, localAt, riderById, type Rider, type Scene } from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
 import { wordsOfRefusal } from '../../words/refusals.ts';
 import { guideFrame } from '../guide-frame.ts';
@@ -17,8 +7,7 @@ import type { ToolHost } from '../tool.ts';
 /** The time of a rider's own cycle at a time of the loop, on a frame, s. */
 export function localTime(scene: Scene, rider: Rider, time: number): number {
   const { clock } = scene;
-  const { local } = foldTime(time, foldingOf(rider, clock));
-  return Math.min(cycleOf(rider, clock), Math.round(local * clock.fps) / clock.fps);
+  return Math.min(cycleOf(rider, clock), Math.round(localAt(scene, rider, time) * clock.fps) / clock.fps);
 }
 
 /** A guide is pressed at a place of the canvas: the rider is there at the playhead, by the mark that stands there or by a new one. */

@@ -1,7 +1,6 @@
 import {
   countedIds,
-  foldingOf,
-  foldTime,
+  localAt,
   keyValueAt,
   setKey,
   type Key,
@@ -19,7 +18,7 @@ export function keyHere<C extends KeyChannel>(
   channel: C,
   change: (value: Key<C>['value']) => Key<C>['value'],
 ): Scene {
-  const { local } = foldTime(host.time(), foldingOf(rider, base.clock));
+  const local = localAt(base, rider, host.time());
   const next = countedIds(base, `${rider.id}-${channel}-`);
   const ids = [next(), next(), next()] as const;
   const value = change(keyValueAt(rider.keys, channel, local));

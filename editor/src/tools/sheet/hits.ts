@@ -2,6 +2,7 @@ import {
   foldingOf,
   foldTime,
   gapToLine,
+  motionAsSet,
   prepare,
   shownCopies,
   timeAtX,
@@ -96,9 +97,8 @@ function lineAt(
   reach: number,
 ): SheetHit | undefined {
   const time = timeAtX(axes, x);
-  const motion = prepare(scene);
   for (const rider of riders) {
-    const moving = motion.rider(rider.id);
+    const moving = motionAsSet(scene, rider.id);
     if (!moving?.line) continue;
     const { gap, distance } = gapToLine(moving, axes, time, y);
     if (gap > reach) continue;

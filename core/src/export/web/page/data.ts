@@ -5,13 +5,14 @@ export type Key = readonly [time: number, value: number, a?: number, b?: number]
 
 export type Point = readonly [x: number, y: number];
 
-/** Name, property, keys, whether it changes at once, and its keys in the lead-in. */
+/** Name, property, keys, whether it changes at once, its keys in the lead-in (or 0), and whether its loop begins with that. */
 export type TrackData = readonly [
   name: string,
   property: string,
   keys: readonly Key[],
   jumps?: number,
-  before?: readonly Key[],
+  before?: readonly Key[] | 0,
+  runs?: number,
 ];
 
 /** A rider's id; its channels as tracks' names or numbers; where its pictures are and whom it goes with. */

@@ -22,6 +22,8 @@ const boxOf = (held: Held): DOMRect | undefined => elementOf(held)?.getBoundingC
 /** What is moved against the way that is laid: an element about its rider's place, by keyframes that are made anew when it is laid anew. */
 export interface Stay {
   readonly animation: Animation;
+  /** Whether the way that it goes begins with the lead-in. */
+  readonly runs: number | undefined;
   readonly frames: (laid: Laid) => Keyframe[];
 }
 
@@ -86,6 +88,7 @@ export function stays(
     return typeof value === 'number' ? [[0, value]] : TRACKS.find(([name]) => name === value)![2];
   };
   const [xs, ys] = [keysOf('x'), keysOf('y')];
+  const runs = TRACKS.find(([name]) => name === place['x'] || name === place['y'])?.[5];
   const linear = (laid: Laid): readonly [number, number, number, number] => undoing(laid, isUpright, size === 'own');
   const written =
     (of: (laid: Laid, value: number) => string, keys: TrackKeys) =>
@@ -119,7 +122,7 @@ export function stays(
       group.setAttribute('style', 'transform-box:view-box;transform-origin:0 0');
       whole.replaceWith(group);
       group.append(whole);
-      return { animation: held(group, []), frames };
+      return { animation: held(group, []), runs, frames };
     });
   });
 }

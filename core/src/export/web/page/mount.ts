@@ -84,18 +84,21 @@ export function mount(element: Element, options: Options = {}): object {
   const parts = TRACKS.flatMap((track) =>
     [...svg.querySelectorAll('.' + track[0])].map((one) => [one, track] as const),
   );
-  const loops = parts.map(([one, [, property, keys, jumps]]) =>
-    held(one, framesOf(keys, writerOf(property), jumps), whole),
-  );
+  const loops = parts.map(([one, [, property, keys, jumps, , runs]]) => ({
+    animation: held(one, framesOf(keys, writerOf(property), jumps), whole),
+    runs,
+  }));
   // Of each that enters a second one over the first, which ends where the loop begins.
-  const entries = parts.flatMap(([one, [, property, , , keys]]) =>
-    keys ? [held(one, framesOf(keys, writerOf(property)), { duration: SPEC.lead * 1000, fill: 'backwards' })] : [],
+  const entries = parts.flatMap(([one, [, property, , jumps, keys]]) =>
+    keys ? [held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' })] : [],
   );
   const { leadIn = true, rate = 1, state: before, fit } = options;
   const still = fit ? RIDERS.flatMap((rider) => stays(svg, rider, fit, (one, frames) => held(one, frames, whole))) : [];
-  loops.push(...still.map(({ animation }) => animation));
+  loops.push(...still);
   const show = (time: number): void => {
-    loops.forEach((one) => (one.currentTime = time * 1000));
+    // What runs in the lead-in is there where it is in the loop.
+    const within = time < 0 ? time + Math.ceil(-time / SPEC.length) * SPEC.length : time;
+    loops.forEach(({ animation, runs }) => (animation.currentTime = (runs ? within : time) * 1000));
     entries.forEach((one) => (one.currentTime = (time + SPEC.lead) * 1000));
   };
   const refit = (): void => {
@@ -126,7 +129,7 @@ export function mount(element: Element, options: Options = {}): object {
     refit,
     destroy: () => {
       driven.stop();
-      [...loops, ...entries].forEach((one) => one.cancel());
+      [...loops.map(({ animation }) => animation), ...entries].forEach((one) => one.cancel());
       svg.remove();
     },
   };

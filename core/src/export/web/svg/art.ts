@@ -14,9 +14,9 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   const curves = leader.along?.rest ?? leader.curves;
   const groups: string[] = [];
   if (drawn.inside) groups.push(clipped(writing, drawn.inside));
-  if (drawn.shown.length > 1) {
-    const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`);
-    groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown)}>`);
+  if (drawn.shown.length > 1 || drawn.showing) {
+    const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`, drawn.runs);
+    groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown, drawn.showing)}>`);
   }
   const fading = fadingOf(writing, moves, curves, leader.entering);
   groups.push(...fading.groups);
@@ -44,18 +44,18 @@ function movesOf(writing: Writing, drawn: DrawnArt, name: string): { leader: Dra
   const { prefix, take, echoes } = writing;
   const { echo, mirrored } = drawn;
   const leader = echo && take.drawing.find((one) => one.kind === 'art' && one.id === echo.of);
-  if (leader?.kind !== 'art') return { leader: drawn, moves: { ...ownMoves(name), mirrored } };
+  if (leader?.kind !== 'art') return { leader: drawn, moves: { ...ownMoves(name, drawn.runs), mirrored } };
   const { ahead } = echo ?? { ahead: 0 };
   const delayed = `${name}e`;
   if (ahead > 0) echoes.set(delayed, { ahead, share: leader.along && valueOfCurve(leader.along.share, ahead) });
   const tracks = `${prefix}-${firstPlace(writing, leader.id)}`;
-  return { leader, moves: { name: tracks, ahead, echo: ahead > 0 ? delayed : '', mirrored: leader.mirrored } };
+  return { leader, moves: { ...ownMoves(tracks), ahead, echo: ahead > 0 ? delayed : '', mirrored: leader.mirrored } };
 }
 
-/** The pictures that a rider shows over the loop, by their poses. */
-export const picturesOf = ({ art, pose }: DrawnArt): Map<number, Picture> =>
+/** The pictures that a rider shows over the loop and the lead-in, by their poses. */
+export const picturesOf = ({ art, pose, posing }: DrawnArt): Map<number, Picture> =>
   new Map(
-    pose.flatMap(({ value }) => {
+    [...pose, ...(posing ?? [])].flatMap(({ value }) => {
       const picture = pictureOf(art, value);
       return picture ? [[value, picture] as const] : [];
     }),
@@ -73,7 +73,9 @@ function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Mov
           ? placedArt(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
           : `<use href="#${writing.prefix}-a${shared}"/>`;
       const times = stepsWhere(drawn.pose, (value) => value === pose);
-      return times.length > 1 ? `<g${stepped(writing, moves, `p${pose}`, times)}>${inside}</g>` : inside;
+      const before = drawn.posing && stepsWhere(drawn.posing, (value) => value === pose);
+      const changes = times.length > 1 || before;
+      return changes ? `<g${stepped(writing, moves, `p${pose}`, times, before)}>${inside}</g>` : inside;
     })
     .join('');
 }

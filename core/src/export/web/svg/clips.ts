@@ -45,11 +45,11 @@ function clipOf(writing: Writing, { nodes, keep }: Inside, id: string): string {
 function maskOf(
   writing: Writing,
   { nodes, keep }: Inside,
-  { curves, entering, pivot }: CarriedFrame,
+  { curves, runs, entering, pivot }: CarriedFrame,
   id: string,
 ): string {
   const [w, h] = farOut(writing);
-  const groups = groupsOf(writing, ownMoves(id), factorsOf(curves, entering), { after: awayFrom(pivot) });
+  const groups = groupsOf(writing, ownMoves(id, runs), factorsOf(curves, entering), { after: awayFrom(pivot) });
   const around = keep === 'outside' ? `<path fill="#fff" d="M-${w}-${h}H${w}V${h}H-${w}Z"/>` : '';
   const line = `<path${keep === 'inside' ? ' fill="#fff"' : ''} fill-rule="evenodd" d="${pathData(nodes, true)}"/>`;
   const region = `maskUnits="userSpaceOnUse" x="-${w}" y="-${h}" width="${double(w)}" height="${double(h)}"`;

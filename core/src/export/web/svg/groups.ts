@@ -16,11 +16,11 @@ export interface Factor {
 type Factored = Omit<DrawnArt['curves'], 'opacity'>;
 
 /** The factors of the matrix from the outermost to the innermost: translate(x, y) · rotate · skew · scale. */
-export const factorsOf = (curves: Factored, entering?: Factored | null): Factor[] =>
+export const factorsOf = (curves: Factored, entering?: Partial<Factored> | null): Factor[] =>
   FACTORS.map(([key, channel]) => ({
     key,
     curve: curves[channel],
-    entering: entering ? enteringOf(curves[channel], entering[channel]) : null,
+    entering: enteringOf(curves[channel], entering?.[channel]),
   }));
 
 const FACTORS = [
@@ -33,8 +33,8 @@ const FACTORS = [
 ] as const;
 
 /** The lead-in of a channel, where it is not as the loop begins. */
-const enteringOf = (curve: Curve, entering: Curve): Curve | null =>
-  isConstant(entering) && entering[0]?.value === curve[0]?.value ? null : entering;
+const enteringOf = (curve: Curve, entering: Curve | undefined): Curve | null =>
+  !entering || (isConstant(entering) && entering[0]?.value === curve[0]?.value) ? null : entering;
 
 /** How something fades: a group for it where that changes, else an attribute of the innermost group, where it is not there whole. */
 export function fadingOf(
@@ -43,7 +43,7 @@ export function fadingOf(
   { opacity }: Pick<DrawnArt['curves'], 'opacity'>,
   enters: DrawnArt['entering'],
 ): { groups: string[]; more: string } {
-  const entering = enters && enteringOf(opacity, enters.opacity);
+  const entering = enteringOf(opacity, enters?.opacity);
   const faded = valueOfCurve(opacity, 0);
   if (!isConstant(opacity) || entering) {
     const there = isConstant(opacity) && faded !== 1 ? ` opacity="${formatNumber(faded, 4)}"` : '';

@@ -127,7 +127,7 @@ function viewMarkup(writing: Writing, view: View, parallax: number): string[] {
   const factors = factorsOf(channels(view), view.entering && channels(view.entering));
   const order = ['w', 'h', 't', 'x', 'y'];
   const sorted = order.flatMap((key) => factors.filter((one) => one.key === key));
-  return groupsOf(writing, ownMoves(name), sorted, { before: `translate(${px(width / 2)} ${px(height / 2)})` });
+  return groupsOf(writing, ownMoves(name, view.runs), sorted, { before: `translate(${px(width / 2)} ${px(height / 2)})` });
 }
 
 const STILL: Curve = [{ time: 0, value: 0 }];
@@ -138,14 +138,14 @@ const mapped = (curve: Curve, of: (value: number) => number): Curve =>
 /** A guide drawn as a line; drawn by its rider, a dash as long as the way so far. */
 function strokeMarkup(writing: Writing, drawn: DrawnStroke, number: number): string {
   if (!drawn.frame) return lineMarkup(writing, drawn, number);
-  const { curves, entering, pivot } = drawn.frame;
-  const moves = ownMoves(`${writing.prefix}-${number}`);
+  const { curves, runs, entering, pivot } = drawn.frame;
+  const moves = ownMoves(`${writing.prefix}-${number}`, runs);
   const { groups, more } = fadingOf(writing, moves, curves, entering);
   groups.push(...groupsOf(writing, moves, factorsOf(curves, entering), { after: awayFrom(pivot), more }));
   return groups.join('') + lineMarkup(writing, drawn, number) + '</g>'.repeat(groups.length);
 }
 
-function lineMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnStroke, number: number): string {
+function lineMarkup(writing: Writing, { nodes, closed, stroke, share, sharing }: DrawnStroke, number: number): string {
   const dashed = stroke.dash ? ` stroke-dasharray="${stroke.dash.map((one) => formatNumber(one, 3)).join(' ')}"` : '';
   const line =
     `d="${pathData(nodes, closed)}" fill="none" stroke="${stroke.color}" stroke-width="${formatNumber(stroke.width, 3)}" ` +
@@ -153,6 +153,8 @@ function lineMarkup(writing: Writing, { nodes, closed, stroke, share }: DrawnStr
   if (!share) return `<path ${line} stroke-linecap="round"${dashed}/>`;
   const offset = (value: number): string => formatNumber(1 - value, 6);
   const drawn = `${line} pathLength="1" stroke-dasharray="1 1" stroke-dashoffset="${offset(share[0]?.value ?? 0)}"`;
-  if (isConstant(share)) return `<path ${drawn}/>`;
-  return `<path${animated(writing, ownMoves(`${writing.prefix}-${number}`), 'd', share)} ${drawn}/>`;
+  const { runs, entering } = sharing;
+  if (isConstant(share) && !entering) return `<path ${drawn}/>`;
+  const moves = ownMoves(`${writing.prefix}-${number}`, runs);
+  return `<path${animated(writing, moves, 'd', share, { entering })} ${drawn}/>`;
 }

@@ -42,10 +42,12 @@ export interface Moves {
   readonly echo: string;
   /** The second half of the loop is the first one backward. */
   readonly mirrored: boolean;
+  /** Its loop begins with the lead-in. */
+  readonly runs: boolean;
 }
 
 /** Tracks of a thing's own, played as they are. */
-export const ownMoves = (name: string): Moves => ({ name, ahead: 0, echo: '', mirrored: false });
+export const ownMoves = (name: string, runs = false): Moves => ({ name, ahead: 0, echo: '', mirrored: false, runs });
 
 /** The class of what stands still but for what it lies in: a page’s own styles do not turn it about another point. */
 export const fixedOf = ({ prefix }: Writing): string => `${prefix}-f`;
@@ -65,13 +67,14 @@ const classOf = (prefix: string, track: string, echo: string, mirrored: boolean)
 /** Notes something that moves; gives its class attribute. */
 export function animated(
   { tracks, prefix }: Writing,
-  { name, echo, mirrored }: Moves,
+  { name, echo, mirrored, runs }: Moves,
   property: Tracked,
   curve: Curve,
   { path = null, entering = null }: { readonly path?: TrackPath | null; readonly entering?: Curve | null } = {},
 ): string {
   const track = name + property;
-  if (!tracks.has(track)) tracks.set(track, { name: track, property, curve, steps: null, entering, path, mirrored });
+  if (!tracks.has(track))
+    tracks.set(track, { name: track, property, curve, steps: null, runs, entering, path, mirrored });
   return classOf(prefix, track, echo, mirrored);
 }
 
@@ -81,12 +84,13 @@ const HIDDEN = '.001';
 /** The same for what is there at times and at others not: opacity, as that hides whatever the drawing says of itself. */
 export function stepped(
   { tracks, prefix }: Writing,
-  { name, echo, mirrored }: Moves,
+  { name, echo, mirrored, runs }: Moves,
   key: string,
   steps: Steps,
+  entering: Steps | null = null,
 ): string {
   const track = name + key;
   if (!tracks.has(track))
-    tracks.set(track, { name: track, property: 'o', curve: null, steps, entering: null, path: null, mirrored });
+    tracks.set(track, { name: track, property: 'o', curve: null, steps, runs, entering, path: null, mirrored });
   return `${classOf(prefix, track, echo, mirrored)}${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
 }

@@ -1,4 +1,4 @@
-import { emptyFrame, guideById, loopLength, pathOfGuide, prepare, type Rider, type Scene } from '@pace-line/core';
+import { emptyFrame, guideById, loopLength, pathOfGuide, motionAsSet, type Rider, type Scene } from '@pace-line/core';
 
 /** A rider's speed along its guide as bands beside the line, canvas px: each as wide as it is fast there. */
 export interface Band {
@@ -28,7 +28,7 @@ interface Look {
 
 export function bandOf(scene: Scene, rider: Rider, zoom: number): Band {
   const guide = guideById(scene, rider.guide);
-  const moving = prepare(scene).rider(rider.id);
+  const moving = motionAsSet(scene, rider.id);
   if (!guide || !moving) return { forward: '', back: '', fastest: 0 };
   const path = pathOfGuide(guide);
   const length = loopLength(scene.clock);

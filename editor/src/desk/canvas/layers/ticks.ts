@@ -5,7 +5,7 @@ import {
   guideById,
   loopLength,
   pathOfGuide,
-  prepare,
+  motionAsSet,
   type Guide,
   type Rider,
   type Scene,
@@ -26,7 +26,7 @@ const MOST_TICKS = 1200;
 
 export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks | null {
   const guide = guideById(scene, rider.guide);
-  const motion = prepare(scene).rider(rider.id);
+  const motion = motionAsSet(scene, rider.id);
   if (!guide || !motion) return null;
   const path = pathOfGuide(guide);
   const length = Math.min(loopLength(scene.clock), cycleOf(rider, scene.clock) * 2);

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { foldingOf, foldTime, keyValueAt, type Key, type KeyChannel, type Rider } from '@pace-line/core';
+import { keyValueAt, localAt, type Key, type KeyChannel, type Rider } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { useFigure } from '../../../scene/context.ts';
@@ -48,15 +48,15 @@ interface KeyRowProps {
 /** A channel's value at the playhead, on top of the rest: what is typed is kept as a key there. */
 export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: KeyRowProps): ReactNode {
   const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+  const scene = useCalmState((state) => state.shown);
   const [time, setTime] = useState(() => desk.playback.time);
   const isKeyed = rider.keys[channel].length > 0;
   useFigure(({ time: now }) => {
     // A channel without keys is the same at all times.
     if (isKeyed && now !== time) setTime(now);
   });
-  const { local } = foldTime(time, foldingOf(rider, clock));
-  const there = keyNear(rider, channel, local, clock.fps);
+  const local = localAt(scene, rider, time);
+  const there = keyNear(rider, channel, local, scene.clock.fps);
   const value = there?.value ?? keyValueAt(rider.keys, channel, local);
   const numbers = [value].flat() as readonly number[];
   const commit = (index: number, next: number): void => {

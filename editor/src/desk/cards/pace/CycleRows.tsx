@@ -1,5 +1,14 @@
 import { useState } from 'react';
-import { cycleOf, setCycleRoom, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
+import {
+  cycleOf,
+  leadInOf,
+  loopLength,
+  setCycleRoom,
+  setPace,
+  slowRider,
+  type Repeat,
+  type Rider,
+} from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
@@ -46,6 +55,7 @@ export function CycleRows({ rider }: { rider: Rider }) {
           onCommit={(delay) => patch('Change delay', { delay })}
         />
       </Row>
+      <FirstRows rider={rider} />
       <Row label="Cycle">
         <NumberField
           label="Own cycle"
@@ -88,6 +98,73 @@ export function CycleRows({ rider }: { rider: Rider }) {
   );
 }
 
+const FIRSTS = [
+  { value: 'always', label: 'as always' },
+  { value: 'hidden', label: 'hidden until it starts' },
+  { value: 'only', label: 'plays only then' },
+  { value: 'only-hidden', label: 'hidden, only then' },
+] as const;
+
+const BEFORE = [
+  { value: 'auto', label: 'as the scene needs' },
+  { value: 'runs', label: 'runs' },
+  { value: 'stands', label: 'stands at its start' },
+] as const;
+
+/** What is otherwise the first time: before the loop, in the lead-in. */
+function FirstRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const scene = useCalmState((state) => state.shown);
+  const { only, hidden, leadIn, delay } = rider.pace;
+  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
+    change(desk, label, (base) => setPace(base, { rider: rider.id, patch: next }));
+  const long = leadInOf(scene);
+  const rounds = long / loopLength(scene.clock);
+  const loops =
+    Math.abs(rounds - Math.round(rounds)) < 1e-6
+      ? ` (${Math.round(rounds)} ${Math.round(rounds) === 1 ? 'loop' : 'loops'})`
+      : '';
+  return (
+    <>
+      <Row
+        label="The first time"
+        title="Before the loop goes on for ever: not seen until its delay is over, or played through then alone, to stay where it ends."
+      >
+        <ChoiceField
+          label="The first time"
+          value={only ? (hidden ? 'only-hidden' : 'only') : hidden ? 'hidden' : 'always'}
+          data={[...FIRSTS]}
+          onChange={(value) =>
+            patch('Change the first time', {
+              only: value?.startsWith('only') === true,
+              hidden: value?.endsWith('hidden') === true,
+            })
+          }
+        />
+      </Row>
+      {hidden && delay <= 0 && <p className="card-note">It starts at once: there is nothing to hide.</p>}
+      {long > 0 && !only && (
+        <Row label="… in the lead-in" title="What this rider does while others enter or come for the first time.">
+          <ChoiceField
+            label="In the lead-in"
+            value={leadIn ?? 'auto'}
+            data={[...BEFORE]}
+            onChange={(value) =>
+              patch('Change the lead-in', { leadIn: value === 'runs' || value === 'stands' ? value : null })
+            }
+          />
+        </Row>
+      )}
+      {long > 0 && (only || (hidden && delay > 0)) && (
+        <p className="card-note">
+          The lead-in takes {Number(long.toFixed(3))} s{loops}. The arrow beside Play shows it
+          {only && '; the sheet shows this pace from the loop’s start'}.
+        </p>
+      )}
+    </>
+  );
+}
+
 /** How a rider repeats, told apart from the scene; and how many rounds it has. */
 function RepeatRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
@@ -121,10 +198,12 @@ function RepeatRows({ rider }: { rider: Rider }) {
             max={10_000}
             onCommit={(times) => patch('Change rounds', { times: times < 1 ? null : Math.round(times) })}
           />
-          <span className="card-note">{rider.pace.times === null ? 'without end' : 'then holds'}</span>
+          <span className="card-note">
+            {rider.pace.times !== null ? 'then holds' : rider.pace.only ? 'one' : 'without end'}
+          </span>
         </Row>
       )}
-      {clock.repeat !== 'once' && (rider.pace.repeat === 'once' || rider.pace.times !== null) && (
+      {!rider.pace.only && clock.repeat !== 'once' && (rider.pace.repeat === 'once' || rider.pace.times !== null) && (
         <p className="card-note">It begins anew with each loop of the scene.</p>
       )}
     </>

@@ -16,12 +16,22 @@ interface Wishes {
   /** s between two that start one after the other, and px between two of a train; null: as much as suits the rider. */
   readonly seconds: number | null;
   readonly gap: number | null;
+  readonly hidden: boolean;
   readonly linked: boolean;
   readonly vary: number;
   readonly arts: readonly string[];
 }
 
-const FIRST: Wishes = { count: 8, by: 'time', seconds: null, gap: null, linked: false, vary: 0, arts: [] };
+const FIRST: Wishes = {
+  count: 8,
+  by: 'time',
+  seconds: null,
+  gap: null,
+  hidden: false,
+  linked: false,
+  vary: 0,
+  arts: [],
+};
 
 /** Copies along the guide: how many, how they are spread, whether they share their marks, and how they differ. */
 export function CopiesRows({ rider }: { rider: Rider }) {
@@ -35,6 +45,7 @@ export function CopiesRows({ rider }: { rider: Rider }) {
   const args = {
     ...{ rider: rider.id, count: wishes.count, linked: wishes.linked, vary: wishes.vary, arts: wishes.arts },
     spread: spreadOf(wishes.by, seconds, gap),
+    hidden: wishes.by === 'stagger' && wishes.hidden,
   };
   return (
     <>
@@ -112,6 +123,14 @@ function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
           min={0}
           max={3600}
           onCommit={(value) => wish({ seconds: value })}
+        />
+      )}
+      {wishes.by === 'stagger' && (
+        <YesRow
+          label="… hidden until then"
+          title="In the first round each is not seen before it starts; in the rounds after it, it is where it should be"
+          value={wishes.hidden}
+          onChange={(hidden) => wish({ hidden })}
         />
       )}
       {wishes.by === 'train' && (

@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import {
   paceLinePoints,
   pathOfPoints,
-  prepare,
+  motionAsSet,
   yOfDistance,
   type Axes,
   type Rider,
@@ -52,12 +52,11 @@ const FEW = 6;
 
 /** The lines of all riders but the selected one, each in a tint of its own; few of them are named at their ends. */
 export const OtherLines = memo(function OtherLines({ scene, riders, selected, color, axes, named }: OtherLinesProps) {
-  const motion = prepare(scene);
   const others = riders.filter((rider) => rider.id !== selected?.id);
   return (
     <>
       {others.map((rider) => {
-        const moving = motion.rider(rider.id);
+        const moving = motionAsSet(scene, rider.id);
         const { stroke, dash } = tintOf(color, riders.indexOf(rider));
         return (
           moving && <PaceLine key={rider.id} rider={moving} axes={axes} color={stroke} dash={dash} isSelected={false} />
@@ -79,12 +78,11 @@ const LONG_NAME = 24;
 const NAME_GAP = 13;
 
 function LineNames({ scene, axes, riders }: { scene: Scene; axes: Axes; riders: readonly Rider[] }) {
-  const motion = prepare(scene);
   const taken: number[] = [];
   return riders.length < 2
     ? null
     : riders.map((rider) => {
-        const y = yOfDistance(axes, motion.rider(rider.id)?.footAt(axes.to, -1) ?? 0) - 5;
+        const y = yOfDistance(axes, motionAsSet(scene, rider.id)?.footAt(axes.to, -1) ?? 0) - 5;
         if (taken.some((other) => Math.abs(other - y) < NAME_GAP)) return null;
         taken.push(y);
         return (

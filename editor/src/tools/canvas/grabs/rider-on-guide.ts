@@ -1,7 +1,6 @@
 import {
   distanceOfPlace,
-  foldingOf,
-  foldTime,
+  localAt,
   freeId,
   guideById,
   idsIn,
@@ -116,7 +115,7 @@ function slid(base: Scene, { rider, guide, moving, time, foot, to }: Slide): Sce
   if (!near) return undefined;
   const lap = path.isClosed ? Math.round((foot - near.distance) / path.length) * path.length : 0;
   const lead = foot - moving.distanceAt(time);
-  const { local } = foldTime(time, foldingOf(rider, base.clock));
+  const local = localAt(base, rider, time);
   const there = markAt(rider, local, 0.5 / base.clock.fps);
   const id = there?.id ?? freeId(idsIn(base), `${rider.id}-m`);
   const args = { rider: rider.id, id, time: local };

@@ -5,6 +5,7 @@ import {
   loopLength,
   nearestOnPath,
   pathOfGuide,
+  motionAsSet,
   prepare,
   riderById,
   setEase,
@@ -39,7 +40,7 @@ function frameNear(
   guide: Guide,
   distance: number,
 ): { readonly time: number; readonly gap: number } | undefined {
-  const moving = prepare(scene).rider(rider.id);
+  const moving = motionAsSet(scene, rider.id);
   if (!moving) return undefined;
   const frames = Math.min(MOST_FRAMES, Math.round(loopLength(scene.clock) * scene.clock.fps));
   let best: { time: number; gap: number } | undefined;
