@@ -93,7 +93,10 @@ function prepareAnew(scene: Scene): Motion {
     if (!rider) continue;
     const guide = rider.guide === null ? undefined : guides.get(rider.guide);
     const art = arts.get(rider.art);
-    done.set(rider.id, motionOf(rider, guide, art && ownArt(art, rider), scene.clock, { leadIn, leading: leading(rider) }, graph));
+    done.set(
+      rider.id,
+      motionOf(rider, guide, art && ownArt(art, rider), scene.clock, { leadIn, leading: leading(rider) }, graph),
+    );
   }
   const riders = scene.riders.flatMap(({ id }) => done.get(id) ?? []);
   return new Motion(riders, loopLength(scene.clock), leadIn);

@@ -8,7 +8,11 @@ export const keysOf = ({ drawing }: Take): number => drawing.reduce((sum, drawn)
 function keysOfOne(drawn: Drawn): number {
   if (drawn.kind === 'stroke') {
     const { share, sharing, frame } = drawn;
-    return moving([...[share, sharing.entering].filter((one) => one !== null), ...curvesIn(frame?.curves), ...curvesIn(frame?.entering)]);
+    return moving([
+      ...[share, sharing.entering].filter((one) => one !== null),
+      ...curvesIn(frame?.curves),
+      ...curvesIn(frame?.entering),
+    ]);
   }
   const { curves, along, echo, mirrored, entering } = drawn;
   if (echo) return 0;

@@ -8,11 +8,7 @@ import { sampleAt, type PivotBox, type Played } from './sample.ts';
 export const JUST_BEFORE = 1e-9;
 
 /** A rider in the lead-in, as something that is played from 0 on and ends where the loop begins. */
-export const playedBefore = (
-  rider: RiderMotion,
-  leadIn: number,
-  varies: readonly Channel[] = CHANNELS,
-): Played => ({
+export const playedBefore = (rider: RiderMotion, leadIn: number, varies: readonly Channel[] = CHANNELS): Played => ({
   varies,
   round: Infinity,
   poseAt: (time, side, data, offset) => rider.poseAt(Math.min(time - leadIn, -JUST_BEFORE), side, data, offset),

@@ -74,7 +74,12 @@ function timings({ length, times, leadIn }: Take, runs: boolean): { readonly loo
   return { loop: `${formatNumber(length, 6)}s linear${delay} ${often}`, entry: `${lead} linear` };
 }
 
-function textOfRider(take: Take, { curves, runs, entering, art, name }: DrawnArt, stem: string, selector: string): string {
+function textOfRider(
+  take: Take,
+  { curves, runs, entering, art, name }: DrawnArt,
+  stem: string,
+  selector: string,
+): string {
   const { length, leadIn } = take;
   const timing = timings(take, runs);
   const running: string[] = [];

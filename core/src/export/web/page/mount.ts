@@ -90,7 +90,9 @@ export function mount(element: Element, options: Options = {}): object {
   }));
   // Of each that enters a second one over the first, which ends where the loop begins.
   const entries = parts.flatMap(([one, [, property, , jumps, keys]]) =>
-    keys ? [held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' })] : [],
+    keys
+      ? [held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' })]
+      : [],
   );
   const { leadIn = true, rate = 1, state: before, fit } = options;
   const still = fit ? RIDERS.flatMap((rider) => stays(svg, rider, fit, (one, frames) => held(one, frames, whole))) : [];

@@ -127,7 +127,9 @@ function viewMarkup(writing: Writing, view: View, parallax: number): string[] {
   const factors = factorsOf(channels(view), view.entering && channels(view.entering));
   const order = ['w', 'h', 't', 'x', 'y'];
   const sorted = order.flatMap((key) => factors.filter((one) => one.key === key));
-  return groupsOf(writing, ownMoves(name, view.runs), sorted, { before: `translate(${px(width / 2)} ${px(height / 2)})` });
+  return groupsOf(writing, ownMoves(name, view.runs), sorted, {
+    before: `translate(${px(width / 2)} ${px(height / 2)})`,
+  });
 }
 
 const STILL: Curve = [{ time: 0, value: 0 }];
