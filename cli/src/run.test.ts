@@ -222,8 +222,25 @@ describe('export', () => {
   test('a table of frames is streamed: a line for each rider and frame', async () => {
     const out = join(folder, 'frames.csv');
     await call('export', ferries, '--to', 'frames-csv', '--out', out);
-    const sampled = (await call('sample', ferries)).out;
-    expect(readFileSync(out, 'utf8')).toBe(sampled);
+    // As they are sampled, but for what riders are called: by their names.
+    const [head, ...rows] = (await call('sample', ferries)).out.trimEnd().split('\n');
+    const [header, ...lines] = readFileSync(out, 'utf8').trimEnd().split('\n');
+    expect(header).toBe(`${head},name`);
+    const names = new Map(scene().riders.map(({ id, name }) => [id, name]));
+    const named = rows.map((row) => {
+      const [time, id = '', ...rest] = row.split(',');
+      const name = names.get(id) ?? '';
+      return [time, name.toLowerCase().replaceAll(' ', '-'), ...rest, name].join(',');
+    });
+    expect(lines).toEqual(named);
+  });
+  test('one rider is asked for by its id, its name, or what code calls it', async () => {
+    const asked = async (rider: string): Promise<string> => (await call('sample', ferries, '--rider', rider)).out;
+    const byId = await asked('ferry-a-paddle-1');
+    expect(byId.split('\n').length).toBeGreaterThan(100);
+    expect(await asked('Paddle A1')).toBe(byId);
+    expect(await asked('paddle-a1')).toBe(byId);
+    expect((await call('sample', ferries, '--rider', 'Paddle')).code).toBe(2);
   });
   test('--all writes every format that needs no canvas into a folder of its own, byte for byte', async () => {
     const all = join(mkdtempSync(join(tmpdir(), 'pace-line-')), 'all');

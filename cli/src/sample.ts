@@ -8,6 +8,7 @@ import {
   poseColumns,
   poseRow,
   prepare,
+  riderCodes,
   Poses,
   type PoseRow,
   type Scene,
@@ -48,6 +49,16 @@ function timesOf(scene: Scene, { fps, times }: SampleOptions): number[] {
   return Array.from({ length: count }, (_, i) => (i * loopLength(clock)) / count);
 }
 
+/** The id of a rider that is asked for by it, by its name, or by what code calls it. */
+function asId({ riders }: Scene, asked: string): string {
+  const codes = riderCodes(riders);
+  const found =
+    riders.find(({ id }) => id === asked) ??
+    riders.find(({ name }) => name === asked) ??
+    riders.find(({ id }) => codes.get(id) === asked);
+  return found?.id ?? asked;
+}
+
 /** A row for each rider, then one for the view where the scene has a camera. */
 function rowsOf(scene: Scene, times: readonly number[], only: string | undefined, columns: number): PoseRow[] {
   const motion = prepare(scene);
@@ -55,7 +66,7 @@ function rowsOf(scene: Scene, times: readonly number[], only: string | undefined
   const all = scene.riders.map(({ id }) => ({ name: id, at: motion.indexOf(id) }));
   // A rider of that name has the row already.
   if (camera >= 0 && motion.indexOf(CAMERA_ROW) < 0) all.push({ name: CAMERA_ROW, at: camera });
-  const asked = all.filter(({ name }) => only === undefined || name === only);
+  const asked = all.filter(({ name }) => only === undefined || name === asId(scene, only));
   if (only !== undefined && asked.length === 0) throw new UsageError(`there is no rider "${only}"`);
   const poses = new Poses(motion.riders.length);
   return times.flatMap((time) => {

@@ -154,6 +154,7 @@ export {
   linkedScene,
   type Rider,
   riderById,
+  riderCodes,
   ridersOf,
   ROUTE_COLORS,
   type Scene,

@@ -88,4 +88,5 @@ export {
   type SvgArt,
   type Tracing,
 } from './schema/index.ts';
+export { riderCodes } from './codes.ts';
 export { foldingWith, hiddenUntil, leadingOf, leadInOf, localAt, SPEED_WINDOW, type Leading } from './lead-in.ts';

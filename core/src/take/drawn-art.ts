@@ -16,9 +16,10 @@ import { stepsBefore, stepsOf, type Steps } from './steps.ts';
 /** A rider's art, and each channel of its pose over the loop. */
 export interface DrawnArt extends Led {
   readonly kind: 'art';
-  /** Id and name of the rider. */
+  /** Id and name of the rider, and what code calls it. */
   readonly id: string;
   readonly name: string;
+  readonly code: string;
   readonly art: Art;
   readonly curves: Readonly<Record<Channel, Curve>>;
   /** The same by a motion along its guide, where that is written shorter and was asked for. */
@@ -38,7 +39,7 @@ export interface DrawnArt extends Led {
   readonly inside: Inside | null;
   /** How far the view's movement moves it. */
   readonly parallax: number;
-  /** The rider with which it goes: what carries all that carries it, itself where nothing does; null where it hangs between others. */
+  /** What code calls the rider with which it goes: what carries all that carries it, itself where nothing does; null where it hangs between others. */
   readonly root: string | null;
   /** Whether that one turns along its guide. */
   readonly turns: boolean;
@@ -63,13 +64,15 @@ export interface Inside {
 /** How riders are baked. */
 export interface Baking extends FrameBaking {
   readonly ways: boolean;
+  /** What code calls riders, by their ids. */
+  readonly codes: ReadonlyMap<string, string>;
   /** Where a guide's line lies. */
   readonly frameOf: FrameOf;
 }
 
 /** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
 export function drawnArt(
-  { scene, motion, tolerance, cubic, ways, leadIn, frameOf }: Baking,
+  { scene, motion, tolerance, cubic, ways, codes, leadIn, frameOf }: Baking,
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
@@ -95,7 +98,7 @@ export function drawnArt(
     showing,
     inside: insideOf(scene, rider, frameOf),
     parallax,
-    ...goesWith(scene, rider),
+    ...goesWith(scene, rider, codes),
   };
   if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
@@ -119,14 +122,19 @@ export function drawnArt(
 }
 
 /** With which rider one goes, and whether that turns along its guide. */
-export function goesWith(scene: Scene, rider: Rider): Pick<DrawnArt, 'root' | 'turns'> {
+export function goesWith(
+  scene: Scene,
+  rider: Rider,
+  codes: ReadonlyMap<string, string>,
+): Pick<DrawnArt, 'code' | 'root' | 'turns'> {
   let root = rider;
   for (let next = root.carrier; next; next = root.carrier) {
     const above = riderById(scene, next.rider);
     if (!above) break;
     root = above;
   }
-  return { root: root.strung ? null : root.id, turns: root.heading.mode !== 'level' };
+  const codeOf = ({ id }: Rider): string => codes.get(id) ?? id;
+  return { code: codeOf(rider), root: root.strung ? null : codeOf(root), turns: root.heading.mode !== 'level' };
 }
 
 /** Whether a scene is played for ever, by its time alone, with nothing before it: then it does not matter where a rider begins. */

@@ -1,5 +1,5 @@
 import { Poses, prepare } from '../motion/index.ts';
-import { frameCount, sentFrames, type Scene } from '../scene/index.ts';
+import { frameCount, riderById, riderCodes, sentFrames, type Scene } from '../scene/index.ts';
 
 /** A scene by frames, for data and pixels: N = max(1, round(length · fps)) frames at i · length / N; of what plays once one more, its last moment. */
 export interface Frames {
@@ -15,6 +15,9 @@ export interface Frames {
   readonly hasPoses: boolean;
   /** Ids of the riders that are sent, in the scene's order. */
   readonly riders: readonly string[];
+  /** What tables call a rider, and its name. */
+  readonly codeOf: (rider: string) => string;
+  readonly nameOf: (rider: string) => string;
   readonly timeOf: (frame: number) => number;
   /** Fills the poses of all riders of the scene; `rowOf` says where a rider's stands. */
   readonly posesAt: (frame: number, out?: Poses) => Poses;
@@ -28,6 +31,7 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
   const count = sentFrames(scene.clock);
   const steps = frameCount(scene.clock);
   const timeOf = (frame: number): number => (frame * motion.length) / steps;
+  const codes = riderCodes(scene.riders);
   onProgress?.(1);
   return {
     name: scene.name,
@@ -38,6 +42,8 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
     camera: scene.camera,
     hasPoses: scene.art.some(({ kind }) => kind === 'strip'),
     riders: scene.riders.filter((rider) => rider.output).map((rider) => rider.id),
+    codeOf: (rider) => codes.get(rider) ?? rider,
+    nameOf: (rider) => riderById(scene, rider)?.name ?? rider,
     timeOf,
     posesAt: (frame, out = new Poses(motion.riders.length)) => motion.poseAt(timeOf(frame), out),
     rowOf: (rider) => motion.indexOf(rider),

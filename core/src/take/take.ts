@@ -1,6 +1,6 @@
 import { driveSpec, runsByTime, type DriveSpec } from '../drive/index.ts';
 import { displayOrder, drawerOf, drawnShare, prepare, type Motion } from '../motion/index.ts';
-import { artOfRider, pathOfGuide, usedAssets, type Guide, type Scene } from '../scene/index.ts';
+import { artOfRider, pathOfGuide, riderCodes, usedAssets, type Guide, type Scene } from '../scene/index.ts';
 import type { Repeat } from '../time/index.ts';
 import { BAKE_TOLERANCE } from '../tolerances.ts';
 import { carriedFrame, stillCurves, stillFrame, type CarriedFrame, type FrameOf } from './carried-frame.ts';
@@ -71,7 +71,8 @@ export function bake(
   const reach = view ? view.reach : tolerance / scale;
   const order = displayOrder(scene);
   const framing = { scene, motion, tolerance: reach, cubic, leadIn };
-  const how: Baking = { ...framing, ways, frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)) };
+  const codes = riderCodes(scene.riders);
+  const how: Baking = { ...framing, ways, codes, frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)) };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
     const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(how, one);
@@ -109,6 +110,7 @@ export function stillTake(scene: Scene, time: number): Take {
   const motion = prepare(scene);
   const poses = motion.poseAt(time);
   const still = (value: number): Curve => [{ time: 0, value }];
+  const codes = riderCodes(scene.riders);
   const frameOf = oncePerGuide((guide) => stillFrame(scene, motion, poses, guide));
   const drawing = displayOrder(scene).flatMap((one): Drawn[] => {
     if (one.kind === 'stroke') {
@@ -127,7 +129,9 @@ export function stillTake(scene: Scene, time: number): Take {
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1), posing: null, showing: null };
     const ways = { along: null, echo: null, mirrored: false, ...NOT_LED };
     const inside = insideOf(scene, rider, frameOf);
-    return [{ kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax, ...goesWith(scene, rider) }];
+    return [
+      { kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax, ...goesWith(scene, rider, codes) },
+    ];
   });
   return takeOf(scene, motion, stillView(scene, motion, poses), drawing);
 }

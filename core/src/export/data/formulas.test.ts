@@ -34,7 +34,7 @@ test.each(['frames-csv', 'exposure-csv'])('no cell of %s is a formula, and numbe
   const [first] = utils.sheet_to_json<Record<string, unknown>>(sheet);
   expect(Object.entries(first!).filter(([, value]) => typeof value === 'number').length).toBeGreaterThan(4);
   if (id === 'frames-csv') {
-    expect(first).toMatchObject({ rider: "'=1+1" });
+    expect(first).toMatchObject({ rider: 'r-1-1', name: "'=1+1" });
     expect(cells.some(([, { t, v }]) => t === 'n' && (v as number) < 0)).toBe(true);
   } else {
     const riders = utils

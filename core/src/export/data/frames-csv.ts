@@ -18,19 +18,21 @@ export const framesCsv: Format<'frames', typeof options> = {
   needs: 'frames',
   holds: ['poses', 'camera'],
   async write(frames, _, sink, run) {
-    const columns = poseColumns(frames.hasPoses);
+    const columns = [...poseColumns(frames.hasPoses), 'name'];
     const file = sink.open(`${fileStem(frames.name)}.csv`, 'text/csv');
     await file.write(`${columns.join(',')}\n`);
     for (let i = 0; i < frames.count; i++) {
       stopIfAborted(run);
       const poses = frames.posesAt(i);
-      const row = (name: string, at: number): string =>
-        csvLine(poseRow(columns.length, frames.timeOf(i), name, poses, at));
+      const row = (code: string, rider: string): string => {
+        const pose = poseRow(columns.length - 1, frames.timeOf(i), code, poses, frames.rowOf(rider));
+        return csvLine([...pose, frames.nameOf(rider)]);
+      };
       const view =
-        frames.camera === null || frames.riders.includes(CAMERA_ROW)
+        frames.camera === null || frames.riders.some((rider) => frames.codeOf(rider) === CAMERA_ROW)
           ? ''
-          : row(CAMERA_ROW, frames.rowOf(frames.camera));
-      await file.write(frames.riders.map((rider) => row(rider, frames.rowOf(rider))).join('') + view);
+          : row(CAMERA_ROW, frames.camera);
+      await file.write(frames.riders.map((rider) => row(frames.codeOf(rider), rider)).join('') + view);
       run.progress(0.9 + (0.1 * (i + 1)) / frames.count);
     }
     await file.close();

@@ -10,11 +10,13 @@ const number = z.number();
 /** The shape of what is written: px, degrees, factors, shares, px/s; the camera's rider is among the others. */
 export const framesShape = z.strictObject({
   format: z.literal('pace-line/frames'),
-  version: z.literal(1),
+  version: z.literal(2),
   name: z.string(),
   canvas: z.strictObject({ width: number, height: number }),
   fps: number,
   length: number,
+  /** Names by what the riders are called below. */
+  riders: z.record(z.string(), z.string()),
   frames: z.array(
     z.strictObject({
       frame: z.int(),
@@ -35,7 +37,7 @@ export const framesShape = z.strictObject({
 const DEGREES = 180 / Math.PI;
 const six = (value: number): number => Number(formatNumber(value, 6));
 
-/** Every rider's pose at every frame, as JSON: frames in order, in each the riders by their ids. */
+/** Every rider's pose at every frame, as JSON: frames in order, in each the riders by what they are called in code. */
 export const framesJson: Format<'frames', typeof options> = {
   id: 'frames-json',
   name: 'Frames as JSON',
@@ -50,12 +52,22 @@ export const framesJson: Format<'frames', typeof options> = {
     const { canvas, fps, length, count } = frames;
     const file = sink.open(`${fileStem(frames.name)}-frames.json`, 'application/json');
     const size = { width: canvas.width, height: canvas.height };
-    const head = { format: 'pace-line/frames', version: 1, name: frames.name, canvas: size, fps, length: six(length) };
-    await file.write(`${pageJson(head).slice(0, -1)},"frames":[\n`);
     const sent =
       frames.camera === null || frames.riders.includes(frames.camera)
         ? frames.riders
         : [...frames.riders, frames.camera];
+    const named = Object.fromEntries(sent.map((id) => [frames.codeOf(id), frames.nameOf(id)]));
+    const { name } = frames;
+    const head = {
+      format: 'pace-line/frames',
+      version: 2,
+      name,
+      canvas: size,
+      fps,
+      length: six(length),
+      riders: named,
+    };
+    await file.write(`${pageJson(head).slice(0, -1)},"frames":[\n`);
     for (let i = 0; i < count; i++) {
       stopIfAborted(run);
       const poses = frames.posesAt(i);
@@ -64,7 +76,7 @@ export const framesJson: Format<'frames', typeof options> = {
           const at = frames.rowOf(id);
           const of = (key: Parameters<typeof poses.of>[1]): number => six(poses.of(at, key));
           return [
-            id,
+            frames.codeOf(id),
             {
               x: of('x'),
               y: of('y'),
@@ -83,7 +95,7 @@ export const framesJson: Format<'frames', typeof options> = {
       await file.write(`${pageJson({ frame: i, time: six(frames.timeOf(i)), riders })}${i + 1 < count ? ',' : ''}\n`);
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
-    await file.write(`],"camera":${pageJson(frames.camera)}}\n`);
+    await file.write(`],"camera":${pageJson(frames.camera === null ? null : frames.codeOf(frames.camera))}}\n`);
     await file.close();
   },
 };

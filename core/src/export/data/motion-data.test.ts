@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { z } from '../../zod.ts';
 import { prepare } from '../../motion/index.ts';
-import { readScene, type Scene } from '../../scene/index.ts';
+import { readScene, riderCodes, type Scene } from '../../scene/index.ts';
 import { LAYERED_SCENES, WRITER_SCENES } from '../../testing/scenes.ts';
 import { bytesOf, formatById, framesShape, memorySink, QUIET_RUN, send, sheetShape } from '../index.ts';
 
@@ -31,12 +31,15 @@ describe('frames as JSON', () => {
     const scene = WRITER_SCENES['carried']!;
     const told = framesShape.parse(JSON.parse((await written(scene, 'frames-json')).text));
     const motion = prepare(scene);
-    expect(told).toMatchObject({ format: 'pace-line/frames', version: 1, camera: null, length: motion.length });
+    expect(told).toMatchObject({ format: 'pace-line/frames', version: 2, camera: null, length: motion.length });
+    const codes = riderCodes(scene.riders);
+    expect(told.riders).toEqual(Object.fromEntries(scene.riders.map(({ id, name }) => [codes.get(id), name])));
     expect(told.frames).toHaveLength(motion.length * scene.clock.fps);
     for (const { frame, time, riders } of told.frames) {
       expect(time).toBeCloseTo(frame / scene.clock.fps, 6);
       const poses = motion.poseAt(frame / scene.clock.fps);
-      scene.riders.forEach(({ id }, i) => {
+      scene.riders.forEach(({ id: of }, i) => {
+        const id = codes.get(of)!;
         expect(riders[id]!.x).toBeCloseTo(poses.of(i, 'x'), 3);
         expect(riders[id]!.angle).toBeCloseTo((poses.of(i, 'angle') * 180) / Math.PI, 3);
         expect(riders[id]!.speed).toBeCloseTo(motion.riders[i]!.speedAt(frame / scene.clock.fps), 1);

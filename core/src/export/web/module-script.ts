@@ -33,14 +33,14 @@ const CHANNELS = [
   ['opacity', 'o'],
 ] as const;
 
-/** Where a rider's channels stand: those that move by the names of their tracks, the others as numbers. In pairs: an id may be the name of something that every object has. */
+/** Where a rider's channels stand: those that move by the names of their tracks, the others as numbers. In pairs: one may be called as something that every object has. */
 export function ridersText(take: Take, prefix: string): string {
   const seen = new Set<string>();
   const lines = take.drawing.flatMap((drawn, i) => {
     if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
     seen.add(drawn.id);
     return [
-      `  [${JSON.stringify(drawn.id)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}],`,
+      `  [${JSON.stringify(drawn.code)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}, ${JSON.stringify(drawn.name)}],`,
     ];
   });
   return `[\n${lines.join('\n')}\n]`;

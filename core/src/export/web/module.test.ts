@@ -1,13 +1,13 @@
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { expect, test } from 'vitest';
 import { prepare } from '../../motion/index.ts';
-import type { Scene } from '../../scene/index.ts';
+import { riderCodes, type Scene } from '../../scene/index.ts';
 import { WRITER_SCENES } from '../../testing/scenes.ts';
 import { formatById, memorySink, QUIET_RUN, send, textOf } from '../index.ts';
 
 type Samples = Record<string, Record<string, number>>;
 interface Module {
-  readonly sample: (progress: number) => Samples;
+  readonly sample: ((progress: number) => Samples) & ((rider: string, progress: number) => Samples[string]);
 }
 
 async function filesOf(scene: Scene, id: string): Promise<ReadonlyMap<string, string>> {
@@ -26,6 +26,7 @@ test.each(Object.entries(WRITER_SCENES))(
     const files = await filesOf(scene, 'module');
     const { sample } = await loaded([...files.values()][0]!);
     const motion = prepare(scene);
+    const codes = riderCodes(scene.riders);
     const events = motion.riders.flatMap((rider) => rider.events(0, motion.length));
     for (let i = 0; i < 60; i++) {
       const time = ((i * 0.6180339887 + 0.017) % 1) * motion.length;
@@ -34,7 +35,7 @@ test.each(Object.entries(WRITER_SCENES))(
       const poses = motion.poseAt(time);
       scene.riders.forEach((rider, k) => {
         if (!rider.output) return;
-        const { x, y, opacity } = now[rider.id]!;
+        const { x, y, opacity } = now[codes.get(rider.id)!]!;
         expect(Math.hypot(x! - poses.of(k, 'x'), y! - poses.of(k, 'y')), `${rider.id} at ${time}`).toBeLessThan(0.3);
         expect(Math.abs(opacity! - poses.of(k, 'opacity'))).toBeLessThan(0.01);
       });
@@ -56,17 +57,42 @@ test('nothing in a scene’s names ends the text that they stand in', async () =
   const files = await filesOf(scene, 'module');
   const [text = ''] = files.values();
   expect(text).not.toContain('</script>');
-  expect((await loaded(text)).sample(0)).toHaveProperty(scene.riders[0]!.id);
+  expect((await loaded(text)).sample(0)).toHaveProperty(riderCodes(scene.riders).get(scene.riders[0]!.id)!);
   const named = await filesOf({ ...scene, name: '42 *boats*' }, 'react');
   expect([...named.keys()]).toEqual(['42-boats.jsx', '42-boats.d.ts', '42-boats.module.js', '42-boats.module.d.ts']);
   expect(named.get('42-boats.jsx')).toContain('export const Loop42Boats');
 });
 
-test('a rider may be called as what every object has', async () => {
-  const scene = WRITER_SCENES['eased']!;
-  const odd = { ...scene, riders: scene.riders.map((rider) => ({ ...rider, id: '__proto__' })) };
-  const [text = ''] = (await filesOf(odd, 'module')).values();
-  const told = Object.entries((await loaded(text)).sample(0));
-  expect(told).toHaveLength(1);
-  expect(told[0]).toMatchObject(['__proto__', { x: prepare(odd).poseAt(0).of(0, 'x') }]);
+test.each(['constructor', '__proto__', 'toString'])(
+  'a rider may be called %s, as what every object has',
+  async (name) => {
+    const scene = WRITER_SCENES['eased']!;
+    const odd = { ...scene, riders: scene.riders.map((rider) => ({ ...rider, id: '__proto__', name })) };
+    const [text = ''] = (await filesOf(odd, 'module')).values();
+    const { sample } = await loaded(text);
+    const told = Object.entries(sample(0));
+    expect(told).toHaveLength(1);
+    const x = prepare(odd).poseAt(0).of(0, 'x');
+    expect(told[0]).toMatchObject([riderCodes(odd.riders).get('__proto__'), { x }]);
+    expect(sample(name, 0)).toMatchObject({ x });
+    expect(() => sample('valueOf', 0)).toThrow('there is no rider valueOf');
+  },
+);
+
+test('code calls riders by their names, and asks for one by either; types know both', async () => {
+  const scene = WRITER_SCENES['carried']!;
+  const named = {
+    ...scene,
+    riders: scene.riders.map((rider, i) => ({ ...rider, name: i === 0 ? 'Tea "Glider"' : 'Lamp' })),
+  };
+  const files = await filesOf(named, 'module');
+  const [text = '', types = ''] = files.values();
+  const { sample } = await loaded(text);
+  const all = sample(0.3);
+  expect(Object.keys(all)).toEqual([...riderCodes(named.riders).values()]);
+  expect(sample('Tea "Glider"', 0.3)).toEqual(all['tea-glider']);
+  expect(sample('tea-glider', 0.3)).toEqual(all['tea-glider']);
+  expect(types).toContain('export type RiderCode = "tea-glider" | "lamp"');
+  expect(types).toContain('export type RiderName = "Tea \\"Glider\\"" | "Lamp"');
+  expect(types).toContain('sample(rider: RiderCode | RiderName, progress: number): Sample');
 });

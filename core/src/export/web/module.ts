@@ -52,7 +52,7 @@ export function moduleText(take: Take, given: Options): string {
   );
 }
 
-export const MODULE_TYPES = `/** Where a rider is: canvas px, degrees clockwise, factors, share. */
+const MODULE_TYPES = `/** Where a rider is: canvas px, degrees clockwise, factors, share. */
 export interface Sample {
   x: number;
   y: number;
@@ -127,9 +127,22 @@ export interface Mounted {
 /** Puts the drawing into an element and sets it in motion. */
 export function mount(element: Element, options?: MountOptions): Mounted;
 
-/** Where every rider is at a share of the loop, by its id; needs no page. */
-export function sample(progress: number): Record<string, Sample>;
+/** Where every rider is at a share of the loop, by what code calls it; needs no page. */
+export function sample(progress: number): Record<RiderCode, Sample>;
+/** Where one rider is, by what code calls it or by its name; an error for any other. */
+export function sample(rider: RiderCode | RiderName, progress: number): Sample;
 `;
+
+/** The types of a take's module: those of its own riders, and what is the same of all. */
+export function moduleTypes({ drawing }: Take): string {
+  const riders = drawing.filter((one) => one.kind === 'art');
+  const union = (words: readonly string[]): string =>
+    [...new Set(words)].map((word) => JSON.stringify(word)).join(' | ') || 'never';
+  return (
+    `/** What code calls the riders. */\nexport type RiderCode = ${union(riders.map(({ code }) => code))};\n` +
+    `/** Their names. */\nexport type RiderName = ${union(riders.map(({ name }) => name))};\n\n${MODULE_TYPES}`
+  );
+}
 
 /** An ES module with its types: for those who put it into a page of their own, or move things of their own by it. */
 export const moduleFormat: Format<'take', typeof moduleOptions> = {
@@ -148,6 +161,6 @@ export const moduleFormat: Format<'take', typeof moduleOptions> = {
   async write(take, given, sink) {
     const stem = fileStem(take.name);
     await writeFile(sink, `${stem}.js`, 'text/javascript', moduleText(take, given));
-    await writeFile(sink, `${stem}.d.ts`, 'text/plain', MODULE_TYPES);
+    await writeFile(sink, `${stem}.d.ts`, 'text/plain', moduleTypes(take));
   },
 };

@@ -2,7 +2,7 @@ import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { MODULE_TYPES, moduleOptions, moduleText } from './module.ts';
+import { moduleOptions, moduleText, moduleTypes } from './module.ts';
 
 /** A component's name from a file's. */
 const componentName = (stem: string): string => {
@@ -112,6 +112,6 @@ export const react: Format<'take', typeof moduleOptions> = {
     );
     await writeFile(sink, `${stem}.d.ts`, 'text/plain', typesText(name, stem));
     await writeFile(sink, `${stem}.module.js`, 'text/javascript', moduleText(take, given));
-    await writeFile(sink, `${stem}.module.d.ts`, 'text/plain', MODULE_TYPES);
+    await writeFile(sink, `${stem}.module.d.ts`, 'text/plain', moduleTypes(take));
   },
 };

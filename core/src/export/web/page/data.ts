@@ -15,12 +15,13 @@ export type TrackData = readonly [
   runs?: number,
 ];
 
-/** A rider's id; its channels as tracks' names or numbers; where its pictures are and whom it goes with. */
+/** What code calls a rider; its channels as tracks' names or numbers; where its pictures are and whom it goes with; its name. */
 export type RiderData = readonly [
-  id: string,
+  code: string,
   channels: Readonly<Record<string, string | number>>,
   /** The id of its picture; the rider in whose place it is laid, itself where nothing carries it, '' where it hangs between others; whether that turns along its guide; width, height and pivot of its art, px. */
   laid: readonly [picture: string, root: string, turns: number, width: number, height: number, px: number, py: number],
+  name: string,
 ];
 
 declare global {

@@ -1,5 +1,6 @@
 // All of a module that is the same for each: what reads its data, sets it in motion and lets it be told what to do.
 import type { Driven, Rule } from '../../../drive/machine.ts';
+import type { RiderData } from './data.ts';
 import { drive } from './drive.ts';
 import { elementOf, lay, stays, type Fit, type Held } from './fit.ts';
 import { framesOf, valueOf, writerOf } from './tracks.ts';
@@ -42,23 +43,24 @@ function rulesOf({ driver, then }: Options): readonly Rule[] {
 }
 
 /**
- * Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors.
+ * Where every rider is at a share of the loop, from 0 to 1, without a page: px, degrees, factors. With a rider before it, by its code or name: where that one is.
  * @public
  */
-export function sample(progress: number): unknown {
-  const share = Math.min(1, Math.max(0, progress));
+export function sample(first: number | string, second = 0): unknown {
+  const one =
+    typeof first === 'string' &&
+    (RIDERS.find(([code]) => code === first) ?? RIDERS.find(([, , , name]) => name === first));
+  if (one === undefined) throw new RangeError('there is no rider ' + first);
+  const share = Math.min(1, Math.max(0, one ? second : (first as number)));
   const named = new Map(TRACKS.map(([name, , keys]) => [name, keys]));
-  return Object.fromEntries(
-    RIDERS.map(([id, channels]) => [
-      id,
-      Object.fromEntries(
-        Object.entries(channels).map(([key, value]) => [
-          key,
-          typeof value === 'string' ? valueOf(named.get(value)!, share) : value,
-        ]),
-      ),
-    ]),
-  );
+  const at = (channels: RiderData[1]): object =>
+    Object.fromEntries(
+      Object.entries(channels).map(([key, value]) => [
+        key,
+        typeof value === 'string' ? valueOf(named.get(value)!, share) : value,
+      ]),
+    );
+  return one ? at(one[1]) : Object.fromEntries(RIDERS.map(([code, channels]) => [code, at(channels)]));
 }
 
 /**
