@@ -235,7 +235,33 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
     expect(high((time + next) / 2)).toBeCloseTo(1, 2);
     expect(high(time + Math.min(0.09, (next - time) / 5))).toBeGreaterThan(1.02);
   }
-  await playsAsMeant(page, scene);
+  // The second contact is heard at 1.2 s: its time is typed, the arcs beside it follow, first in time, then in height.
+  await chosen(page, 'Mark', '2 of 4');
+  await typed(page, 'Time of the mark', '1.2');
+  const lands = page.getByRole('group', { name: 'Lands' });
+  await expect(lands.getByRole('button', { name: 'as set', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  const timed = await savedScene(page);
+  expect(timed.riders[0]!.pace.marks[1]!.time).toBeCloseTo(1.2, 9);
+  expect(timed.guides).toEqual(scene.guides);
+  expect(prepare(timed).poseAt(1.2).of(0, 'y')).toBeCloseTo(motion.poseAt(landings[0]!.time).of(0, 'y'), 1);
+  await lands.getByRole('button', { name: 'as set, by height' }).click();
+  await typed(page, 'Time of the mark', '1');
+  const byHeight = await savedScene(page);
+  const heightAt = (one: Scene, time: number): number => {
+    const moving = prepare(one).riders[0]!;
+    return moving.path!.frameAtDistance(moving.distanceAt(time)).y;
+  };
+  const apexOf = (one: Scene, from: number, to: number): number => heightAt(one, (from + to) / 2);
+  const ground = heightAt(byHeight, 1);
+  const { gravity } = byHeight.riders[0]!.pace.recipe as { gravity: number };
+  const after = byHeight.riders[0]!.pace.marks[2]!.time;
+  expect(ground - apexOf(byHeight, 0, 1)).toBeCloseTo(gravity / 8, 0);
+  expect(ground - apexOf(byHeight, 1, after)).toBeCloseTo((gravity * (after - 1) ** 2) / 8, 0);
+  // Of another recipe the field says why it cannot be set.
+  await chosen(page, 'Paced by', 'one even speed');
+  await expect(page.getByRole('textbox', { name: 'Time of the mark' })).toBeDisabled();
+  await expect(page.getByText('The recipe makes this time.')).toBeVisible();
+  for (const one of [scene, timed, byHeight]) await playsAsMeant(page, one);
 });
 
 test('marks reversed, mirrored and stretched about the playhead; one rider slower, on twos, wavering', async ({

@@ -341,6 +341,7 @@ export {
   setLegSpeed,
   setMarks,
   setPace,
+  timeLocked,
   setRecipe,
   freezeRecipe,
   setRider,

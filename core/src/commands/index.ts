@@ -12,7 +12,7 @@ export { setClosed, splitGuide } from './guide/outline.ts';
 export { fairGuide, setOutline, simplifyGuide } from './guide/refit.ts';
 export { setShape, shapeNodes } from './guide/shapes.ts';
 export { transformGuides, transformNodes } from './guide/transform.ts';
-export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace } from './mark/marks.ts';
+export { deleteMarks, insertMark, retimeMark, setDwell, setEase, setPace, timeLocked } from './mark/marks.ts';
 export { landAtCorners } from './mark/landings.ts';
 export { squashAtMark, squashLandings } from './mark/squash.ts';
 export { freezeRecipe, setRecipe } from './mark/recipes.ts';

@@ -24,6 +24,8 @@ export {
   type Cooked,
   newRecipe,
   recipeSchema,
+  secondsOfArc,
+  takesTimes,
   swayOf,
   type Sway,
   wordsOfRecipe,

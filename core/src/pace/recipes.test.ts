@@ -239,11 +239,13 @@ describe('each recipe, beside steps so fine that they no longer matter', () => {
     ],
   };
   const hops = ['w1', 'w2', 'w3'].map((node, i) => ({ time: 2 * i, place: { by: 'node', node } }));
+  const late = hops.map((mark, i) => ({ ...mark, time: [0.3, 2.6, 3.9][i], dwell: i === 1 ? 0.4 : 0 }));
   const waver = { kind: 'waver', speed: 0.7, waves: 9, seed: 4 };
   test.each<[string, Json, Json, readonly Json[]]>([
     ['a fall and a climb', { kind: 'fall', start: 700, gravity: 900, friction: 0.1 }, wave, ends()],
     ['a fall from rest', { kind: 'fall', gravity: 2400, least: 20 }, quarter(300), ends()],
     ['hops', { kind: 'hop', gravity: 1800 }, wave, hops],
+    ['hops at their times', { kind: 'hop', landings: 'gravity' }, wave, late],
     ['bends at a cusp', { kind: 'bends' }, CUSP, ends()],
     ['bends at the corners of a square', { kind: 'bends', sideways: 500 }, SQUARE, ends()],
     ['bends round a loop', { kind: 'bends', sideways: 300, top: 900 }, LOOPS, ends()],

@@ -99,12 +99,38 @@ function momentsOf(
   const wanted = (last?.time ?? 0) + (last?.dwell ?? 0) - begins - resting;
   const fits = !('fit' in recipe && !recipe.fit);
   const factor = fits && moving > 0 ? Math.max(0, wanted) / moving : 1;
+  if (recipe.kind === 'hop' && recipe.landings !== 'fall') return timedMoments(steps, durations, stops);
   const moments: Moment[] = [];
   let time = begins;
   steps.forEach((step, i) => {
     moments.push({ time, distance: step.distance });
     if (step.rest > 0) moments.push({ time: (time += step.rest), distance: step.distance });
     time += (durations[i] ?? 0) * factor;
+  });
+  return moments;
+}
+
+/** From mark to mark in the time between them, however long the arc would take. */
+function timedMoments(steps: readonly Step[], durations: readonly number[], stops: readonly SlowStop[]): Moment[] {
+  const moments: Moment[] = [];
+  const marks = steps.flatMap(({ mark }, i) => (mark === null ? [] : [i]));
+  marks.forEach((at, k) => {
+    const stop = stops[k];
+    const before = stops[k - 1];
+    if (!stop) return;
+    if (before) {
+      const legs = durations.slice(marks[k - 1], at);
+      const whole = legs.reduce((sum, one) => sum + one, 0);
+      const leaves = before.time + before.dwell;
+      let gone = 0;
+      legs.slice(0, -1).forEach((one, i) => {
+        gone += one;
+        const distance = steps[(marks[k - 1] ?? 0) + i + 1]?.distance ?? 0;
+        if (whole > 0) moments.push({ time: leaves + ((stop.time - leaves) * gone) / whole, distance });
+      });
+    }
+    moments.push({ time: stop.time, distance: stop.value });
+    if (stop.dwell > 0) moments.push({ time: stop.time + stop.dwell, distance: stop.value });
   });
   return moments;
 }

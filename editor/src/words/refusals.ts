@@ -69,6 +69,9 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'paced-by-recipe': () => 'Its recipe makes its speeds; freeze it into marks on card 4 first.',
   'parallel-bound': ({ name }) => `“${name}” keeps its distance from its original; move that one, or unlink it.`,
   parked: () => 'A parked rider has no guide and no pace line.',
+  'landing-beside-nodes': () =>
+    'Arcs follow by their height from node to node: this mark, or those beside it, do not stand at nodes. Choose “gravity follows”, or set it on a node.',
+  'time-by-recipe': () => 'The recipe makes this time. Freeze it into marks to set it.',
   'recipe-needs-two': () => 'A recipe needs two marks: where it starts and where it ends.',
   'piece-needs-two-ends': () => 'Select the nodes at both ends of the piece to be faired, or none for the whole guide.',
   'split-at-end': () => 'A guide can be split at a node between its ends.',

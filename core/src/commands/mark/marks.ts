@@ -1,7 +1,7 @@
 import { FLAT_PART } from '../../tolerances.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { prepare } from '../../motion/index.ts';
-import { compileLeg, joinedEase, splitEase, STEADY, type Ease } from '../../pace/index.ts';
+import { compileLeg, joinedEase, splitEase, STEADY, takesTimes, type Ease } from '../../pace/index.ts';
 import {
   cycleOf,
   idsIn,
@@ -24,6 +24,7 @@ import {
   riderOf,
   type Refusal,
 } from '../command.ts';
+import { arcsFitted, landingLocked } from './arcs.ts';
 
 /** Where a time falls on a rider's marks: before the first, in the dwell of one, on a leg with its share, or after the last. */
 type Spot =
@@ -152,13 +153,36 @@ export const retimeMark = command<{ rider: string; mark: string; time: number; d
     const guide = guideOf(scene, rider.guide);
     const path = pathOfGuide(guide);
     const reach = distance === undefined || path.isClosed ? distance : Math.min(Math.max(distance, 0), path.length);
-    return replaceMark(scene, rider, {
+    const next = {
       ...mark,
       time: Math.min(Math.max(time, from), to),
       place: reach === undefined ? mark.place : placeAtDistance(guide, path, reach),
-    });
+    };
+    return withLandings(replaceMark(scene, rider, next), id, markId, next.time !== mark.time);
   },
 );
+
+/** After a mark has another time: what hops lands there then, by the gravity of its arcs where nothing was said, or by their height. */
+function withLandings(scene: Scene, id: string, mark: string, isOther: boolean): Scene {
+  const rider = riderOf(scene, id);
+  const { recipe, marks } = rider.pace;
+  if (!isOther || recipe?.kind !== 'hop') return scene;
+  const at = marks.findIndex((one) => one.id === mark);
+  if (recipe.landings === 'height') return arcsFitted(scene, rider, [at - 1, at]);
+  const isInner = at > 0 && (at < marks.length - 1 || !recipe.fit);
+  if (recipe.landings === 'gravity' || !isInner) return scene;
+  return replaceRider(scene, { ...rider, pace: { ...rider.pace, recipe: { ...recipe, landings: 'gravity' } } });
+}
+
+/** Why the time of a mark cannot be set: a recipe makes it, or no arc of what hops can follow; undefined where it can. */
+export function timeLocked(scene: Scene, rider: Rider, mark: string): Refusal | undefined {
+  const { recipe, marks } = rider.pace;
+  if (!recipe) return undefined;
+  if (recipe.kind === 'hop' && recipe.landings === 'height') return landingLocked(scene, rider, mark);
+  const at = marks.findIndex(({ id }) => id === mark);
+  const isMade = at > 0 && (at < marks.length - 1 || ('fit' in recipe && !recipe.fit));
+  return isMade && !takesTimes(recipe) ? refusal('time-by-recipe') : undefined;
+}
 
 /** Sets how long a rider rests at a mark, s; held before the next mark. */
 export const setDwell = command<{ rider: string; mark: string; dwell: number }>(
@@ -168,7 +192,9 @@ export const setDwell = command<{ rider: string; mark: string; dwell: number }>(
     const mark = markOf(rider, markId);
     const index = rider.pace.marks.indexOf(mark);
     const end = rider.pace.marks[index + 1]?.time ?? cycleOf(rider, scene.clock);
-    return replaceMark(scene, rider, { ...mark, dwell: Math.min(Math.max(dwell, 0), Math.max(0, end - mark.time)) });
+    const rests = { ...mark, dwell: Math.min(Math.max(dwell, 0), Math.max(0, end - mark.time)) };
+    const changed = replaceMark(scene, rider, rests);
+    return arcsFitted(changed, riderOf(changed, id), [index]);
   },
 );
 

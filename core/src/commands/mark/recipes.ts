@@ -9,9 +9,11 @@ import {
   type Keys,
   type Mark,
   type Rider,
+  type Scene,
 } from '../../scene/index.ts';
 import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
 import { keyValueAt } from '../key/keys.ts';
+import { arcsFitted, gravityOfArcs } from './arcs.ts';
 import { cookedOf, SAME_TIME } from './cooked.ts';
 import { onGuide } from './marks.ts';
 
@@ -22,9 +24,26 @@ export const setRecipe = command<{ rider: string; recipe: Recipe | null }>(
     (recipe !== null && riderOf(scene, rider).pace.marks.length < 2 ? refusal('recipe-needs-two') : undefined),
   (scene, { rider: id, recipe }) => {
     const rider = riderOf(scene, id);
-    return replaceRider(scene, { ...rider, pace: { ...rider.pace, recipe } });
+    const paced = { ...rider, pace: { ...rider.pace, recipe: recipe && withGravity(scene, rider, recipe) } };
+    // What hops at its marks' times from now on by the height of its arcs has these as high as that asks.
+    const legs = paced.pace.marks.map((_, i) => i);
+    return arcsFitted(replaceRider(scene, paced), paced, legs);
   },
 );
+
+/** A recipe; one that is to keep its gravity and change its arcs begins with that under which they are as they are. */
+function withGravity(scene: Scene, rider: Rider, recipe: Recipe): Recipe {
+  const last = rider.pace.recipe;
+  if (recipe.kind !== 'hop' || recipe.landings !== 'height' || (last?.kind === 'hop' && last.landings === 'height'))
+    return recipe;
+  const gravity = gravityOfArcs(scene, rider, recipe.down);
+  return gravity === undefined
+    ? recipe
+    : { ...recipe, gravity: Math.min(MOST_GRAVITY, Math.round(gravity * 1e6) / 1e6) };
+}
+
+/** px/s². */
+const MOST_GRAVITY = 1e6;
 
 /** px. How far a frozen pace may be from its recipe's. */
 const FROZEN = 0.25;

@@ -9,10 +9,16 @@ export const schema = z.strictObject({
   /** Degrees clockwise from right: which way is down. */
   down: z.number().min(-360).max(360).default(90),
   fit: z.boolean().default(true),
+  /** When it lands: as it falls; or at the marks' own times, the gravity of each arc, or (an editor's work) its height, following. */
+  landings: z.enum(['fall', 'gravity', 'height']).default('fall'),
 });
 
 /** px. An arc that is not higher than this is slid along. */
 const FLAT = 1;
+
+/** s that an arc takes whose highest place is so many px above its start and its end. */
+export const secondsOfArc = (rise: number, drop: number, gravity: number): number =>
+  Math.sqrt((2 * Math.max(FLAT, rise)) / gravity) + Math.sqrt((2 * Math.max(0, drop)) / gravity);
 
 /**
  * From mark to mark in the air: each piece of the way is taken for an arc thrown under gravity. With its apex a height H₁ above its start and H₂ above its end it lasts
@@ -30,7 +36,7 @@ export const hop: RecipeKind<z.infer<typeof schema>> = {
       let apex = -Infinity;
       for (let i = from; i <= to; i++) apex = Math.max(apex, heights[i] ?? 0);
       const [rise, drop] = [apex - (heights[from] ?? 0), apex - (heights[to] ?? 0)];
-      const lasts = Math.sqrt((2 * Math.max(FLAT, rise)) / gravity) + Math.sqrt((2 * Math.max(0, drop)) / gravity);
+      const lasts = secondsOfArc(rise, drop, gravity);
       const across = Math.abs((sides[to] ?? 0) - (sides[from] ?? 0)) / lasts;
       for (let i = from; i <= to; i++) {
         const square = across * across + 2 * gravity * Math.max(0, apex - (heights[i] ?? 0));
@@ -41,5 +47,6 @@ export const hop: RecipeKind<z.infer<typeof schema>> = {
     return { leaving, arriving };
   },
   fits: ({ fit }) => fit,
-  words: () => 'hops from mark to mark',
+  timed: ({ landings }) => landings !== 'fall',
+  words: ({ landings }) => (landings === 'fall' ? 'hops from mark to mark' : 'hops from mark to mark, at their times'),
 };

@@ -3,7 +3,7 @@ import type { Path } from '../../geometry/index.ts';
 import type { Repeat } from '../../time/index.ts';
 import type { DistanceLine } from '../distance-line.ts';
 import type { PlacedMark } from '../pace-line.ts';
-import { SpeedLine } from '../speed-line.ts';
+import { SpeedLine, type PacedWay } from '../speed-line.ts';
 import { bends, schema as bendsSchema } from './bends.ts';
 import { constant, schema as constantSchema } from './constant.ts';
 import { fall, schema as fallSchema } from './fall.ts';
@@ -41,6 +41,10 @@ export const newRecipe = (kind: Recipe['kind']): Recipe => recipeSchema.parse({ 
 export const wordsOfRecipe = (recipe: Recipe): string => kindOf(recipe).words(recipe);
 
 export type { Sway } from './recipe.ts';
+export { secondsOfArc } from './hop.ts';
+
+/** Whether a recipe reaches each mark at its own time, or may: then that can be set. */
+export const takesTimes = ({ kind }: Recipe): boolean => kindOf({ kind } as Recipe).timed !== undefined;
 
 /** How a recipe sways to both sides of the guide; undefined where it does not. */
 export const swayOf = (recipe: Recipe): Sway | undefined => kindOf(recipe).sway?.(recipe);
@@ -80,8 +84,35 @@ export function cookedLine(
     first?.dwell === 0;
   const { way, speeds } = lookedAlong(kind, recipe, wayAlong(path, marks, isRound));
   const { distances, rests } = way;
-  const line = new SpeedLine({ ...speeds, distances, rests }, from, fits ? ends - from : null, repeat);
+  const isTimed = kind.timed?.(recipe) === true;
+  const paced = isTimed ? atTheirTimes(way, speeds, marks) : { ...speeds, distances, rests };
+  const line = new SpeedLine(paced, from, fits && !isTimed ? ends - from : null, repeat);
   return { line, times: way.stations.map((index) => line.arrivalAt(index)) };
+}
+
+/** s. A leg of a timed recipe lasts as long at least: what is there at once jumps. */
+const SHORTEST_LEG = 1e-6;
+
+/** A way whose speeds are scaled from mark to mark, so that each is reached at its own time; where it does not move, it rests until then. */
+function atTheirTimes(way: Way, speeds: Squares, marks: readonly PlacedMark[]): PacedWay {
+  const { distances, stations } = way;
+  const [leaving, arriving, rests] = [speeds.leaving.slice(), speeds.arriving.slice(), way.rests.slice()];
+  marks.slice(1).forEach((next, k) => {
+    const [from, to, mark] = [stations[k] ?? 0, stations[k + 1] ?? 0, marks[k]];
+    const wanted = Math.max(0, next.time - (mark?.time ?? 0) - (mark?.dwell ?? 0));
+    let lasts = 0;
+    for (let i = from; i < to; i++) lasts += secondsOf(distances, speeds, i);
+    if (lasts === 0) {
+      rests[from] = (rests[from] ?? 0) + wanted;
+      return;
+    }
+    const square = (lasts / Math.max(SHORTEST_LEG, wanted)) ** 2;
+    for (let i = from; i < to; i++) {
+      leaving[i] = square * (speeds.leaving[i] ?? 0);
+      arriving[i + 1] = square * (speeds.arriving[i + 1] ?? 0);
+    }
+  });
+  return { distances, leaving, arriving, rests };
 }
 
 /** px that a closer look at all pieces of a way may make together; what is left after it is a third of that or less. */

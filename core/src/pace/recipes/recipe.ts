@@ -25,6 +25,8 @@ export interface RecipeKind<R extends { readonly kind: string } = { readonly kin
   squares(recipe: R, way: Way): Squares;
   /** Whether its speeds are scaled so that the last mark is reached at its time. */
   fits(recipe: R): boolean;
+  /** Whether each mark is reached at its own time, the speeds between two of them scaled to that; absent: not. */
+  timed?(recipe: R): boolean;
   /** How it sways to both sides of the guide over the cycle; absent, or undefined, where it stays on it. */
   sway?(recipe: R): Sway | undefined;
   /** It in a few words. */

@@ -1,16 +1,28 @@
-import { distanceOfPlace, pathOfGuide, retimeMark, setDwell, type Guide, type Mark, type Rider } from '@pace-line/core';
+import {
+  distanceOfPlace,
+  pathOfGuide,
+  retimeMark,
+  setDwell,
+  timeLocked,
+  type Guide,
+  type Mark,
+  type Rider,
+} from '@pace-line/core';
 import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PX, secondsAt } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
+import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { Row } from '../Card.tsx';
 
 /** One mark: which it is, its time, its rest, its place. */
 export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
   const doc = useDocument();
   const desk = useDesk();
-  const { fps } = useCalmState((state) => state.shown.clock);
+  const scene = useCalmState((state) => state.shown);
+  const { fps } = scene.clock;
   const units = secondsAt(fps);
+  const locked = timeLocked(scene, rider, mark.id);
   return (
     <>
       <Row label="Mark">
@@ -28,11 +40,13 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
           step={1 / fps}
           digits={3}
           min={0}
+          disabled={locked !== undefined}
           onCommit={(time) =>
             change(desk, 'Move mark', (scene) => retimeMark(scene, { rider: rider.id, mark: mark.id, time }))
           }
         />
       </Row>
+      {locked && <p className="card-note">{wordsOfRefusal(locked)}</p>}
       <Row label="Rests, place">
         <NumberField
           label="Rests there"

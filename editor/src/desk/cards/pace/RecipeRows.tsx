@@ -13,7 +13,7 @@ import { ChoiceField, DEGREES, PERCENT, PX, type Units } from '../../../fields/i
 import { change, offered, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
-import { NumberRow, YesRow } from '../rows.tsx';
+import { ChoiceRow, NumberRow, YesRow } from '../rows.tsx';
 
 const BY_HAND = 'marks';
 
@@ -25,6 +25,12 @@ const RECIPES: readonly { readonly value: Recipe['kind'] | typeof BY_HAND; reado
   { value: 'hop', label: 'hops mark to mark' },
   { value: 'waver', label: 'wavering by chance' },
 ];
+
+const LANDINGS = [
+  ['fall', 'as it falls'],
+  ['gravity', 'as set'],
+  ['height', 'as set, by height'],
+] as const;
 
 const SPEED: Units = { 'px/s': 1 };
 const ACCELERATION: Units = { '': 1, 'px/s²': 1, 'px/s2': 1 };
@@ -147,6 +153,15 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
         </Row>
       )}
       {recipe.kind === 'hop' && (
+        <ChoiceRow
+          label="Lands"
+          value={recipe.landings}
+          options={LANDINGS}
+          title="When it falls so: the marks are at the times at which it lands. At its marks’ times: each arc is as fast as that asks, or, by its height, as high."
+          onChange={(landings) => set('Change landings', { ...recipe, landings })}
+        />
+      )}
+      {recipe.kind === 'hop' && (
         <NumberRow
           label="Landings squash by"
           value={100 * landingSquash(rider)}
@@ -160,7 +175,7 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
           }
         />
       )}
-      {'fit' in recipe && (
+      {'fit' in recipe && !(recipe.kind === 'hop' && recipe.landings !== 'fall') && (
         <YesRow
           label="Fits its time"
           value={recipe.fit}
