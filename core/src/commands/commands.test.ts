@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { nodesOfShape } from '../geometry/index.ts';
+import { checkClosing } from '../checks/index.ts';
 import { prepare } from '../motion/index.ts';
 import {
   newHeading,
@@ -26,6 +27,7 @@ import {
   detachRiders,
   insertMark,
   insertNode,
+  lengthenLoop,
   moveGuides,
   moveNodes,
   nameNode,
@@ -174,6 +176,54 @@ describe('marks', () => {
       [0.3, 2],
     ]);
     expect(stays.riders[1]).toBe(own.riders[1]);
+  });
+  test('what fits the loop goes on fitting it, by the same number of rounds; what still does, and what never did, stays', () => {
+    const cycles = (scene: Scene): (number | null)[] => scene.riders.map(({ pace }) => pace.cycle);
+    const both = sceneOf({
+      guides: [LOOPS],
+      riders: [riderOn('r', 'loops', marks), riderOn('s', 'loops', marks.slice(0, 1))],
+    });
+    const three = (cycle: number, repeat: 'loop' | 'there-and-back' | null = null): Scene =>
+      setPace(both, { rider: 's', patch: { cycle, repeat } });
+    const { duration } = scene.clock;
+    expect(cycles(setClock(three(duration / 2), { duration: 9, fit: true }))).toEqual([null, 4.5]);
+    expect(cycles(setClock(three(duration / 2), { duration: 9 }))).toEqual([null, duration / 2]);
+    expect(cycles(setClock(three(1), { duration: duration + 3, fit: true }))).toEqual([null, 1]);
+    expect(cycles(setClock(three(0.7), { duration: 9, fit: true }))).toEqual([null, 0.7]);
+    expect(cycles(setClock(three(duration / 4, 'there-and-back'), { duration: 9, fit: true }))).toEqual([null, 2.25]);
+    // After a loop was made as long as all rounds take, another length keeps all of them closing.
+    const odd = sceneOf({
+      guides: [LOOPS],
+      riders: [
+        riderOn('r', 'loops', marks),
+        riderOn(
+          's',
+          'loops',
+          [
+            { time: 0, place: { by: 'share', value: 0 } },
+            { time: (duration * 2) / 3, place: { by: 'share', value: 1 } },
+          ],
+          { pace: { cycle: (duration * 2) / 3 } },
+        ),
+      ],
+    });
+    const long = lengthenLoop(odd, { loops: 2 });
+    expect(checkClosing(long)).toMatchObject({ loops: 1 });
+    expect(checkClosing(setClock(long, { duration: 5 }))!.loops).not.toBe(1);
+    const fitted = setClock(long, { duration: 5, fit: true });
+    expect(checkClosing(fitted)).toMatchObject({ loops: 1 });
+    for (const t of [0.1, 0.35, 0.8])
+      for (const i of [0, 1])
+        expect(
+          prepare(fitted)
+            .poseAt(t * 5)
+            .of(i, 'distance'),
+        ).toBeCloseTo(
+          prepare(long)
+            .poseAt(t * long.clock.duration)
+            .of(i, 'distance'),
+          6,
+        );
   });
   test('marks of one rider are stretched alone, about the first of them, up to the next', () => {
     const args = { rider: 'r', marks: ['r-m1', 'r-m3'] };

@@ -1,4 +1,5 @@
-import { KEY_CHANNELS, type Clock, type Pace, type Rider, type Scene } from '../../scene/index.ts';
+import { cycleOf, KEY_CHANNELS, loopLength, type Clock, type Pace, type Rider, type Scene } from '../../scene/index.ts';
+import { roundOf } from '../../time/index.ts';
 import { command, refusal } from '../command.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
@@ -8,11 +9,24 @@ export const renameScene = command<{ name: string }>(
   (scene, { name }) => ({ ...scene, name: name.trim() }),
 );
 
+/** How far from whole a number of rounds in a loop may be and count as whole. */
+const WHOLE = 1e-6;
+
+/** Whether a rider's own cycle goes into the loop a whole number of times. */
+function fitsLoop(rider: Rider, clock: Clock): boolean {
+  const rounds = loopLength(clock) / roundOf(cycleOf(rider, clock), rider.pace.repeat ?? clock.repeat);
+  return Math.round(rounds) >= 1 && Math.abs(rounds - Math.round(rounds)) < WHOLE;
+}
+
+/** Whether a rider's own cycle went into the loop, and no longer does. */
+const fellOut = (rider: Rider, before: Clock, after: Clock): boolean =>
+  rider.pace.cycle !== null && fitsLoop(rider, before) && !fitsLoop(rider, after);
+
 /**
  * Sets the clock. A new duration stretches the marks of every rider that runs by it, so that the motion is the same, slower or faster; with `along` every
- * rider's delay and own cycle too.
+ * rider's delay and own cycle too; with `fit` the own cycles that went into the loop and otherwise would no longer, so that they go on fitting.
  */
-export const setClock = command<Partial<Clock> & { along?: boolean }>(
+export const setClock = command<Partial<Clock> & { along?: boolean; fit?: boolean }>(
   (scene, { duration = scene.clock.duration, along }) => {
     const factor = duration / scene.clock.duration;
     const fits = ({ pace: { cycle, delay } }: Rider): boolean =>
@@ -20,7 +34,7 @@ export const setClock = command<Partial<Clock> & { along?: boolean }>(
     const isPossible = duration >= 0.01 && duration <= 3600 && (!along || scene.riders.every(fits));
     return isPossible ? undefined : refusal('duration');
   },
-  (scene, { along = false, ...patch }) => {
+  (scene, { along = false, fit = false, ...patch }) => {
     const clock = { ...scene.clock, ...patch };
     const factor = clock.duration / scene.clock.duration;
     return {
@@ -30,7 +44,8 @@ export const setClock = command<Partial<Clock> & { along?: boolean }>(
         factor === 1
           ? scene.riders
           : scene.riders.map((rider) => {
-              const pace = paceStretched(rider.pace, factor, along);
+              const isFitted = fit && fellOut(rider, scene.clock, clock);
+              const pace = paceStretched(rider.pace, factor, along || isFitted);
               return pace === rider.pace ? rider : { ...rider, pace, keys: stretchedKeys(rider.keys, factor) };
             }),
     };

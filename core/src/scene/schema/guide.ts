@@ -9,12 +9,19 @@ const link = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('copy'), of: id, dx: px, dy: px }),
 ]);
 
+/** Dashes and gaps of a pattern. */
+const MOST_DASHES = 12;
+
 /** How a guide is drawn in what is sent. `draws`: a rider that draws it as it goes; null: it is there whole. */
 const stroke = z.strictObject({
   color,
   width: z.number().positive().max(1000),
+  /** px that are there and px that are not, in turn. */
   dash: z
-    .tuple([z.number().positive().max(10_000), z.number().positive().max(10_000)])
+    .array(z.number().positive().max(10_000))
+    .min(2)
+    .max(MOST_DASHES)
+    .refine((list) => list.length % 2 === 0, 'as many gaps as dashes')
     .readonly()
     .nullable()
     .default(null),

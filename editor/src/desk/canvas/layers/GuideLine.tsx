@@ -11,7 +11,7 @@ export const GuideLine = memo(function GuideLine({ guide, isSelected }: { guide:
   const pieces = piecesOf(guide.nodes, guide.closed, guide.link ? Infinity : PIECE);
   const seam = pieces.length > 1 ? 'piece' : '';
   return (
-    <g className={isSelected ? 'guide selected' : 'guide'}>
+    <g className={`guide${isSelected ? ' selected' : ''}${guide.stroke?.dash ? ' dashed' : ''}`}>
       {pieces.map((piece, i) => (
         <Piece
           key={i}

@@ -2,7 +2,8 @@ import { memo } from 'react';
 import { ColorInput, NativeSelect } from '@mantine/core';
 import { ridersOf, ROUTE_COLORS, setGuide, type Guide, type GuideStroke } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
-import { NumberField, PX } from '../../../fields/index.ts';
+import { NumberField, PX, TextField } from '../../../fields/index.ts';
+import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
 import { Row, Segments } from '../Card.tsx';
 import { change } from '../../actions/change.ts';
@@ -73,11 +74,23 @@ export const StyleRows = memo(function StyleRows({ guide }: { guide: Guide }) {
   );
 }, isSameStyle);
 
-const DASHES: readonly (readonly [string, readonly [number, number] | null])[] = [
+const DASHES: readonly (readonly [string, readonly number[] | null])[] = [
   ['solid', null],
   ['dashed', [12, 8]],
   ['dotted', [1, 8]],
 ];
+
+/** A pattern of a file: as many numbers, each this large at most. */
+const [MOST_DASHES, LONGEST_DASH] = [12, 10_000];
+
+/** Dashes and gaps as they are typed, px; an odd number of them is gone through twice, as drawings have it. Null where it is none. */
+function dashesOf(text: string): readonly number[] | null {
+  const found = (text.match(/[\d.]+/g) ?? []).map(Number);
+  const whole = found.length % 2 === 0 ? found : [...found, ...found];
+  const isGood =
+    whole.length > 0 && whole.length <= MOST_DASHES && whole.every((one) => one > 0 && one <= LONGEST_DASH);
+  return isGood && /^[\d.,;\s]*(px)?[\d.,;\s]*$/i.test(text) ? whole : null;
+}
 
 function StrokeRows({
   guide,
@@ -94,7 +107,7 @@ function StrokeRows({
       .join('\t'),
   );
   const list = riders ? riders.split('\t').map((one) => one.split('\n')) : [];
-  const dash = DASHES.find(([, value]) => JSON.stringify(value) === JSON.stringify(stroke.dash))?.[0] ?? 'dashed';
+  const dash = DASHES.find(([, value]) => JSON.stringify(value) === JSON.stringify(stroke.dash))?.[0] ?? null;
   return (
     <>
       <Row label="Stroke">
@@ -125,6 +138,17 @@ function StrokeRows({
             options={DASHES.map(([name]) => [name, name] as const)}
             onChange={(name) => onChange({ ...stroke, dash: DASHES.find(([one]) => one === name)?.[1] ?? null })}
           />
+          {stroke.dash && (
+            <TextField
+              label="Dashes and gaps, px"
+              value={stroke.dash.join(' ')}
+              onCommit={(text) => {
+                const dash = dashesOf(text);
+                if (dash) onChange({ ...stroke, dash });
+                else tell(`“${text}” is no pattern: dashes and gaps in px, as 12 4 2 4.`);
+              }}
+            />
+          )}
         </Row>
       ) : (
         <Row label="Drawn by">

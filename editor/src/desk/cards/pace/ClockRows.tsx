@@ -18,7 +18,7 @@ export function ClockRows() {
   const desk = useDesk();
   const clock = useCalmState((state) => state.shown.clock);
   const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
-  const [along, setAlong] = useState(false);
+  const [own, setOwn] = useState<'fit' | 'stay' | 'along'>('fit');
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isBack = clock.repeat === 'there-and-back';
   return (
@@ -35,7 +35,9 @@ export function ClockRows() {
           onCommit={(duration) =>
             how === 'room'
               ? perform(desk, 'Add room', setRoom, { duration })
-              : change(desk, 'Change duration', (scene) => setClock(scene, { duration, along }))
+              : change(desk, 'Change duration', (scene) =>
+                  setClock(scene, { duration, along: own === 'along', fit: own === 'fit' }),
+                )
           }
         />
         <NumberField
@@ -54,13 +56,14 @@ export function ClockRows() {
         <Row label="Own times then">
           <Segments
             label="When the length changes, delays and own cycles"
-            title="Riders that start later or have a cycle of their own: whether a new length stretches these times too."
-            value={along ? 'along' : 'stay'}
+            title="Riders that start later or have a cycle of their own. Keep fitting: cycles that go into the loop go on doing so, stretched where they have to be; other times stay. Stay: all of them do. Stretch too: all are stretched with the loop."
+            value={own}
             options={[
+              ['fit', 'keep fitting'],
               ['stay', 'stay'],
-              ['along', 'stretch too'],
+              ['along', 'stretch'],
             ]}
-            onChange={(value) => setAlong(value === 'along')}
+            onChange={setOwn}
           />
         </Row>
       )}
