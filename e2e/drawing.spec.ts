@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { nearestOnPath, pathOfGuide, prepare } from '@pace-line/core';
 import { canvasAt, dragOn, dropFile, newScene, openSample, parkDisc, savedScene } from './desk.ts';
+import { write } from './writing.ts';
 
 const at = (scene: Parameters<typeof prepare>[0], time: number, rider = 0): [number, number] => {
   const pose = prepare(scene).poseAt(time);
@@ -175,6 +176,114 @@ test('one drawing taken apart: a guide, a rider and scenery, all where they were
   ]);
   const float = scene.riders[1]!;
   expect(Math.hypot(float.at[0] - (320 + 100), float.at[1] - (180 + 150))).toBeLessThan(0.01);
+});
+
+test('a dart between two hills is taken apart, lies where it lay, and comes over the front one in Contents', async ({
+  page,
+}) => {
+  await newScene(page);
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="720" viewBox="0 0 1280 720"><rect id="far-hill" x="200" y="200" width="800" height="400" fill="#00ff00"/>' +
+    '<rect id="dart" x="500" y="300" width="200" height="100" fill="#ff0000"/><rect id="near-hill" x="600" y="250" width="400" height="350" fill="#0000ff"/></svg>';
+  await page.getByRole('button', { name: 'Collection' }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'From a file…' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'hills.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await page.getByRole('group', { name: 'Dart is' }).getByRole('button', { name: 'rider' }).click();
+  await page.getByRole('button', { name: 'Bring in 3 parts' }).click();
+  await page.getByRole('button', { name: 'Close Collection' }).click();
+  /** The colour that a screen shows where the dart and the near hill are both. */
+  const shown = async (): Promise<string> => {
+    const [x, y] = await canvasAt(page, 650, 320);
+    const picture = await page.screenshot({ clip: { x: x - 2, y: y - 2, width: 4, height: 4 } });
+    return page.evaluate(async (data) => {
+      const image = new Image();
+      image.src = `data:image/png;base64,${data}`;
+      await image.decode();
+      const context = new OffscreenCanvas(4, 4).getContext('2d')!;
+      context.drawImage(image, 0, 0);
+      const [r = 0, , b = 0] = context.getImageData(1, 1, 1, 1).data;
+      return r > b ? 'dart' : 'hill';
+    }, picture.toString('base64'));
+  };
+  await page.keyboard.press('Escape');
+  expect(await shown()).toBe('hill');
+  await page.getByRole('button', { name: 'Contents' }).click();
+  const names = (): Promise<string[]> =>
+    page.locator('.contents-list').first().locator('.contents-text').allTextContents();
+  expect(await names()).toEqual(['Near hill', 'Dart', 'Far hill']);
+  // To the top of the list, by keys: what is first there is drawn last.
+  const handle = page.getByLabel('Move Dart in the stack');
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Space');
+  await expect.poll(names).toEqual(['Dart', 'Near hill', 'Far hill']);
+  await page.getByRole('button', { name: 'Close Contents' }).click();
+  expect(await shown()).toBe('dart');
+  const scene = await savedScene(page);
+  expect(scene.riders.map(({ name }) => name)).toEqual(['Far hill', 'Near hill', 'Dart']);
+  // What is sent has it so too.
+  const { text } = await write(scene, 'animated-svg');
+  const fills = [...text.matchAll(/fill="(#[0-9a-f]{6}|#00f|#f00|#0f0|red|blue|lime)"/gi)].map(([, fill = '']) =>
+    fill.toLowerCase(),
+  );
+  expect(fills.indexOf('#ff0000')).toBeGreaterThan(fills.indexOf('#0000ff'));
+});
+
+test('a guide is drawn in dashes of a typed pattern: seen on the canvas as they are sent', async ({ page }) => {
+  await newScene(page);
+  await dropFile(page, 'way.csv', 'text/csv', 'x,y\n100,360\n1100,360\n');
+  await expect(page.locator('.guide')).toHaveCount(1);
+  await page.locator('[data-card=guide] .card-head').click();
+  await page.getByRole('group', { name: 'In the output' }).getByRole('button', { name: 'drawn', exact: true }).click();
+  const typed = async (name: string, value: string): Promise<void> => {
+    await page.getByRole('textbox', { name, exact: true }).fill(value);
+    await page.keyboard.press('Enter');
+  };
+  await typed('Width of the stroke', '20');
+  await page.getByRole('group', { name: 'Pattern of the stroke' }).getByRole('button', { name: 'dashed' }).click();
+  await typed('Dashes and gaps, px', '120, 60, 30');
+  await expect(page.getByRole('textbox', { name: 'Dashes and gaps, px' })).toHaveValue('120 60 30 120 60 30');
+  await typed('Dashes and gaps, px', 'rather long');
+  await expect(page.getByText('“rather long” is no pattern')).toBeVisible();
+  await typed('Dashes and gaps, px', '120 60 30 60');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  const scene = await savedScene(page);
+  expect(scene.guides[0]!.stroke!.dash).toEqual([120, 60, 30, 60]);
+  // Where dashes are the canvas is dark for the line's whole width, in gaps the guide is a hair.
+  const darkAt = async (x: number): Promise<number> => {
+    const [left, top] = await canvasAt(page, x, 360);
+    const picture = await page.screenshot({
+      clip: { x: Math.round(left), y: Math.round(top) - 12, width: 1, height: 24 },
+    });
+    return page.evaluate(async (data) => {
+      const image = new Image();
+      image.src = `data:image/png;base64,${data}`;
+      await image.decode();
+      const context = new OffscreenCanvas(1, 24).getContext('2d')!;
+      context.drawImage(image, 0, 0);
+      const { data: pixels } = context.getImageData(0, 0, 1, 24);
+      return Array.from({ length: 24 }, (_, i) => pixels[4 * i]! < 190).filter(Boolean).length;
+    }, picture.toString('base64'));
+  };
+  const zoom = ((await canvasAt(page, 1000, 0))[0] - (await canvasAt(page, 0, 0))[0]) / 1000;
+  for (const [from, isDash] of [
+    [160, true],
+    [250, false],
+    [295, true],
+    [340, false],
+    [430, true],
+  ] as const) {
+    const dark = await darkAt(from);
+    if (isDash) expect(dark, `a dash at ${from}`).toBeGreaterThan(20 * zoom - 3);
+    else expect(dark, `a gap at ${from}`).toBeLessThan(5);
+  }
+  const { text } = await write(scene, 'animated-svg');
+  expect(text).toContain('stroke-dasharray="120 60 30 60"');
 });
 
 test('points, GPX and path data come in; what cannot be read is named', async ({ page }) => {

@@ -264,6 +264,50 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   for (const one of [scene, timed, byHeight]) await playsAsMeant(page, one);
 });
 
+test('a loop made as long as all rounds take goes on closing when another length is typed', async ({ page }) => {
+  const scene = ways('loop', 4);
+  const [rider] = scene.riders;
+  await openScene(page, {
+    ...scene,
+    riders: [
+      rider!,
+      {
+        ...rider!,
+        id: 'other',
+        name: 'other',
+        pace: {
+          ...rider!.pace,
+          cycle: 8 / 3,
+          marks: [
+            { ...rider!.pace.marks[0]!, id: 'o1', time: 0 },
+            { ...rider!.pace.marks.at(-1)!, id: 'o2', time: 8 / 3 },
+          ],
+        },
+      },
+    ],
+  });
+  await page.locator('.mark').first().focus();
+  await page.getByRole('button', { name: 'make the loop 8.00 s' }).click();
+  await expect(page.getByRole('button', { name: /^make the loop/ })).toHaveCount(0);
+  await paceCard(page);
+  await typed(page, 'Loop lasts', '5');
+  await expect(page.getByRole('button', { name: /^make the loop/ })).toHaveCount(0);
+  const fitted = await savedScene(page);
+  expect(fitted.riders.map(({ pace }) => pace.cycle)).toEqual([2.5, expect.closeTo(5 / 3, 9)]);
+  const motion = prepare(fitted);
+  for (const i of [0, 1])
+    for (const time of [0.2, 1.7, 3.9])
+      expect(motion.poseAt(time + 5).of(i, 'x')).toBeCloseTo(motion.poseAt(time).of(i, 'x'), 6);
+  // Told to stay, they do, and the card says what that does.
+  await page
+    .getByRole('group', { name: 'When the length changes, delays and own cycles' })
+    .getByRole('button', { name: 'stay', exact: true })
+    .click();
+  await typed(page, 'Loop lasts', '6');
+  await expect(page.getByText('Everything closes')).toBeVisible();
+  await playsAsMeant(page, fitted);
+});
+
 test('marks reversed, mirrored and stretched about the playhead; one rider slower, on twos, wavering', async ({
   page,
 }) => {

@@ -75,6 +75,15 @@ test('each part becomes what it was called, as one step of undo, and the scene s
   expect(doc.state.committed).toBe(before);
 });
 
+test('the order of the drawing is that of the riders: what lies over a rider there, lies over it here; a second backdrop lies over the first', () => {
+  bring('scenery', 'rider', 'none', 'scenery', 'rider');
+  const names = (): string[] => doc.state.committed.riders.map(({ name }) => name);
+  expect(names()).toEqual(['Sky', 'Kite', 'Stalls', 'Boat', 'Boat 2']);
+  expect(doc.state.committed.riders.map(({ locked }) => locked)).toEqual([true, false, false, true, false]);
+  bring('scenery', 'scenery', 'none', 'none', 'none');
+  expect(names()).toEqual(['Sky', 'Sky 2', 'Stalls 2', 'Kite', 'Stalls', 'Boat', 'Boat 2']);
+});
+
 test('a drawing that is larger than the canvas is made smaller, about its middle; all parts stay together', () => {
   bring('none', 'none', 'guide', 'rider', 'none');
   const { guides, riders, canvas } = doc.state.committed;

@@ -54,7 +54,16 @@ function fitOf({ canvas }: Scene, drawing: { readonly width: number; readonly he
   };
 }
 
-/** The scene with the parts put where they are in their drawing. Scenery goes behind all riders, in its own order. */
+/** Riders at the bottom of a scene that are scenery: nothing that is worked on lies below them. */
+function sceneryIn({ riders }: Scene): number {
+  const first = riders.findIndex(({ locked, guide }) => !locked || guide !== null);
+  return first < 0 ? riders.length : first;
+}
+
+/**
+ * The scene with the parts put where they are in their drawing, those that are drawn in its order: scenery below its first rider goes behind all riders, over the scenery that is there; what comes
+ * after it in the drawing lies over it, scenery as well.
+ */
 function placeParts(scene: Scene, { name, parts: drawing }: TakenApart, roles: readonly Role[], made: Made): Scene {
   const fit = fitOf(scene, drawing);
   const along = guidesAlong(scene);
@@ -66,13 +75,16 @@ function placeParts(scene: Scene, { name, parts: drawing }: TakenApart, roles: r
       : [],
   );
   made.guides.push(...guides.map(({ id }) => id));
-  let behind = 0;
+  let behind = sceneryIn(scene);
+  const firstRider = roles.indexOf('rider');
   return drawing.parts.reduce(
     (sum, part, i) => {
       const role = roles[i] ?? 'none';
       if (role === 'none' || role === 'guide') return sum;
       const artId = freeId(idsIn(sum), `art-${name}-${i + 1}`.toLowerCase().replace(/[^a-z0-9-]+/g, '-'));
-      return role === 'scenery' ? withRider(sum, part, artId, fit, behind++) : withRider(sum, part, artId, fit, made);
+      const isBelow = role === 'scenery' && (firstRider < 0 || i < firstRider);
+      const to = isBelow ? behind++ : sum.riders.length;
+      return withRider(sum, part, artId, fit, { to, isScenery: role === 'scenery', made });
     },
     addGuides(scene, { guides }),
   );
@@ -92,13 +104,19 @@ const fitted = ({ nodes, closed }: Outline, { scale, dx, dy }: Fit): Outline => 
   };
 };
 
-/** The part as art with a parked rider: scenery, locked, at a place behind; else one that is to be worked on. */
-function withRider(scene: Scene, part: DrawingPart, artId: string, fit: Fit, to: number | Made): Scene {
+/** Where a part comes to lie in the order of riders, and what it is. */
+interface Lying {
+  readonly to: number;
+  readonly isScenery: boolean;
+  readonly made: Made;
+}
+
+/** The part as art with a parked rider: scenery, locked; else one that is to be worked on. */
+function withRider(scene: Scene, part: DrawingPart, artId: string, fit: Fit, { to, isScenery, made }: Lying): Scene {
   const { markup, width, height } = part.art;
   const art = { id: artId, name: part.name, kind: 'svg' as const, markup, width, height, facing: 0 };
   const sum = addArt(scene, { art: { ...art, pivot: [width / 2, height / 2] } });
   const id = freeId(idsIn(sum), `${artId}-rider`);
-  const isScenery = typeof to === 'number';
   const rider = newRider({
     id,
     name: freeName(
@@ -111,7 +129,6 @@ function withRider(scene: Scene, part: DrawingPart, artId: string, fit: Fit, to:
     locked: isScenery,
   });
   const withIt = addRider(sum, { rider });
-  if (isScenery) return restackRider(withIt, { id, to });
-  to.riders.push(id);
-  return withIt;
+  if (!isScenery) made.riders.push(id);
+  return restackRider(withIt, { id, to });
 }
