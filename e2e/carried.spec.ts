@@ -1,8 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { pathOfGuide, prepare, writeScene, type Scene } from '@pace-line/core';
+import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { lineOn } from './carried-line.ts';
 import { decoded } from './decoded.ts';
-import { dropFile, newScene, openScene, savedScene } from './desk.ts';
+import { dragOn, dropFile, newScene, openScene, savedScene } from './desk.ts';
 import { playsAsMeant } from './plays.ts';
 import { sent, worst } from './red-rider.ts';
 import { write } from './writing.ts';
@@ -192,4 +193,46 @@ test('a rider is looked at along its guide, by hand and by keyboard, and nothing
   await expect.poll(moved).toBe(stood);
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
   expect(await savedScene(page)).toEqual(before);
+});
+
+test('an orbit about a boat: the ring is drawn anywhere, carried, centred on the boat’s art or pivot, and typed where it is to be', async ({
+  page,
+}) => {
+  const lap = [
+    { time: 0, place: { by: 'node', node: 'l1' } },
+    { time: 4, place: { by: 'node', node: 'l1', lap: 1 } },
+  ];
+  await openScene(page, sceneOf({ guides: [LOOPS], riders: [riderOn('boat', 'loops', lap, { pivot: [50, 5] })] }));
+  await page.keyboard.press('.');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('6');
+  await dragOn(page, [
+    [560, 80],
+    [620, 140],
+  ]);
+  await expect(page.locator('.guide')).toHaveCount(2);
+  const ringOf = (scene: Scene): Scene['guides'][number] => scene.guides.find(({ id }) => id !== 'loops')!;
+  const middleOf = (scene: Scene): [number, number] => {
+    const { left, right, top, bottom } = pathOfGuide(ringOf(scene)).bounds;
+    return [(left + right) / 2, (top + bottom) / 2];
+  };
+  const near = (found: readonly number[], wanted: readonly number[]): void =>
+    found.forEach((value, i) => expect(value).toBeCloseTo(wanted[i]!, 3));
+  await page.locator('[data-card=guide] .card-head').click();
+  const typed = async (name: string, value: string): Promise<void> => {
+    await page.getByRole('textbox', { name, exact: true }).fill(value);
+    await page.keyboard.press('Enter');
+  };
+  await typed('Centre x', '500');
+  await typed('Centre y', '150');
+  near(middleOf(await savedScene(page)), [500, 150]);
+  await page.getByRole('combobox', { name: 'Rider that carries the guide' }).click();
+  await page.getByRole('option', { name: 'boat' }).click();
+  await page.getByRole('button', { name: 'the art', exact: true }).click();
+  const onArt = await savedScene(page);
+  expect(ringOf(onArt).carrier).toBe('boat');
+  near(middleOf(onArt), [30, 20]);
+  await page.getByRole('button', { name: 'the pivot', exact: true }).click();
+  near(middleOf(await savedScene(page)), [50, 5]);
 });
