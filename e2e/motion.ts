@@ -4,9 +4,9 @@ import { artById, cameraOf, prepare, productOf, transformed, viewOf, type Motion
 /** The four corners of an art's box on the canvas, px. */
 export type Corners = readonly (readonly [number, number])[];
 
-/** Where the evaluator puts the corners of a rider's art at a time, through the camera where there is one. */
-export function expectedCorners(scene: Scene, motion: Motion, rider: number, time: number): Corners {
-  const poses = motion.poseAt(time);
+/** Where the evaluator puts the corners of a rider's art at a time, through the camera where there is one; `side` −1: the limit from before, where it jumps. */
+export function expectedCorners(scene: Scene, motion: Motion, rider: number, time: number, side: 1 | -1 = 1): Corners {
+  const poses = motion.poseAt(time, undefined, side);
   const art = artById(scene, scene.riders[rider]?.art ?? '');
   const m = (key: 'a' | 'b' | 'c' | 'd' | 'e' | 'f'): number => poses.of(rider, key);
   const [w, h] = [art?.width ?? 0, art?.height ?? 0];

@@ -1,5 +1,5 @@
 import { statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import {
   foldersOf,
   formatById,
@@ -31,12 +31,22 @@ export interface Source {
   readonly scene: Scene;
   readonly file: string | undefined;
   readonly onWritten: (path: string) => void;
+  /** Told what is to be known of a format for the scene, before it is written. */
+  readonly onNote: (note: string) => void;
+  /** Told what goes to standard output instead of a file. */
+  readonly onOut: (chunk: string | Uint8Array) => void;
+}
+
+/** Tells what a format changes of a scene. */
+function tellNotes(scene: Scene, format: Format, options: Record<string, unknown>, tell: Source['onNote']): void {
+  for (const note of format.notes?.(scene, options) ?? []) tell(`${format.id}: ${note}`);
 }
 
 const isPainted = ({ format }: Outgoing): boolean => format.needs === 'pixels';
 
 /** Writes a scene in one format after another; pixels are painted by one browser for all. What is whole stays where a later one fails. */
-async function writeAll({ scene, file, onWritten }: Source, outgoing: readonly Outgoing[]): Promise<void> {
+async function writeAll({ scene, file, onWritten, onNote }: Source, outgoing: readonly Outgoing[]): Promise<void> {
+  for (const { format, options } of outgoing) tellNotes(scene, format, options, onNote);
   const keep = (outbox: Outbox): void => outbox.keep().forEach(onWritten);
   for (const one of outgoing.filter((each) => !isPainted(each))) {
     const outbox = new Outbox(file);
@@ -80,7 +90,41 @@ export async function exportScene(
   const format = formatById(to);
   if (!format) throw new UsageError(`there is no format "${to}"; there is: ${known}`);
   if (!out) throw new UsageError('--out PATH is needed');
-  await writeAll(source, [{ format, options: optionsOf(format, settings), out, areSeveral: format.several === true }]);
+  if (out === ON_OUT) return writeOut(source, format, optionsOf(format, settings));
+  const areSeveral = format.several === true;
+  const named = areSeveral ? namedIn(out, format, settings) : undefined;
+  const options = optionsOf(format, named ? [...settings, `file=${named.stem}`] : settings);
+  await writeAll(source, [{ format, options, out: named?.folder ?? out, areSeveral }]);
+}
+
+/** What stands for standard output. */
+const ON_OUT = '-';
+
+/** The name and the folder of several files, where the path that they go to is that of a file, not of a folder. */
+function namedIn(
+  out: string,
+  format: Format,
+  settings: readonly string[],
+): { readonly stem: string; readonly folder: string } | undefined {
+  const ending = `.${format.extension}`;
+  const isFile = out.endsWith(ending) && out.length > ending.length && !isFolder(out);
+  if (!isFile || settings.some((setting) => setting.startsWith('file='))) return undefined;
+  return { stem: basename(out, ending), folder: dirname(out) };
+}
+
+/** Writes the one file of a format to standard output. */
+async function writeOut(
+  { scene, onNote, onOut }: Source,
+  format: Format,
+  options: Record<string, unknown>,
+): Promise<void> {
+  if (format.several)
+    throw new UsageError(`"${format.id}" is several files: --out needs a folder, or the name of its first file`);
+  tellNotes(scene, format, options, onNote);
+  if (format.needs === 'pixels') return paintInBrowser(scene, [{ format, options }], (_, __, bytes) => onOut(bytes));
+  const { sink, files } = memorySink();
+  await send(scene, format, options, sink, QUIET_RUN);
+  for (const { chunks } of files) for (const chunk of chunks) onOut(chunk);
 }
 
 /**

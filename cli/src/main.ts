@@ -12,7 +12,7 @@ process.stdout.on('error', refuse);
 
 /** A file is written until all of it is there: the stream would write a part, where a disk is full, and say nothing. */
 const isFile = fstatSync(1).isFile();
-const out = (text: string): void => {
+const out = (text: string | Uint8Array): void => {
   if (!isFile) return void process.stdout.write(text);
   try {
     writeWhole(1, text);
@@ -20,4 +20,4 @@ const out = (text: string): void => {
     refuse(error as NodeJS.ErrnoException);
   }
 };
-process.exitCode = await run(process.argv.slice(2), { out, err: (text) => process.stderr.write(text) });
+process.exitCode = await run(process.argv.slice(2), { out, raw: out, err: (text) => process.stderr.write(text) });

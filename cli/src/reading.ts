@@ -40,7 +40,7 @@ export function readText(path: string): string {
   let file: number | undefined;
   try {
     // Without waiting: opening a pipe into which nobody writes would take for ever.
-    file = openSync(path, constants.O_RDONLY | constants.O_NONBLOCK);
+    file = path === '-' ? 0 : openSync(path, constants.O_RDONLY | constants.O_NONBLOCK);
     const about = fstatSync(file);
     if (about.isDirectory()) throw new UsageError(`${path}: that is a folder`);
     const chunks: Buffer[] = [];
@@ -56,6 +56,6 @@ export function readText(path: string): string {
   } catch (error) {
     throw error instanceof UsageError ? error : new UsageError(`${path}: ${wordsOf(error)}`);
   } finally {
-    if (file !== undefined) closeSync(file);
+    if (file !== undefined && path !== '-') closeSync(file);
   }
 }

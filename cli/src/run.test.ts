@@ -1,6 +1,6 @@
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { describe, expect, test } from 'vitest';
 import {
   fileStem,
@@ -218,6 +218,48 @@ describe('export', () => {
     await call('export', ferries, '--to', 'web-page', '--out', out, ...set);
     const options = { title: 'A = B', background: false, fit: 'size' };
     expect(readFileSync(out, 'utf8')).toBe(await written(scene(), 'web-page', options));
+  });
+  test('one file goes to standard output where that is asked, several do not', async () => {
+    const { code, out, err } = await call('export', ferries, '--to', 'animated-svg', '--out', '-');
+    expect([code, err]).toEqual([0, '']);
+    expect(out).toBe(await written(scene(), 'animated-svg', {}));
+    const several = await call('export', ferries, '--to', 'module', '--out', '-');
+    expect([several.code, several.out]).toEqual([2, '']);
+    expect(several.err).toContain('several files');
+  });
+  test('several files are called as the file that was asked for, beside it, and name each other so', async () => {
+    const place = mkdtempSync(join(tmpdir(), 'pace-line-'));
+    await call('export', ferries, '--to', 'module', '--out', join(place, 'loop.js'));
+    expect(readdirSync(place).sort()).toEqual(['loop.d.ts', 'loop.js']);
+    const react = await call('export', ferries, '--to', 'react', '--out', join(place, 'Two.jsx'));
+    expect(
+      react.out
+        .trim()
+        .split('\n')
+        .map((path) => basename(path)),
+    ).toEqual(['Two.jsx', 'Two.d.ts', 'Two.module.js', 'Two.module.d.ts']);
+    expect(readFileSync(join(place, 'Two.jsx'), 'utf8')).toContain("from './Two.module.js'");
+    // A folder is a folder, whatever it is called, and so is what ends otherwise.
+    mkdirSync(join(place, 'there.js'));
+    await call('export', ferries, '--to', 'module', '--out', join(place, 'there.js'));
+    await call('export', ferries, '--to', 'module', '--out', join(place, 'new'), '--set', 'file=barge');
+    expect(readdirSync(join(place, 'there.js'))).toContain('two-ferries-one-loop.js');
+    expect(readdirSync(join(place, 'new')).sort()).toEqual(['barge.d.ts', 'barge.js']);
+  });
+  test('what a format changes of a scene is said on standard error, once', async () => {
+    const fast = join(folder, 'fast.paceline.json');
+    const { clock, ...rest } = scene();
+    writeFileSync(fast, writeScene({ ...rest, clock: { ...clock, fps: 60 } }));
+    const place = mkdtempSync(join(tmpdir(), 'pace-line-'));
+    const { err } = await call('export', fast, '--to', 'gif', '--out', join(place, 'a.gif'), '--set', 'to=0.2');
+    expect(err.split('\n').filter((line) => line.includes('at most 50 frames a second'))).toHaveLength(1);
+    expect(err).toMatch(/^pace-line: gif: A GIF shows/);
+  });
+  test('its version is that of its package', async () => {
+    const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
+      version: string;
+    };
+    expect(await call('--version')).toEqual({ code: 0, out: `pace-line ${version}\n`, err: '' });
   });
   test('a table of frames is streamed: a line for each rider and frame', async () => {
     const out = join(folder, 'frames.csv');

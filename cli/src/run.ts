@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { check } from './check.ts';
 import { UsageError } from './errors.ts';
@@ -15,12 +18,17 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
   pace-line export FILE --kept SET --out FOLDER [--watch]
   pace-line check FILE [--json]
   pace-line validate FILE
+  pace-line --version
+
+  FILE may be - for standard input, PATH - for standard output
 
 formats
 `;
 
 interface Output {
   readonly out: (text: string) => void;
+  /** Takes what is no text; absent: as text. */
+  readonly raw?: (bytes: Uint8Array) => void;
   readonly err: (text: string) => void;
 }
 
@@ -38,6 +46,7 @@ const OPTIONS = {
   watch: { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
+  version: { type: 'boolean' },
 } as const;
 
 /** What a terminal would take for orders, or for a change of direction. */
@@ -45,6 +54,13 @@ const ORDERS = /[\u0000-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u206
 
 /** A line for the terminal: names and ids are anyone's. */
 const printable = (line: string): string => line.replace(/\s*\n\s*/g, ' ').replace(ORDERS, '\ufffd');
+
+/** The program's version, as its package has it. */
+const VERSION = (
+  JSON.parse(readFileSync(join(dirname(fileURLToPath(import.meta.url)), '..', 'package.json'), 'utf8')) as {
+    readonly version: string;
+  }
+).version;
 
 interface ExportValues {
   readonly to?: string | undefined;
@@ -71,12 +87,19 @@ function writeOutputs(source: Source, { to, all, pixels, kept, out, set = [] }: 
 async function exported(
   file: string | undefined,
   values: ExportValues,
-  { out, err }: Output,
+  { out, err, raw }: Output,
   until: AbortSignal | undefined,
 ): Promise<number> {
+  if (values.watch && file === '-') throw new UsageError('standard input cannot be watched');
   const write = async (): Promise<void> => {
     const onWritten = (path: string): void => out(`${printable(path)}\n`);
-    await writeOutputs({ scene: loadScene(file), file, onWritten }, values);
+    const onOut = (chunk: string | Uint8Array): void => {
+      if (typeof chunk === 'string') out(chunk);
+      else if (raw) raw(chunk);
+      else out(Buffer.from(chunk).toString());
+    };
+    const onNote = (note: string): void => err(`pace-line: ${printable(note)}\n`);
+    await writeOutputs({ scene: loadScene(file), file, onWritten, onNote, onOut }, values);
   };
   await write();
   if (!values.watch || file === undefined) return 0;
@@ -95,6 +118,10 @@ export async function run(argv: readonly string[], output: Output, until?: Abort
     const [name, file, extra] = positionals;
     if (values.help || name === 'help') {
       out(`${USAGE}${formatsHelp()}\n`);
+      return 0;
+    }
+    if (values.version) {
+      out(`pace-line ${VERSION}\n`);
       return 0;
     }
     if (extra !== undefined) throw new UsageError(`one file at a time: "${extra}" is too much`);

@@ -37,11 +37,15 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   readonly needs: N;
   /** Of a take: it plays motion along paths, repetitions that are ahead, and ways there and back, not curves alone. */
   readonly ways?: true;
+  /** Of pixels: frames a second that it can hold at most. */
+  readonly fastest?: number;
   /** What of a scene it can hold; the rest is told before it is written. */
   readonly holds: readonly Feature[];
   /** What else it can hold as its options say. */
   readonly holdsWith?: (options: z.infer<O>) => readonly Feature[];
-  /** What is to be known of it for a scene, a sentence each. */
+  /** What is to be known of it whatever the scene, a sentence each. */
+  readonly advice?: readonly string[];
+  /** What it changes of a scene, or holds otherwise, a sentence each. */
   readonly notes?: (scene: Scene, options: z.infer<O>) => readonly string[];
   /** What puts it into a page, with the names of its files. */
   readonly embed?: (scene: Scene, files: readonly string[], options: z.infer<O>) => string;

@@ -70,7 +70,7 @@ export async function send(
     pixels: () => {
       if (!painter) throw new NoPainterError(format.id);
       onProgress(0);
-      return painter(scene, options as unknown as PixelOptions);
+      return painter(scene, { ...(options as unknown as PixelOptions), most: format.fastest });
     },
   };
   const source = await sources[format.needs]();

@@ -23,6 +23,10 @@ export const fileStem = (name: string): string =>
     .toLowerCase()
     .slice(0, LONGEST_STEM) || 'scene';
 
+/** The name of files that belong together: as it was asked for, or made of a scene's name. */
+export const stemOf = (asked: string, name: string): string =>
+  /^\w[\w.-]*$/.test(asked) ? asked : fileStem(asked || name);
+
 /** FNV-1a over UTF-16 units, 32 bits, as eight hexadecimal digits (Fowler, Noll, Vo: the parameters of the IETF draft). */
 export function shortHash(text: string): string {
   let hash = 0x811c9dc5;

@@ -44,7 +44,7 @@ function askedBy(rider: Rider, scene: Known): number {
 /** s of the lead-in after which one that comes only the first time is there: after its last mark or key, where it goes one round and nothing goes on after those. */
 function comesBy(rider: Rider, { clock }: Known): number {
   const { pace, keys, poses, squash } = rider;
-  const folding = firstFolding(rider, clock);
+  const folding = foldingOf(rider, clock);
   const lasts = lastsOf(folding);
   const goesOn = folding.repeat === 'there-and-back' || pace.recipe !== null || poses.by === 'time';
   if (goesOn || lasts > folding.cycle) return startOf(rider) + lasts;
@@ -63,16 +63,10 @@ function posesEnd({ poses, art }: Rider, { riders, clock, art: arts }: Known): n
   const other = riders.find((one) => one.id === of);
   const mark = other?.pace.marks.find((one) => one.id === id);
   if (!other?.pace.only || !mark) return 0;
-  const folding = firstFolding(other, clock);
+  const folding = foldingOf(other, clock);
   const left = folding.repeat === 'there-and-back' ? mark.time : folding.cycle - mark.time;
   return startOf(other) + lastsOf(folding) - left + posesOf(arts.find((one) => one.id === art)) / poses.rate;
 }
-
-/** The rounds of a rider that comes only the first time: as many as it has, or one. */
-const firstFolding = (rider: Rider, clock: Clock): ReturnType<typeof foldingOf> => {
-  const folding = foldingOf(rider, clock);
-  return { ...folding, times: folding.times ?? 1 };
-};
 
 /** Seconds that are played once before the loop, until every rider has entered, come or been seen; whole loops where somebody runs in it; 0 where nothing asks for it. */
 export function leadInOf(scene: Known): number {
@@ -87,7 +81,7 @@ export function leadInOf(scene: Known): number {
 
 /** What folds a rider's time where the lead-in lasts so many s: what comes only the first time does so in it. */
 export const foldingWith = (rider: Rider, clock: Clock, leadIn: number): ReturnType<typeof foldingOf> =>
-  rider.pace.only ? { ...firstFolding(rider, clock), delay: startOf(rider) - leadIn } : foldingOf(rider, clock);
+  rider.pace.only ? { ...foldingOf(rider, clock), delay: startOf(rider) - leadIn } : foldingOf(rider, clock);
 
 /** s, at most 0, before which a rider is not seen; −Infinity where it always is. */
 export function hiddenUntil(rider: Rider, leadIn: number): number {

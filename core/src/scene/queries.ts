@@ -38,12 +38,12 @@ export const cycleOf = (rider: Rider, clock: Clock): number => rider.pace.cycle 
 export const isStill = ({ guide, keys, poses }: Rider): boolean =>
   guide === null && poses.by === 'still' && KEY_CHANNELS.every((channel) => keys[channel].length === 0);
 
-/** What folds a rider's time. */
+/** What folds a rider's time, as its pace is set: what comes only the first time has one round where nothing is said of them. */
 export const foldingOf = (rider: Rider, clock: Clock): Folding => ({
   delay: rider.pace.delay,
   cycle: cycleOf(rider, clock),
   repeat: rider.pace.repeat ?? clock.repeat,
-  times: rider.pace.times,
+  times: rider.pace.times ?? (rider.pace.only ? 1 : null),
 });
 
 /** Every id in the scene. */

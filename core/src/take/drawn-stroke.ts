@@ -73,7 +73,8 @@ function sharesDrawn(
 /** Between ascending events, s: that of the lead-in ends just before the loop begins. */
 function shareDrawn(rider: RiderMotion, events: readonly number[], length: number, tolerance: number): Curve {
   const pointAt = (time: number, side: 1 | -1): Point => {
-    const asked = time === 0 && side < 0 ? -JUST_BEFORE : time;
+    // A hair within the piece: the time of a jump is rounded.
+    const asked = time + side * JUST_BEFORE;
     const taken = rider.takenAt(asked, side);
     return { time, value: quantised(drawnShare(rider.distanceAt(taken, taken === asked ? side : 1), length)) };
   };

@@ -1,5 +1,5 @@
 import { Poses, prepare } from '../motion/index.ts';
-import { frameCount, riderById, riderCodes, sentFrames, type Scene } from '../scene/index.ts';
+import { frameCount, riderCodes, sentFrames, type Scene } from '../scene/index.ts';
 
 /** A scene by frames, for data and pixels: N = max(1, round(length · fps)) frames at i · length / N; of what plays once one more, its last moment. */
 export interface Frames {
@@ -32,6 +32,7 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
   const steps = frameCount(scene.clock);
   const timeOf = (frame: number): number => (frame * motion.length) / steps;
   const codes = riderCodes(scene.riders);
+  const names = new Map(scene.riders.map(({ id, name }) => [id, name]));
   onProgress?.(1);
   return {
     name: scene.name,
@@ -43,7 +44,7 @@ export function framesOf(scene: Scene, { onProgress }: { onProgress?: (share: nu
     hasPoses: scene.art.some(({ kind }) => kind === 'strip'),
     riders: scene.riders.filter((rider) => rider.output).map((rider) => rider.id),
     codeOf: (rider) => codes.get(rider) ?? rider,
-    nameOf: (rider) => riderById(scene, rider)?.name ?? rider,
+    nameOf: (rider) => names.get(rider) ?? rider,
     timeOf,
     posesAt: (frame, out = new Poses(motion.riders.length)) => motion.poseAt(timeOf(frame), out),
     rowOf: (rider) => motion.indexOf(rider),

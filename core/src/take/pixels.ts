@@ -50,7 +50,12 @@ export interface PixelOptions {
   /** s of the loop from and to which it is painted; `from` below 0: of the lead-in; `to` 0: the loop's end. */
   readonly from: number;
   readonly to: number;
+  /** Frames a second at most: none is shown for less than one over that. Absent: as many as are asked for. */
+  readonly most?: number | undefined;
 }
+
+/** Share of a frame by which a length may miss a whole number of them. */
+const WHOLE = 1e-9;
 
 /** The stretch of a scene that is painted, s: of its loop, and of the lead-in before it. */
 function paintedSpan(scene: Scene, { from, to }: PixelOptions): readonly [start: number, end: number] {
@@ -65,7 +70,9 @@ export function frameTimes(
 ): { readonly times: readonly number[]; readonly lasts: number } {
   const [start, end] = paintedSpan(scene, options);
   const lasts = Math.max(0, end - start);
-  const steps = Math.max(1, Math.round(lasts * (options.fps > 0 ? options.fps : scene.clock.fps)));
+  const wanted = Math.round(lasts * (options.fps > 0 ? options.fps : scene.clock.fps));
+  const most = options.most === undefined ? wanted : Math.floor(lasts * options.most + WHOLE);
+  const steps = Math.max(1, Math.min(wanted, most));
   const count = scene.clock.repeat === 'once' && lasts > 0 ? steps + 1 : steps;
   return { times: Array.from({ length: count }, (_, i) => start + (i * lasts) / steps), lasts: lasts / steps };
 }

@@ -104,6 +104,20 @@ export function samplePieces(
   });
 }
 
+/** s into a piece at which it is looked at where its very edge is on the other side: the time of a jump is rounded, as the times are at which poses are asked for. */
+const INTO_PIECE = 1e-8;
+
+/** Share of opacity beyond which something is seen otherwise. */
+const SAME_OPACITY = 1e-3;
+
+/** A sample at the edge of a piece, as the piece has it: from its start (+1) or to its end (−1). */
+function edgeAt(rider: Played, time: number, side: 1 | -1, box: PivotBox, tolerance: number): Sample {
+  const edge = sampleAt(rider, time, side);
+  const within = sampleAt(rider, time + side * INTO_PIECE, side);
+  const isOther = cornerGap(edge, within, box) > tolerance || Math.abs(edge.opacity - within.opacity) > SAME_OPACITY;
+  return isOther ? { ...within, time } : edge;
+}
+
 function samplePiece(
   rider: Played,
   from: number,
@@ -112,7 +126,7 @@ function samplePiece(
   box: PivotBox,
   tolerance: number,
 ): Sample[] {
-  const samples = [sampleAt(rider, from)];
+  const samples = [edgeAt(rider, from, 1, box, tolerance)];
   const refine = (a: Sample, b: Sample, depth: number): void => {
     if (b.time - a.time > SHORTEST_SAMPLE && depth > 0) {
       const middle = sampleAt(rider, (a.time + b.time) / 2);
@@ -130,7 +144,7 @@ function samplePiece(
   const depth = last - first < 4 ? 23 : 20;
   let before = samples[0] ?? sampleAt(rider, from);
   for (let k = first; k <= last + 1; k++) {
-    const next = k <= last ? sampleAt(rider, k * step) : sampleAt(rider, to, -1);
+    const next = k <= last ? sampleAt(rider, k * step) : edgeAt(rider, to, -1, box, tolerance);
     refine(before, next, depth);
     before = next;
   }

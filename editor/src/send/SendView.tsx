@@ -76,7 +76,11 @@ export function SendView() {
             options={options}
             onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}
           />
-          <Notes scene={scene} lost={lostIn(scene, format, options)} notes={format.notes?.(scene, options) ?? []} />
+          <Notes
+            scene={scene}
+            lost={lostIn(scene, format, options)}
+            notes={[...(format.advice ?? []), ...(format.notes?.(scene, options) ?? [])]}
+          />
         </section>
         <Result key={formatId} scene={sent} format={formatId} options={options} {...result} />
       </div>

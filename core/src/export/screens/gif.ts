@@ -1,6 +1,6 @@
 import { z } from '../../zod.ts';
-import { loopLength, type Scene } from '../../scene/index.ts';
-import { evenDelays, type Pixels } from '../../take/index.ts';
+import type { Scene } from '../../scene/index.ts';
+import { evenDelays, frameTimes, type PixelOptions, type Pixels } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -12,7 +12,7 @@ import { ledFrames, pixelOptions } from './options.ts';
 
 const { applyPalette, GIFEncoder, quantize } = gifLibrary;
 
-/** Frames a second that players show: a shorter delay than two hundredths they take for a tenth. */
+/** Frames a second that players show: a delay of one hundredth they take for a tenth of a second. */
 const FASTEST = 50;
 
 const options = z.object({
@@ -31,9 +31,10 @@ export const gif: Format<'pixels', typeof options> = {
   type: 'image/gif',
   options,
   needs: 'pixels',
+  fastest: FASTEST,
   holds: DRAWN,
   holdsWith: ledFrames,
-  notes: (scene, { fps }) => rateNotes(scene, fps),
+  notes: (scene, options) => rateNotes(scene, options),
   embed: imageElement,
   async write(pixels, { dither }, sink, run) {
     const { width, height, count, length, times, isClear } = pixels;
@@ -69,14 +70,21 @@ export const gif: Format<'pixels', typeof options> = {
 /** The number of repetitions after the first showing; 0: for ever, −1: none. */
 const repeatOf = (times: number | null): number => (times === null ? 0 : times === 1 ? -1 : times - 1);
 
-function rateNotes(scene: Scene, given: number): readonly string[] {
-  const fps = Math.min(FASTEST, given > 0 ? given : scene.clock.fps);
-  const count = Math.max(1, Math.round(loopLength(scene.clock) * fps));
-  const delays = [...new Set(evenDelays(count, loopLength(scene.clock), 100))].sort((a, b) => a - b);
-  const said = scene.clock.fps > FASTEST && given === 0 ? [`It shows at most ${FASTEST} frames a second.`] : [];
+/** What of its rate is changed: how many frames there are instead, and how long they stay. */
+function rateNotes(scene: Scene, options: PixelOptions): readonly string[] {
+  const given = options.fps > 0 ? options.fps : scene.clock.fps;
+  const { times, lasts } = frameTimes(scene, { ...options, most: FASTEST });
+  const rate = 1 / lasts;
+  const delays = [...new Set(evenDelays(times.length, times.length * lasts, 100))].sort((a, b) => a - b);
+  const said =
+    given > FASTEST
+      ? [
+          `A GIF shows at most ${FASTEST} frames a second: ${formatNumber(rate, 2)} instead of ${formatNumber(given, 2)}. The loop lasts as long as on the Desk.`,
+        ]
+      : [];
   if (delays.length > 1)
     said.push(
-      `A GIF counts in hundredths of a second: of ${formatNumber(fps, 2)} frames a second each stays for ${delays.join(' or ')} of them, evenly spread; the loop is as long as on the Desk.`,
+      `A GIF counts in hundredths of a second: of ${formatNumber(rate, 2)} frames a second each stays for ${delays.join(' or ')} of them, evenly spread; the loop is as long as on the Desk.`,
     );
   return said;
 }

@@ -2,7 +2,7 @@ import { inflateSync } from 'node:zlib';
 import { unzipSync } from 'fflate';
 import { describe, expect, test } from 'vitest';
 import { evenDelays, frameTimes } from '../../take/index.ts';
-import type { Scene } from '../../scene/index.ts';
+import { loopLength, type Scene } from '../../scene/index.ts';
 import { plainPixels } from '../../testing/painter.ts';
 import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
 import {
@@ -23,10 +23,14 @@ const scene: Scene = {
   clock: { ...WRITER_SCENES['eased']!.clock, fps: 12, times: 3 },
 };
 
-async function filesOf(id: string, options: object = {}): Promise<readonly { name: string; bytes: Uint8Array }[]> {
+async function filesOf(
+  id: string,
+  options: object = {},
+  of: Scene = scene,
+): Promise<readonly { name: string; bytes: Uint8Array }[]> {
   const format = formatById(id)!;
   const { sink, files } = memorySink();
-  await send(scene, format, format.options.parse(options), sink, QUIET_RUN, plainPixels);
+  await send(of, format, format.options.parse(options), sink, QUIET_RUN, plainPixels);
   return files.map((file) => ({ name: file.name, bytes: bytesOf(file) }));
 }
 
@@ -128,10 +132,35 @@ test('a GIF: its loop is counted after the first showing, its frames and their t
   const controls = [...text.matchAll(/\x21\xf9\x04([\s\S])([\s\S])([\s\S])[\s\S]\x00/g)];
   expect(controls).toHaveLength(48);
   expect(controls.reduce((sum, [, , low, high]) => sum + low!.charCodeAt(0) + 256 * high!.charCodeAt(0), 0)).toBe(400);
-  const said = formatById('gif')!.notes!(scene, { fps: 0 });
-  expect(said[0]).toContain('8 or 9');
-  expect(formatById('gif')!.notes!({ ...scene, clock: { ...scene.clock, fps: 25 } }, { fps: 0 })).toEqual([]);
+  const format = formatById('gif')!;
+  const saidOf = (fps: number, given = 0): readonly string[] =>
+    format.notes!({ ...scene, clock: { ...scene.clock, fps } }, format.options.parse({ fps: given }));
+  expect(saidOf(12)[0]).toContain('8 or 9');
+  expect(saidOf(25)).toEqual([]);
+  expect(saidOf(60)).toEqual([
+    'A GIF shows at most 50 frames a second: 50 instead of 60. The loop lasts as long as on the Desk.',
+  ]);
+  expect(saidOf(60, 30)[0]).toContain('3 or 4');
 });
+
+test.each([60, 24, 50, 120])(
+  'no frame of a GIF of %i frames a second is shorter than players show, and the loop is as long',
+  async (fps) => {
+    for (const duration of [1, 0.99, 1.333, 0.05, 0.01]) {
+      const short = { ...scene, clock: { ...scene.clock, duration, fps } };
+      const [file] = await filesOf('gif', {}, short);
+      const text = Buffer.from(file!.bytes).toString('latin1');
+      const delays = [...text.matchAll(/\x21\xf9\x04[\s\S]([\s\S])([\s\S])[\s\S]\x00/g)].map(
+        ([, low, high]) => low!.charCodeAt(0) + 256 * high!.charCodeAt(0),
+      );
+      if (duration > 0.02) expect(Math.min(...delays), `${duration} s`).toBeGreaterThanOrEqual(2);
+      expect(
+        delays.reduce((sum, one) => sum + one, 0),
+        `${duration} s`,
+      ).toBe(Math.round(loopLength(short.clock) * 100));
+    }
+  },
+);
 
 test('a PNG sequence is numbered, in an archive that is the same each time', async () => {
   const [file] = await filesOf('png-sequence', { fps: 3 });

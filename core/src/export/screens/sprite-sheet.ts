@@ -3,7 +3,8 @@ import type { Pixels, SheetLayout } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem, pageJson } from '../text.ts';
+import { NAMED } from '../named.ts';
+import { fileStem, pageJson, stemOf } from '../text.ts';
 import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
@@ -11,6 +12,7 @@ const options = z.object({
   columns: z.number().int().min(0).max(1000).default(0).describe('Frames in a row; 0: as square as it can be'),
   padding: z.number().int().min(0).max(64).default(2).describe('Room between frames, px'),
   powers: z.boolean().default(false).describe('Sides that are powers of two'),
+  ...NAMED,
 });
 type Options = z.infer<typeof options>;
 
@@ -50,10 +52,10 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   holdsWith: ledFrames,
   async write(pixels, given, sink, run) {
     const layout = layoutOf(pixels, given);
-    const stem = fileStem(pixels.name);
-    await writeFile(sink, `${stem}-sheet.png`, 'image/png', await pixels.sheet(layout));
+    const stem = given.file ? stemOf(given.file, pixels.name) : `${fileStem(pixels.name)}-sheet`;
+    await writeFile(sink, `${stem}.png`, 'image/png', await pixels.sheet(layout));
     run.progress(0.98);
-    await writeFile(sink, `${stem}-sheet.json`, 'application/json', `${listOf(pixels, layout, `${stem}-sheet.png`)}\n`);
+    await writeFile(sink, `${stem}.json`, 'application/json', `${listOf(pixels, layout, `${stem}.png`)}\n`);
   },
 };
 

@@ -27,7 +27,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   needs: 'take',
   ways: true,
   holds: [...DRAWN, 'lead-in'],
-  notes: () => [
+  advice: [
     'Pasted into a page whose policy forbids inline styles it stands still: put it into an image element there.',
   ],
   embed: imageElement,

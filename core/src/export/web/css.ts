@@ -24,8 +24,13 @@ export function keyframesOf(
 ): string {
   const frames = percentages(curve, length).map(([percent, { value, ease }], i, all) => {
     const isLast = i === all.length - 1;
-    const timing =
-      ease && !isLast ? `;animation-timing-function:cubic-bezier(.3333,${bare(ease[0])},.6667,${bare(ease[1])})` : '';
+    // What jumps stays as it was until it does: nothing is shown in between, however short that is.
+    const jumps = curve[i + 1]?.time === curve[i]?.time;
+    const timing = jumps
+      ? ';animation-timing-function:step-end'
+      : ease && !isLast
+        ? `;animation-timing-function:cubic-bezier(.3333,${bare(ease[0])},.6667,${bare(ease[1])})`
+        : '';
     return `${formatNumber(percent, PERCENT_DIGITS)}%{${declaration(value)}${timing}}`;
   });
   return `@keyframes ${name}{${frames.join('')}}`;

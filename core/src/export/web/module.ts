@@ -6,7 +6,8 @@ import { DRAWN } from '../features.ts';
 import { mountedModule } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem, formatNumber } from '../text.ts';
+import { NAMED } from '../named.ts';
+import { formatNumber, stemOf } from '../text.ts';
 import { MODULE_SCRIPT } from './page-scripts.ts';
 import { ridersText, specText, tracksText } from './module-script.ts';
 import { standingRules } from './style.ts';
@@ -16,6 +17,7 @@ export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
   ...SCALE,
+  ...NAMED,
   ...CARRY,
 });
 type Options = z.infer<typeof moduleOptions>;
@@ -159,7 +161,7 @@ export const moduleFormat: Format<'take', typeof moduleOptions> = {
   holds: [...DRAWN, 'driver', 'lead-in'],
   embed: mountedModule,
   async write(take, given, sink) {
-    const stem = fileStem(take.name);
+    const stem = stemOf(given.file, take.name);
     await writeFile(sink, `${stem}.js`, 'text/javascript', moduleText(take, given));
     await writeFile(sink, `${stem}.d.ts`, 'text/plain', moduleTypes(take));
   },

@@ -1,13 +1,13 @@
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { fileStem } from '../text.ts';
+import { stemOf } from '../text.ts';
 import { moduleOptions, moduleText, moduleTypes } from './module.ts';
 
 /** A component's name from a file's. */
 const componentName = (stem: string): string => {
   const name = stem
-    .split('-')
+    .split(/[^A-Za-z0-9]+/)
     .map((word) => word.charAt(0).toUpperCase() + word.slice(1))
     .join('');
   return /^[A-Z]/.test(name) ? name : `Loop${name}`;
@@ -102,7 +102,7 @@ export const react: Format<'take', typeof moduleOptions> = {
   holds: [...DRAWN, 'driver', 'lead-in'],
   embed: (_, [file = '']) => `import Loop from './${file}';\n\n<Loop />`,
   async write(take, given, sink) {
-    const stem = fileStem(take.name);
+    const stem = stemOf(given.file, take.name);
     const name = componentName(stem);
     await writeFile(
       sink,
