@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { z } from '../../zod.ts';
 import { prepare } from '../../motion/index.ts';
 import { readScene, riderCodes, type Scene } from '../../scene/index.ts';
-import { LAYERED_SCENES, WRITER_SCENES } from '../../testing/scenes.ts';
+import { LAYERED_SCENES, LINE, riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
 import { bytesOf, formatById, framesShape, memorySink, QUIET_RUN, send, sheetShape } from '../index.ts';
 
 async function written(scene: Scene, id: string, options: object = {}): Promise<{ text: string; bytes: Uint8Array }> {
@@ -86,6 +86,45 @@ describe('the sheet as a PDF', () => {
     expect(content).toContain('(\xC4rger \\(mit\\) \\\\ ?\xF3dz at most ?x\x93) Tj');
     // Every path is drawn, and every text ended.
     expect(content!.match(/BT /g)).toHaveLength(content!.match(/ ET/g)!.length);
+  });
+  test('many routes come on several pages, none longer than paper; names of many riders stand apart; the greatest speed is told whichever way', async () => {
+    const guides = Array.from({ length: 5 }, (_, i) => ({
+      ...LINE,
+      id: `g${i}`,
+      name: `Route ${i}`,
+      nodes: LINE.nodes.map((node) => ({ ...node, id: `${node.id}${i}` })),
+    }));
+    const there = (id: string, guide: number): Record<string, unknown> =>
+      riderOn(id, `g${guide}`, [
+        { time: 0, place: { by: 'node', node: `c${guide}` } },
+        { time: 0.5, place: { by: 'node', node: `a${guide}` } },
+      ]);
+    const crowd = Array.from({ length: 60 }, (_, i) => there(`crowd${i}`, 0));
+    const scene = sceneOf({
+      clock: { duration: 4, fps: 30, repeat: 'loop' },
+      guides,
+      riders: [...crowd, ...[1, 2, 3, 4].map((i) => there(`r${i}`, i))],
+    });
+    const { text } = await written(scene, 'chart-pdf');
+    const boxes = [...text.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, w, h]) => Number(h) / Number(w));
+    expect(boxes).toHaveLength(3);
+    for (const ratio of boxes) expect(ratio).toBeLessThan(Math.SQRT2 + 0.01);
+    expect(text).toContain('/Count 3');
+    const start = Number(/startxref\n(\d+)\n%%EOF\n$/.exec(text)![1]);
+    const offsets = [...text.slice(start).matchAll(/^(\d{10}) 00000 n $/gm)].map(([, at]) => Number(at));
+    offsets.forEach((at, i) => expect(text.slice(at, at + 8).startsWith(`${i + 1} 0 obj`)).toBe(true));
+    const streams = [...text.matchAll(/<< \/Length (\d+) >>\nstream\n([\s\S]*?)\nendstream/g)];
+    expect(streams).toHaveLength(3);
+    for (const [, length, content] of streams) expect(content).toHaveLength(Number(length));
+    expect(text).toContain('page 2 of 3');
+    // 400 px back in half a second.
+    expect(text).toContain('(at most 800 px/s) Tj');
+    expect(text).toContain('(backs up) Tj');
+    const names = [...streams[0]![2]!.matchAll(/ 1 0 0 -1 [\d.]+ ([\d.]+) Tm \((crowd\d+|and \d+ more)\)/g)];
+    const ys = names.map(([, y]) => Number(y)).sort((a, b) => a - b);
+    expect(ys.length).toBeGreaterThan(20);
+    ys.slice(1).forEach((y, i) => expect(y - ys[i]!).toBeGreaterThan(11.9));
+    expect(names.at(-1)![2]).toBe(`and ${60 - (names.length - 1)} more`);
   });
 });
 

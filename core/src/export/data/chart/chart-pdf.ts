@@ -2,22 +2,22 @@ import type { Format } from '../../format.ts';
 import { writeFile } from '../../sink.ts';
 import { fileStem, formatNumber } from '../../text.ts';
 import type { Shape, SheetDrawing } from './shapes.ts';
-import { drawnSheet, sheetOptions } from './sheet-drawing.ts';
+import { drawnPages, sheetOptions } from './sheet-drawing.ts';
 import { widthOf } from './text-width.ts';
 
-/** The pace sheet as a PDF of one page: for print. */
+/** The pace sheet as a PDF, as many pages as its routes take: for print. */
 export const chartPdf: Format<'sheets', typeof sheetOptions> = {
   id: 'chart-pdf',
   name: 'Pace sheet as PDF',
   group: 'data',
-  about: 'The pace lines of every route on a page to be printed or sent round.',
+  about: 'The pace lines of every route on pages to be printed or sent round.',
   extension: 'pdf',
   type: 'application/pdf',
   options: sheetOptions,
   needs: 'sheets',
   holds: ['poses', 'camera', 'stack', 'clips', 'strokes', 'background', 'art'],
   write: (sheets, given, sink) =>
-    writeFile(sink, `${fileStem(sheets.name)}-sheet.pdf`, 'application/pdf', pdfOf(drawnSheet(sheets, given))),
+    writeFile(sink, `${fileStem(sheets.name)}-sheet.pdf`, 'application/pdf', pdfOf(drawnPages(sheets, given))),
 };
 
 /** PDF 1.4 (ISO 32000): points of 1/72 inch; a px is 1/96. */
@@ -29,17 +29,27 @@ function bytesOf(text: string): Uint8Array {
   return Uint8Array.from(text, (character) => character.charCodeAt(0) & 0xff);
 }
 
-function pdfOf(drawing: SheetDrawing): Uint8Array {
-  const { title, width, height, shapes } = drawing;
-  const content = `${n(POINT)} 0 0 ${n(-POINT)} 0 ${n(height * POINT)} cm\n${shapes.map((shape) => operators(shape, width, height)).join('')}`;
+/** Objects of a file before its pages, by their numbers from 1: catalog, list of pages, two fonts, what it is called. */
+const [FONT, BOLD_FONT, ABOUT, FIRST_PAGE] = [3, 4, 5, 6];
+
+function pdfOf(pages: readonly SheetDrawing[]): Uint8Array {
+  const numbers = pages.map((_, i) => FIRST_PAGE + 2 * i);
+  const fonts = `/Resources << /Font << /F1 ${FONT} 0 R /F2 ${BOLD_FONT} 0 R >> >>`;
   const objects = [
     '<< /Type /Catalog /Pages 2 0 R >>',
-    '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
-    `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 ${n(width * POINT)} ${n(height * POINT)}] /Contents 4 0 R /Resources << /Font << /F1 5 0 R /F2 6 0 R >> >> >>`,
-    `<< /Length ${content.length} >>\nstream\n${content}\nendstream`,
+    `<< /Type /Pages /Kids [${numbers.map((one) => `${one} 0 R`).join(' ')}] /Count ${pages.length} >>`,
     '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica /Encoding /WinAnsiEncoding >>',
     '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica-Bold /Encoding /WinAnsiEncoding >>',
-    `<< /Title ${hexText(title)} /Producer (Pace Line) >>`,
+    `<< /Title ${hexText(pages[0]?.title ?? '')} /Producer (Pace Line) >>`,
+    ...pages.flatMap(({ width, height, shapes }, i) => {
+      const drawn = shapes.map((shape) => operators(shape, width, height)).join('');
+      const content = `${n(POINT)} 0 0 ${n(-POINT)} 0 ${n(height * POINT)} cm\n${drawn}`;
+      const box = `/MediaBox [0 0 ${n(width * POINT)} ${n(height * POINT)}]`;
+      return [
+        `<< /Type /Page /Parent 2 0 R ${box} /Contents ${(numbers[i] ?? 0) + 1} 0 R ${fonts} >>`,
+        `<< /Length ${content.length} >>\nstream\n${content}\nendstream`,
+      ];
+    }),
   ];
   let text = '%PDF-1.4\n%\xE2\xE3\xCF\xD3\n';
   const offsets = objects.map((object, i) => {
@@ -49,7 +59,7 @@ function pdfOf(drawing: SheetDrawing): Uint8Array {
   });
   const table = offsets.map((at) => `${String(at).padStart(10, '0')} 00000 n \n`).join('');
   const count = objects.length + 1;
-  text += `xref\n0 ${count}\n0000000000 65535 f \n${table}trailer\n<< /Size ${count} /Root 1 0 R /Info ${count - 1} 0 R >>\nstartxref\n${text.length}\n%%EOF\n`;
+  text += `xref\n0 ${count}\n0000000000 65535 f \n${table}trailer\n<< /Size ${count} /Root 1 0 R /Info ${ABOUT} 0 R >>\nstartxref\n${text.length}\n%%EOF\n`;
   return bytesOf(text);
 }
 

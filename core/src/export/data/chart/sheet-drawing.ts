@@ -34,21 +34,38 @@ const line = (
   ...(dash.length > 0 ? { dash } : {}),
 });
 
+/** px of a sheet that one chart takes, with what stands under it. */
+const eachOf = ({ height, speed }: Options): number => height + GAP + (speed ? RIBBON : 0);
+
 /** The pace sheet as a drawing: a chart for each route, its riders' lines with their marks, and their speed. */
-export function drawnSheet(sheets: Sheets, { width, height, speed }: Options): SheetDrawing {
-  const each = height + GAP + (speed ? RIBBON : 0);
-  const whole = HEAD + Math.max(1, sheets.routes.length) * each;
-  const charts = sheets.routes.flatMap((route, i) =>
+export const drawnSheet = (sheets: Sheets, options: Options): SheetDrawing => drawnPage(sheets, sheets.routes, options);
+
+/** The same on pages that are no higher than paper is, against its width; a chart that is higher has a page of its own. */
+export function drawnPages(sheets: Sheets, options: Options): readonly SheetDrawing[] {
+  const { routes } = sheets;
+  const room = options.width * Math.SQRT2;
+  const most = Math.max(1, Math.floor((room - HEAD) / eachOf(options)));
+  const count = Math.max(1, Math.ceil(routes.length / most));
+  return Array.from({ length: count }, (_, i) =>
+    drawnPage(sheets, routes.slice(i * most, (i + 1) * most), options, count > 1 ? `, page ${i + 1} of ${count}` : ''),
+  );
+}
+
+function drawnPage(sheets: Sheets, routes: readonly SheetRoute[], options: Options, page = ''): SheetDrawing {
+  const { width, height, speed } = options;
+  const each = eachOf(options);
+  const charts = routes.flatMap((route, i) =>
     drawnRoute(sheets, route, { width, top: HEAD + i * each, height, speed }),
   );
+  const about = `${formatNumber(sheets.length, 2)} s, ${sheets.count} frames${page}`;
   return {
     title: `Pace sheet of ${sheets.name}`,
     width,
-    height: whole,
+    height: HEAD + Math.max(1, routes.length) * each,
     shapes: [
       { kind: 'paper', color: PAPER },
       words(LEFT, 28, sheets.name, { size: 17, bold: true }),
-      words(width - RIGHT, 28, `${formatNumber(sheets.length, 2)} s, ${sheets.count} frames`, { at: 'end' }),
+      words(width - RIGHT, 28, about, { at: 'end' }),
       ...(charts.length > 0 ? charts : [words(LEFT, HEAD + 20, 'Nothing rides a guide.')]),
     ],
   };
@@ -124,26 +141,47 @@ function drawnRoute(sheets: Sheets, route: SheetRoute, frame: Frame): Shape[] {
     ...places,
     ...(frame.speed ? drawnSpeeds(axes, route) : []),
     ...route.lines.flatMap((one, i) => drawnLine(axes, route.color, one, i)),
+    ...namesOf(axes, route.lines),
   ];
 }
 
-function drawnLine(axes: Axes, color: string, { name, stretches, marks }: SheetLine, i: number): Shape[] {
+/** px from one name at the lines' ends to the next, and letters of one at most. */
+const [NAME_STEP, LONGEST_NAME] = [12, 60];
+
+/** The names of lines at their ends, none over another: each as near to its end as there is room; of more than there is room for, how many are left. */
+function namesOf(axes: Axes, lines: readonly SheetLine[]): Shape[] {
+  const [top, bottom] = [axes.top + 10, axes.bottom];
+  const room = Math.max(1, Math.floor((bottom - top) / NAME_STEP) + 1);
+  const ends = lines.flatMap(({ name, stretches }) => {
+    const end = stretches[stretches.length - 1]?.at(-1);
+    return end ? [{ name, x: xOfTime(axes, end[0]) - 6, y: yOfDistance(axes, end[1]) - 6 }] : [];
+  });
+  const isTooMany = ends.length > room;
+  const named = (isTooMany ? ends.slice(0, room - 1) : ends).sort((a, b) => a.y - b.y);
+  const left = ends.length - named.length;
+  const all = isTooMany ? [...named, { name: `and ${left} more`, x: axes.right - 6, y: bottom }] : named;
+  // Pushed down where they are too near, then up from the bottom.
+  const at = all.map(({ y }) => Math.max(top, Math.min(bottom, y)));
+  for (let i = 1; i < at.length; i++) at[i] = Math.max(at[i] ?? 0, (at[i - 1] ?? 0) + NAME_STEP);
+  for (let i = at.length - 1, most = bottom; i >= 0; i--) {
+    at[i] = Math.min(at[i] ?? 0, most);
+    most = (at[i] ?? 0) - NAME_STEP;
+  }
+  return all.map(({ name, x }, i) => {
+    const short = name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name;
+    return words(x, at[i] ?? 0, short, { size: 11, at: 'end' });
+  });
+}
+
+function drawnLine(axes: Axes, color: string, { stretches, marks }: SheetLine, i: number): Shape[] {
   const place = (time: number, way: number): Point => [xOfTime(axes, time), yOfDistance(axes, way)];
   const pieces = stretches.map((points) => points.map(([time, way]) => place(time, way)));
-  const end = stretches[stretches.length - 1]?.at(-1);
   const rings = marks.flatMap(({ time, distance, dwell }): Shape[] => {
     const [x, y] = place(time, distance);
     const rest = dwell > 0 ? [line([[[x, y], place(time + dwell, distance)]], color, 3)] : [];
     return [...rest, { kind: 'ring', x, y, radius: 3.5, fill: PAPER, color: INK, width: 1.5 }];
   });
-  const label = end
-    ? [
-        words(xOfTime(axes, end[0]) - 6, Math.max(axes.top + 10, yOfDistance(axes, end[1]) - 6), name, {
-          ...{ size: 11, at: 'end' },
-        }),
-      ]
-    : [];
-  return [line(pieces, color, 2, DASHES[i % DASHES.length]), ...rings, ...label];
+  return [line(pieces, color, 2, DASHES[i % DASHES.length]), ...rings];
 }
 
 function drawnSpeeds(axes: Axes, { color, lines }: SheetRoute): Shape[] {
@@ -168,7 +206,8 @@ function drawnSpeeds(axes: Axes, { color, lines }: SheetRoute): Shape[] {
       1,
     ),
     words(axes.left - 8, top + 8, 'speed', { at: 'end' }),
-    words(axes.left - 8, top + 23, `≤ ${Math.round(most)} px/s`, { at: 'end', color: MUTED }),
+    words(axes.left - 8, top + 23, `≤ ${Math.round(Math.max(most, -least))} px/s`, { at: 'end', color: MUTED }),
+    ...(least < 0 ? [words(axes.left - 8, bottom, 'backs up', { at: 'end', color: MUTED })] : []),
     ...paths,
   ];
 }
