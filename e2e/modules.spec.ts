@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
 import { build, type Rolldown } from 'vite';
 import { artById, leadInOf, pathOfGuide, prepare, type Scene } from '@pace-line/core';
-import { BOX_ART, sceneOf as sceneFrom, WRITER_SCENES } from '../core/src/testing/scenes.ts';
+import { BOX_ART, LINE, riderOn, sceneOf as sceneFrom, WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { entering } from './entering.ts';
 import { filesOf, hostPage, type Global } from './hosting.ts';
@@ -421,6 +421,51 @@ for (const times of [null, 3])
     for (const [index] of scene.riders.entries())
       expect(await cssGap(page, scene, index, spread(60, led + 3), led), scene.riders[index]!.name).toBeLessThan(0.5);
   });
+
+test('the pace as CSS: what overshoots the ends of an open guide does so on the page', async ({ page }) => {
+  const scene = sceneFrom({
+    clock: { duration: 2, fps: 30, repeat: 'loop' },
+    guides: [
+      {
+        ...LINE,
+        nodes: [
+          { id: 'a', x: 100, y: 300, out: [60, -120] },
+          { id: 'c', x: 500, y: 200, in: [-80, -60] },
+        ],
+      },
+    ],
+    riders: [
+      riderOn('kite', 'line', [
+        { time: 0, place: { by: 'node', node: 'a' }, ease: { kind: 'family', family: 'back', mode: 'in-out' } },
+        { time: 1, place: { by: 'node', node: 'c' }, ease: { kind: 'spring', overshoot: 25, settle: 0.9 } },
+        { time: 2, place: { by: 'node', node: 'a' } },
+      ]),
+    ],
+  });
+  const [css = ''] = (await filesOf(scene, 'pace-css')).values();
+  await page.setContent(
+    `<!doctype html><style>div{position:absolute;left:0;top:0;width:0;height:0}${css}</style><body style="margin:0"><div class="kite"></div>`,
+  );
+  const motion = prepare(scene);
+  const times = Array.from({ length: 60 }, (_, i) => ((i * 0.6180339887 + 0.0417) % 1) * 2);
+  const length = motion.riders[0]!.path!.length;
+  // It does go beyond: some of the times would be missed by pixels.
+  expect(Math.max(...times.map((time) => motion.riders[0]!.footAt(time)))).toBeGreaterThan(length + 8);
+  expect(Math.min(...times.map((time) => motion.riders[0]!.footAt(time)))).toBeLessThan(-8);
+  const shown = await page.evaluate((list) => {
+    const [one] = document.getAnimations();
+    one!.pause();
+    return list.map((time) => {
+      one!.currentTime = time * 1000;
+      const { x, y } = document.querySelector('div')!.getBoundingClientRect();
+      return [x, y] as const;
+    });
+  }, times);
+  times.forEach((time, i) => {
+    const pose = motion.poseAt(time);
+    expect(Math.hypot(shown[i]![0] - pose.of(0, 'x'), shown[i]![1] - pose.of(0, 'y')), `at ${time}`).toBeLessThan(0.6);
+  });
+});
 
 test('the pace as CSS: an element on the motion path is as far along it as the rider', async ({ page }) => {
   for (const name of ['eased', 'dwelling', 'reversing']) {
