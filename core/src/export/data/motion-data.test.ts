@@ -149,6 +149,19 @@ describe('names of CSS', () => {
     expect((await written(named(name), 'pace-css')).text).toContain(`\n.${wanted} {`);
     expect((await written(named(name), 'css')).text).toContain(`\n.${wanted} {`);
   });
+  test('all riders in one file, each by a name of its own', async () => {
+    const scene = WRITER_SCENES['carried']!;
+    const same = { ...scene, riders: scene.riders.map((rider) => ({ ...rider, name: 'Boat' })) };
+    const { text } = await written(same, 'css', { rider: '*' });
+    const first = await written(same, 'css', { rider: same.riders[0]!.id });
+    expect(text).toContain('\n.boat {');
+    expect(text).toContain('\n.boat-2 {');
+    // Each as it is alone, and no keyframes are called as another's.
+    expect(text.startsWith(first.text.trimEnd())).toBe(true);
+    const names = [...text.matchAll(/@keyframes ([\w-]+)/g)].map(([, name]) => name);
+    expect(new Set(names).size).toBe(names.length);
+    await expect(written(same, 'css', { rider: '*', selector: '#boat' })).rejects.toThrow(/one rider/);
+  });
   test('a rider that is not there is said, not passed over', async () => {
     await expect(written(named('boat'), 'css', { rider: 'nobody' })).rejects.toThrow(/no rider “nobody”/);
   });

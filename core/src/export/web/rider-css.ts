@@ -4,12 +4,12 @@ import { isConstant, type Curve, type DrawnArt, type Take } from '../../take/ind
 import { CARRY } from '../carry.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
-import { cssComment, cssName, escapeMarkup, formatNumber } from '../text.ts';
+import { cssComment, cssName, escapeMarkup, fileStem, formatNumber } from '../text.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { degrees, factor, px, share } from './tracks.ts';
 
 const options = z.object({
-  rider: z.string().max(200).default('').describe('Name of the rider; empty: the first that moves'),
+  rider: z.string().max(200).default('').describe('Name of the rider; empty: the first that moves; *: all of them'),
   selector: z
     .string()
     .max(200)
@@ -42,6 +42,10 @@ export const riderCss: Format<'take', typeof options> = {
   holds: ['lead-in'],
   embed: (_, [file = '']) => `<link rel="stylesheet" href="${escapeMarkup(file)}">`,
   write: (take, given, sink) => {
+    if (given.rider === ALL) {
+      if (given.selector) throw new Error('a selector is for one rider: leave it empty for all of them');
+      return writeFile(sink, `${fileStem(take.name)}.css`, 'text/css', textOfAll(take));
+    }
     const drawn = riderOf(take, given.rider);
     if (given.rider && !drawn) throw new Error(`there is no rider “${given.rider}” in what is sent`);
     const stem = cssName((drawn ?? take).name);
@@ -53,6 +57,24 @@ export const riderCss: Format<'take', typeof options> = {
     );
   },
 };
+
+/** Asks for all riders. */
+const ALL = '*';
+
+/** Every rider once, under a name of its own. */
+function textOfAll(take: Take): string {
+  const [seen, taken] = [new Set<string>(), new Set<string>()];
+  const texts = take.drawing.flatMap((drawn) => {
+    if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
+    seen.add(drawn.id);
+    const plain = cssName(drawn.name);
+    let stem = plain;
+    for (let n = 2; taken.has(stem); n++) stem = `${plain}-${n}`;
+    taken.add(stem);
+    return [textOfRider(take, drawn, stem, '')];
+  });
+  return texts.join('\n') || '/* Nothing moves. */\n';
+}
 
 const moves = (drawn: DrawnArt): boolean =>
   drawn.entering !== null || Object.values(drawn.curves).some((curve) => !isConstant(curve));

@@ -1,5 +1,6 @@
 import { pictureOf, placedArt, type Picture } from '../../../scene/index.ts';
 import { valueOfCurve, type DrawnArt } from '../../../take/index.ts';
+import { escapeMarkup } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
 import { clipped } from './clips.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
@@ -32,7 +33,10 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
     /^<[a-z]+/,
     (tag) => tag + identified(writing, `${name}i`),
   );
-  return groups.join('') + inside + '</g>'.repeat(groups.length);
+  // The outermost says whose all of it is, for pages and their tests.
+  const [outer = '', ...inner] = groups;
+  const named = outer.replace(/>$/, () => ` data-rider="${escapeMarkup(drawn.name)}">`);
+  return named + inner.join('') + inside + '</g>'.repeat(groups.length);
 }
 
 /** The number of a rider's first place in the drawing: the places in which one rider is drawn at times share its keyframes. */
