@@ -183,6 +183,11 @@ test('a sprite sheet: frames apart, none over another, in sides that are powers 
       expect(Math.abs(a.x - b.x) >= 203 || Math.abs(a.y - b.y) >= 153).toBe(true);
   });
   await expect(filesOf('sprite-sheet', { columns: 48, scale: 2 })).rejects.toThrow(/16384/);
+  const format = formatById('sprite-sheet')!;
+  const saidOf = (given: object): readonly string[] => format.notes!(scene, format.options.parse(given));
+  expect(saidOf({ fps: 2 })).toEqual([]);
+  expect(saidOf({ columns: 24 })[0]).toMatch(/^The sheet comes out 4846 by 302 px: many devices take at most 4096/);
+  expect(saidOf({ columns: 48, scale: 2 })[0]).toContain('no side may be longer than 16384');
 });
 
 test('where nobody can paint it is said', async () => {

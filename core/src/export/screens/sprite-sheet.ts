@@ -1,5 +1,6 @@
 import { z } from '../../zod.ts';
-import type { Pixels, SheetLayout } from '../../take/index.ts';
+import type { Scene } from '../../scene/index.ts';
+import { frameTimes, type Pixels, type SheetLayout } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
@@ -34,8 +35,21 @@ export const sheetShape = z.strictObject({
   frames: z.array(z.strictObject({ x: px, y: px, width: px, height: px })),
 });
 
-/** Longest side that graphics programs take, px. */
+/** Longest side that graphics programs take, px, and that which nearly every device does. */
 const LONGEST = 16_384;
+const EVERYWHERE = 4096;
+
+/** How large the sheet comes out, where that is more than every device takes. */
+function sizeNotes(scene: Scene, options: Options): readonly string[] {
+  const count = frameTimes(scene, options).times.length;
+  const [width, height] = [scene.canvas.width, scene.canvas.height].map((side) => Math.round(side * options.scale));
+  const sheet = sidesOf({ width: width ?? 0, height: height ?? 0, count }, options);
+  if (sheet.width <= EVERYWHERE && sheet.height <= EVERYWHERE) return [];
+  const most = sheet.width > LONGEST || sheet.height > LONGEST ? `, and no side may be longer than ${LONGEST}` : '';
+  return [
+    `The sheet comes out ${sheet.width} by ${sheet.height} px${most}: many devices take at most ${EVERYWHERE}. Fewer frames a second, a part of the loop, or a smaller scale make it smaller.`,
+  ];
+}
 
 /** All frames on one PNG, and where each lies as JSON. */
 export const spriteSheet: Format<'pixels', typeof options> = {
@@ -50,6 +64,7 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   needs: 'pixels',
   holds: DRAWN,
   holdsWith: ledFrames,
+  notes: (scene, given) => sizeNotes(scene, given),
   async write(pixels, given, sink, run) {
     const layout = layoutOf(pixels, given);
     const stem = given.file ? stemOf(given.file, pixels.name) : `${fileStem(pixels.name)}-sheet`;
@@ -59,18 +74,27 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   },
 };
 
-/** Where the frames lie: rows from the top left. */
-export function layoutOf(
-  { width, height, count }: Pick<Pixels, 'width' | 'height' | 'count'>,
+type Framed = Pick<Pixels, 'width' | 'height' | 'count'>;
+
+/** Frames in a row, and the sides of the sheet, px. */
+function sidesOf(
+  { width, height, count }: Framed,
   { columns: given, padding, powers }: Options,
-): SheetLayout {
+): { readonly columns: number; readonly width: number; readonly height: number } {
   const [wide, high] = [width + padding, height + padding];
   const columns = Math.min(count, given || Math.max(1, Math.round(Math.sqrt((count * high) / wide))));
   const rows = Math.ceil(count / columns);
   const side = (size: number): number => (powers ? 2 ** Math.ceil(Math.log2(size)) : size);
+  return { columns, width: side(columns * wide - padding), height: side(rows * high - padding) };
+}
+
+/** Where the frames lie: rows from the top left. */
+export function layoutOf(framed: Framed, options: Options): SheetLayout {
+  const { columns, ...sides } = sidesOf(framed, options);
+  const { count } = framed;
+  const [wide, high] = [framed.width + options.padding, framed.height + options.padding];
   const layout = {
-    width: side(columns * wide - padding),
-    height: side(rows * high - padding),
+    ...sides,
     places: Array.from({ length: count }, (_, i) => ({ x: (i % columns) * wide, y: Math.floor(i / columns) * high })),
   };
   if (layout.width > LONGEST || layout.height > LONGEST)
