@@ -1,5 +1,5 @@
 import { type Curve, type DrawnArt, type Take } from '../../take/index.ts';
-import { formatNumber } from '../text.ts';
+import { formatNumber, pageJson } from '../text.ts';
 import { PERCENT_DIGITS } from './css.ts';
 import { numberOf, type Track, type Tracked } from './tracks.ts';
 
@@ -40,7 +40,7 @@ export function ridersText(take: Take, prefix: string): string {
     if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
     seen.add(drawn.id);
     return [
-      `  [${JSON.stringify(drawn.code)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}, ${JSON.stringify(drawn.name)}],`,
+      `  [${JSON.stringify(drawn.code)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}, ${pageJson(drawn.name)}],`,
     ];
   });
   return `[\n${lines.join('\n')}\n]`;

@@ -53,10 +53,12 @@ test('what a module is beside its drawing and its keys is less than 4 kB by brot
 });
 
 test('nothing in a scene’s names ends the text that they stand in', async () => {
-  const scene = { ...WRITER_SCENES['eased']!, name: '</script>`${x}` "\\ \u2028' };
+  const plain = WRITER_SCENES['eased']!;
+  const bad = '</script>`${x}` "\\ \u2028<!--';
+  const scene = { ...plain, name: bad, riders: plain.riders.map((rider) => ({ ...rider, name: bad })) };
   const files = await filesOf(scene, 'module');
   const [text = ''] = files.values();
-  expect(text).not.toContain('</script>');
+  expect(text).not.toMatch(/<\/script|<!--/);
   expect((await loaded(text)).sample(0)).toHaveProperty(riderCodes(scene.riders).get(scene.riders[0]!.id)!);
   const named = await filesOf({ ...scene, name: '42 *boats*' }, 'react');
   expect([...named.keys()]).toEqual(['42-boats.jsx', '42-boats.d.ts', '42-boats.module.js', '42-boats.module.d.ts']);
