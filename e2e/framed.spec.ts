@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { formatById } from '@pace-line/core';
 import { LINE, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { filesOf, hostPage } from './hosting.ts';
 
@@ -24,12 +25,15 @@ for (const [scheme, ground] of [
 ] as const)
   test(`a page without a ground lets a ${scheme} page be seen around it`, async ({ page }) => {
     const [html = ''] = (await filesOf(scene, 'web-page')).values();
+    // As Send says that it is put into a page.
+    const format = formatById('web-page')!;
+    const frame = format.embed!(scene, ['/loop.html'], format.options.parse({}));
     await page.route('http://host.test/**', (route) =>
       route.fulfill({
         contentType: 'text/html',
         body: route.request().url().endsWith('/loop.html')
           ? html
-          : `<!doctype html><style>:root{color-scheme:${scheme}}body{margin:0;background:rgb(${ground.join()})}</style><iframe src="/loop.html" sandbox="allow-scripts" style="width:400px;height:300px;border:0"></iframe>`,
+          : `<!doctype html><style>:root{color-scheme:${scheme}}body{margin:0;background:rgb(${ground.join()})}</style><div style="width:400px">${frame}</div>`,
       }),
     );
     await page.goto('http://host.test/');

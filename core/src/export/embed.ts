@@ -47,7 +47,7 @@ export const frameElement: Embed = (scene, [file = ''], options) => {
   const told = scrollOf(scene.driver)
     ? `\n<!-- A strict policy allows the script by '${PASSAGE_HASH}'. -->\n<script>${PASSAGE_SCRIPT}</script>`
     : '';
-  return `<iframe src="${escapeMarkup(file)}" title="${escapeMarkup(scene.name)}" sandbox="allow-scripts" style="width:100%;aspect-ratio:${w}/${h};border:0"></iframe>${told}`;
+  return `<iframe src="${escapeMarkup(file)}" title="${escapeMarkup(scene.name)}" sandbox="allow-scripts" style="width:100%;aspect-ratio:${w}/${h};border:0;color-scheme:light"></iframe>${told}`;
 };
 
 /** A module that is mounted on an element. */

@@ -53,15 +53,12 @@ interface Page {
 
 function pageOf(take: Take, given: Options, { style, body, scripts }: Page): string {
   const { canvas, name, assets } = take;
-  const isPainted = given.background && canvas.background !== null;
-  const paper = isPainted ? `background:${canvas.background};` : '';
-  // Without a ground it lets the page around its frame be seen, light or dark: of another scheme than that it would be white.
-  const scheme = isPainted ? '' : '<meta name="color-scheme" content="light dark">\n';
+  const paper = given.background && canvas.background !== null ? `background:${canvas.background};` : '';
   const policy = `default-src 'none'; style-src 'unsafe-inline'${scripts && `; script-src ${scripts}`}${Object.keys(assets).length > 0 ? '; img-src data:' : ''}`;
   return (
     `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n` +
     `<meta name="viewport" content="width=device-width, initial-scale=1">\n` +
-    `${scheme}<meta http-equiv="Content-Security-Policy" content="${policy}">\n` +
+    `<meta http-equiv="Content-Security-Policy" content="${policy}">\n` +
     `<title>${escapeMarkup(given.title || name)}</title>\n` +
     `<style>html,body{margin:0;height:100%}body{${paper}display:grid;place-items:center}body>svg{display:block;${sizeOf(take, given)}}${style}</style>\n` +
     `</head>\n<body>\n${body}\n</body>\n</html>\n`
