@@ -291,6 +291,7 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'Set the marks where it starts and where it ends, and between them only those that it must touch or rest at.',
       'On card 4, Paced by: one even speed; falling on its slopes, as a barrel or a cart does; what its bends allow, as a careful driver; or hops from mark to mark, as a ball on arcs (the shape Bounces draws such arcs, and “land at its corners” sets the marks).',
+      'What hops lands as it falls. To land on a beat, set a mark’s time: the arcs beside it are gone through as fast as that asks, or, with “as set, by height” at Lands, become as high.',
       'It follows the guide when that is bent, and fits the time of its last mark, or has speeds of its own.',
       '“Freeze into marks” makes marks and eases of it, to be shaped by hand from then on.',
     ],
