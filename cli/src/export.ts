@@ -31,7 +31,7 @@ export interface Source {
   readonly scene: Scene;
   readonly file: string | undefined;
   readonly onWritten: (path: string) => void;
-  /** Told what is to be known of a format for the scene, before it is written. */
+  /** Told what a format changed of the scene, once all is written. */
   readonly onNote: (note: string) => void;
   /** Told what goes to standard output instead of a file. */
   readonly onOut: (chunk: string | Uint8Array) => void;
@@ -45,8 +45,13 @@ function tellNotes(scene: Scene, format: Format, options: Record<string, unknown
 const isPainted = ({ format }: Outgoing): boolean => format.needs === 'pixels';
 
 /** Writes a scene in one format after another; pixels are painted by one browser for all. What is whole stays where a later one fails. */
-async function writeAll({ scene, file, onWritten, onNote }: Source, outgoing: readonly Outgoing[]): Promise<void> {
-  for (const { format, options } of outgoing) tellNotes(scene, format, options, onNote);
+async function writeAll(source: Source, outgoing: readonly Outgoing[]): Promise<void> {
+  await writeEach(source, outgoing);
+  // Where something went wrong, that alone is said.
+  for (const { format, options } of outgoing) tellNotes(source.scene, format, options, source.onNote);
+}
+
+async function writeEach({ scene, file, onWritten }: Source, outgoing: readonly Outgoing[]): Promise<void> {
   const keep = (outbox: Outbox): void => outbox.keep().forEach(onWritten);
   for (const one of outgoing.filter((each) => !isPainted(each))) {
     const outbox = new Outbox(file);
@@ -120,11 +125,13 @@ async function writeOut(
 ): Promise<void> {
   if (format.several)
     throw new UsageError(`"${format.id}" is several files: --out needs a folder, or the name of its first file`);
+  if (format.needs === 'pixels') await paintInBrowser(scene, [{ format, options }], (_, __, bytes) => onOut(bytes));
+  else {
+    const { sink, files } = memorySink();
+    await send(scene, format, options, sink, QUIET_RUN);
+    for (const { chunks } of files) for (const chunk of chunks) onOut(chunk);
+  }
   tellNotes(scene, format, options, onNote);
-  if (format.needs === 'pixels') return paintInBrowser(scene, [{ format, options }], (_, __, bytes) => onOut(bytes));
-  const { sink, files } = memorySink();
-  await send(scene, format, options, sink, QUIET_RUN);
-  for (const { chunks } of files) for (const chunk of chunks) onOut(chunk);
 }
 
 /**

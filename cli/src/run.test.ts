@@ -246,14 +246,16 @@ describe('export', () => {
     expect(readdirSync(join(place, 'there.js'))).toContain('two-ferries-one-loop.js');
     expect(readdirSync(join(place, 'new')).sort()).toEqual(['barge.d.ts', 'barge.js']);
   });
-  test('what a format changes of a scene is said on standard error, once', async () => {
-    const fast = join(folder, 'fast.paceline.json');
-    const { clock, ...rest } = scene();
-    writeFileSync(fast, writeScene({ ...rest, clock: { ...clock, fps: 60 } }));
+  test('what a format changes of a scene is said on standard error once it is written; where that fails, the failure alone', async () => {
     const place = mkdtempSync(join(tmpdir(), 'pace-line-'));
-    const { err } = await call('export', fast, '--to', 'gif', '--out', join(place, 'a.gif'), '--set', 'to=0.2');
-    expect(err.split('\n').filter((line) => line.includes('at most 50 frames a second'))).toHaveLength(1);
-    expect(err).toMatch(/^pace-line: gif: A GIF shows/);
+    const { err, code } = await call('export', ferries, '--to', 'lottie', '--out', join(place, 'a.json'));
+    expect(code).toBe(0);
+    const notes = formatById('lottie')!.notes!(scene(), {});
+    expect(notes.length).toBeGreaterThan(0);
+    expect(err).toBe(notes.map((note) => `pace-line: lottie: ${note}\n`).join(''));
+    const failed = await call('export', ferries, '--to', 'lottie', '--out', join(place, 'a.json', 'b.json'));
+    expect(failed.code).toBe(2);
+    expect(failed.err.trimEnd().split('\n')).toHaveLength(1);
   });
   test('its version is that of its package', async () => {
     const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
