@@ -1,0 +1,73 @@
+import { leadInOf, loopLength, setPace, type Rider } from '@pace-line/core';
+import { useCalmState } from '../../../document/index.ts';
+import { ChoiceField } from '../../../fields/index.ts';
+import { change } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+
+const FIRSTS = [
+  { value: 'always', label: 'as always' },
+  { value: 'hidden', label: 'hidden until it starts' },
+  { value: 'only', label: 'plays only then' },
+  { value: 'only-hidden', label: 'hidden, only then' },
+] as const;
+
+const BEFORE = [
+  { value: 'auto', label: 'as the scene needs' },
+  { value: 'runs', label: 'runs' },
+  { value: 'stands', label: 'stands at its start' },
+] as const;
+
+/** What is otherwise the first time: before the loop, in the lead-in. */
+export function FirstRows({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const scene = useCalmState((state) => state.shown);
+  const { only, hidden, leadIn, delay } = rider.pace;
+  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
+    change(desk, label, (base) => setPace(base, { rider: rider.id, patch: next }));
+  const long = leadInOf(scene);
+  const rounds = long / loopLength(scene.clock);
+  const loops =
+    Math.abs(rounds - Math.round(rounds)) < 1e-6
+      ? ` (${Math.round(rounds)} ${Math.round(rounds) === 1 ? 'loop' : 'loops'})`
+      : '';
+  return (
+    <>
+      <Row
+        label="The first time"
+        title="Before the loop goes on for ever: not seen until its delay is over, or played through then alone, to stay where it ends."
+      >
+        <ChoiceField
+          label="The first time"
+          value={only ? (hidden ? 'only-hidden' : 'only') : hidden ? 'hidden' : 'always'}
+          data={[...FIRSTS]}
+          onChange={(value) =>
+            patch('Change the first time', {
+              only: value?.startsWith('only') === true,
+              hidden: value?.endsWith('hidden') === true,
+            })
+          }
+        />
+      </Row>
+      {hidden && delay <= 0 && <p className="card-note">It starts at once: there is nothing to hide.</p>}
+      {long > 0 && !only && (
+        <Row label="… in the lead-in" title="What this rider does while others enter or come for the first time.">
+          <ChoiceField
+            label="In the lead-in"
+            value={leadIn ?? 'auto'}
+            data={[...BEFORE]}
+            onChange={(value) =>
+              patch('Change the lead-in', { leadIn: value === 'runs' || value === 'stands' ? value : null })
+            }
+          />
+        </Row>
+      )}
+      {long > 0 && (only || (hidden && delay > 0)) && (
+        <p className="card-note">
+          The lead-in takes {Number(long.toFixed(3))} s{loops}. The arrow beside Play shows it
+          {only && '; the sheet shows this pace from the loop’s start'}.
+        </p>
+      )}
+    </>
+  );
+}
