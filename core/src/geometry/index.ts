@@ -9,7 +9,7 @@ export {
 } from './affine.ts';
 export { countIntegrations } from './arc-length.ts';
 export { EMPTY_BOX, isEmptyBox, unionOf, type Box } from './box.ts';
-export { splitCubic, pointAtParameter, type ControlPoints } from './cubic.ts';
+export { splitCubic, pointAtParameter, type ControlPoints, cubicFrom } from './cubic.ts';
 export { nearestOnPath, type Nearest } from './nearest.ts';
 export { angleOfFrame, emptyFrame, pathThrough, Path, type Frame, type Side } from './path.ts';
 export { controlPointsBetween, type PathNode } from './span.ts';

@@ -114,10 +114,7 @@ describe('a first round', () => {
 
   test('it is within the tolerance of the evaluator, which would be noticed', () => {
     expect(measureTake(scene, take).px).toBeLessThan(0.25);
-    const drawing = take.drawing.map((drawn) =>
-      drawn.kind === 'art' && drawn.id === 'f2' ? { ...drawn, runs: false } : drawn,
-    );
-    const late = drawing.map((drawn) =>
+    const late = take.drawing.map((drawn) =>
       drawn.kind === 'art' && drawn.id === 'comer'
         ? { ...drawn, entering: { ...drawn.entering, x: [{ time: 0, value: 0 }] } }
         : drawn,

@@ -1,4 +1,4 @@
-import { controlPointsBetween, type Vec } from '../../geometry/index.ts';
+import { controlPointsBetween, cubicFrom, pointAtParameter, type Vec } from '../../geometry/index.ts';
 import { secondsOfArc } from '../../pace/index.ts';
 import {
   distanceOfPlace,
@@ -91,8 +91,8 @@ function lookedAt(guide: Guide, { span, isBack }: Arc, down: number): Looked | u
   if (!frame) return undefined;
   const looks = nodes.slice(1).flatMap((node, i) => {
     const before = nodes[i];
-    const points = before && controlPointsBetween(before, node);
-    return points ? Array.from({ length: LOOKS + 1 }, (_, k) => bezierAt(points, k / LOOKS)) : [];
+    const cubic = before && cubicFrom(controlPointsBetween(before, node));
+    return cubic ? Array.from({ length: LOOKS + 1 }, (_, k) => pointAtParameter(cubic, k / LOOKS)) : [];
   });
   const parts = looks.map((point) => ({ above: frame.above(point), line: frame.high(point) - frame.above(point) }));
   const ends = [a, b].map(({ x, y }) => frame.high([x, y]));
@@ -117,12 +117,6 @@ function factorFor(looked: Looked, gravity: number, seconds: number): number | u
     else high = middle;
   }
   return (low + high) / 2;
-}
-
-function bezierAt([a, b, c, d]: readonly [Vec, Vec, Vec, Vec], u: number): Vec {
-  const v = 1 - u;
-  const at = (k: 0 | 1): number => v * v * v * a[k] + 3 * v * v * u * b[k] + 3 * v * u * u * c[k] + u * u * u * d[k];
-  return [at(0), at(1)];
 }
 
 /** The nodes of an arc with its height multiplied: all between its landings, and the landings' handles on its side. */
@@ -157,8 +151,8 @@ function raised(guide: Guide, span: readonly number[], down: number, factor: num
   return nodes;
 }
 
-/** Whether arcs of a rider's guide may be made as high as the times of its landings ask: why not. */
-export function arcsLocked(scene: Scene, rider: Rider): Refusal | undefined {
+/** Why arcs of a rider's guide may not be made as high as the times of its landings ask; undefined where they may. */
+function arcsLocked(scene: Scene, rider: Rider): Refusal | undefined {
   const guide = rider.guide ?? '';
   return lockedGuide(scene, [guide]) ?? linkedGuide(scene, [guide]);
 }

@@ -96,5 +96,5 @@ test('code calls riders by their names, and asks for one by either; types know b
   expect(sample('tea-glider', 0.3)).toEqual(all['tea-glider']);
   expect(types).toContain('export type RiderCode = "tea-glider" | "lamp"');
   expect(types).toContain('export type RiderName = "Tea \\"Glider\\"" | "Lamp"');
-  expect(types).toContain('sample(rider: RiderCode | RiderName, progress: number): Sample');
+  expect(types).toContain('sample(rider: RiderCode | RiderName, progress?: number): Sample');
 });

@@ -131,8 +131,8 @@ export function mount(element: Element, options?: MountOptions): Mounted;
 
 /** Where every rider is at a share of the loop, by what code calls it; needs no page. */
 export function sample(progress: number): Record<RiderCode, Sample>;
-/** Where one rider is, by what code calls it or by its name; an error for any other. */
-export function sample(rider: RiderCode | RiderName, progress: number): Sample;
+/** Where one rider is, by what code calls it or by its name, at a share of the loop (absent: its start); an error for any other. */
+export function sample(rider: RiderCode | RiderName, progress?: number): Sample;
 `;
 
 /** The types of a take's module: those of its own riders, and what is the same of all. */
