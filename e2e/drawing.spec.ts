@@ -218,7 +218,11 @@ test('a dart between two hills is taken apart, lies where it lay, and comes over
   const handle = page.getByLabel('Move Dart in the stack');
   await handle.focus();
   await page.keyboard.press('Space');
-  await page.keyboard.press('ArrowUp');
+  // What is held is measured before it listens for keys; it says each of its places.
+  await expect(async () => {
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByText('Moved: Dart, 1 of 3 from the front')).toBeAttached({ timeout: 500 });
+  }).toPass();
   await page.keyboard.press('Space');
   await expect.poll(names).toEqual(['Dart', 'Near hill', 'Far hill']);
   await page.getByRole('button', { name: 'Close Contents' }).click();

@@ -25,7 +25,7 @@ export async function importArt(file: File, desk: Desk): Promise<string | undefi
 
 /** As `importArt`, from text; `name` may be a file name. */
 export async function importArtText(name: string, text: string, desk: Desk): Promise<string | undefined> {
-  const read = await readArtFile(text);
+  const read = await readArtFile(name, text);
   if (!read.ok) {
     warnUntaken(name, read.message);
     return undefined;

@@ -60,7 +60,7 @@ export async function addCollection(name: string, text: string): Promise<void> {
 
 /** Opens the parts of a drawing, to be named guide, rider, scenery or left out. */
 export async function takeApart(name: string, text: string): Promise<void> {
-  const read = await readPartsOf(text);
+  const read = await readPartsOf(name, text);
   if (!read.ok) return warnUntaken(name, read.message);
   useDeskView.getState().set({ takenApart: { name: stem(name), parts: read.parts, notices: read.notices } });
 }

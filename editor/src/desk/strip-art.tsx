@@ -137,7 +137,7 @@ async function fromFiles(files: readonly File[]): Promise<ReadPoses | undefined>
       read.push(bitmap);
       continue;
     }
-    const art = await readArtFile(await file.text());
+    const art = await readArtFile(file.name, await file.text());
     if (!art.ok) {
       warnUntaken(file.name, art.message);
       return undefined;

@@ -60,7 +60,7 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
 
 /** A drawing to draw over comes in by the same door as art; null where it does not. */
 async function drawingOf(file: File): Promise<ReadArt | null> {
-  const read = await readArtFile(await file.text());
+  const read = await readArtFile(file.name, await file.text());
   if (!read.ok) warnUntaken(file.name, read.message);
   return read.ok && (await askHeavy(file.name, read.art.heavy)) ? read.art : null;
 }

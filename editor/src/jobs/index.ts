@@ -151,16 +151,16 @@ const neededOf = (scene: Scene, format: string): Scene =>
 /** A scene without the pixels of its pictures: they are large, and checks need none. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });
 
-/** ms. A drawing that takes longer to read is given up, whatever it is. */
-const READING_LIMIT = 2000;
+/** ms. A drawing that takes longer to read is given up, whatever it is: its size has a limit already, and slow machines are waited for. */
+const READING_LIMIT = 30_000;
 
-/** Reads an SVG file's text into art off the main thread; gives up after `limit` ms with a message. */
-export const readArtFile = async (text: string, limit = READING_LIMIT): Promise<ArtResult> =>
-  resultOf(await reading.run('art', text, { limit }).end);
+/** Reads an SVG file's text into art off the main thread; a long one can be watched and cancelled. */
+export const readArtFile = async (name: string, text: string): Promise<ArtResult> =>
+  resultOf(await shown(`Reading ${name}`, () => reading.run('art', text, { limit: READING_LIMIT })));
 
 /** Reads an SVG file's text and takes it apart, in the same way. */
-export const readPartsOf = async (text: string, limit = READING_LIMIT): Promise<PartsResult> =>
-  resultOf(await reading.run('parts', text, { limit }).end);
+export const readPartsOf = async (name: string, text: string): Promise<PartsResult> =>
+  resultOf(await shown(`Reading ${name}`, () => reading.run('parts', text, { limit: READING_LIMIT })));
 
 const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
 

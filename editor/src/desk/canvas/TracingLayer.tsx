@@ -65,6 +65,6 @@ function useBlob(base64: string, type: string): string | undefined {
 async function bytesToShow(base64: string, type: string): Promise<Uint8Array<ArrayBuffer> | undefined> {
   const bytes = fromBase64(base64);
   if (type !== 'image/svg+xml') return bytes;
-  const read = await readArtFile(new TextDecoder().decode(bytes));
+  const read = await readArtFile('the picture to trace over', new TextDecoder().decode(bytes));
   return read.ok ? new TextEncoder().encode(read.art.markup) : undefined;
 }

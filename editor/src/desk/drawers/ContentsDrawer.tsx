@@ -5,7 +5,9 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -43,7 +45,12 @@ export function ContentsDrawer() {
     <Drawer title="Contents">
       <h3 className="drawer-heading">Riders, front to back</h3>
       {front.length === 0 && <p className="card-note">No riders yet.</p>}
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={onDragEnd}
+        accessibility={{ announcements: announcing(front), screenReaderInstructions: { draggable: HOW } }}
+      >
         <SortableContext items={front.map((rider) => rider.id)} strategy={verticalListSortingStrategy}>
           <ul className="contents-list">
             {front.map((rider) => (
@@ -62,6 +69,22 @@ export function ContentsDrawer() {
       <TracingRows />
     </Drawer>
   );
+}
+
+const HOW = 'Space picks it up; then the arrow keys move it, Space puts it down, Escape leaves it where it was.';
+
+/** What is said of a rider on its way through the list, by its name and its place from the front. */
+function announcing(front: readonly Rider[]): Announcements {
+  const placed = (id: UniqueIdentifier, at: UniqueIdentifier): string => {
+    const place = front.findIndex((rider) => rider.id === at) + 1;
+    return `${front.find((rider) => rider.id === id)?.name ?? 'It'}, ${place} of ${front.length} from the front`;
+  };
+  return {
+    onDragStart: ({ active }) => `Picked up: ${placed(active.id, active.id)}`,
+    onDragOver: ({ active, over }) => (over ? `Moved: ${placed(active.id, over.id)}` : undefined),
+    onDragEnd: ({ active, over }) => `Put down: ${placed(active.id, over?.id ?? active.id)}`,
+    onDragCancel: ({ active }) => `Left where it was: ${placed(active.id, active.id)}`,
+  };
 }
 
 function RiderRow({ rider }: { rider: Rider }) {
