@@ -16,6 +16,7 @@ import { PASSAGE_HASH, PASSAGE_SCRIPT } from '../core/src/export/embed.ts';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
 import { worstGap } from './motion.ts';
 import { write } from './writing.ts';
+import { timelineByClock } from './timeline.ts';
 
 const sceneOf = (driver: Driver | readonly Driver[], repeat: Scene['clock']['repeat'] = 'once'): Scene => {
   const scene = WRITER_SCENES['eased']!;
@@ -30,6 +31,7 @@ async function opened(page: Page, scene: Scene): Promise<string[]> {
   const { text } = await write(scene, 'web-page');
   await page.route('**/driven', (route) => route.fulfill({ body: text, contentType: 'text/html' }));
   await page.clock.install({ time: 0 });
+  await page.addInitScript(timelineByClock);
   await page.goto('http://driven.test/driven');
   await page.clock.pauseAt(30_000);
   return said;

@@ -17,8 +17,15 @@ export interface Global {
     seek: (seconds: number) => void;
     setProgress: (share: number) => void;
     destroy: () => void;
+    readonly time: number;
     element: SVGSVGElement;
   };
+}
+
+/** What a page says of drawings that are not its own, and by which policy it stands. */
+export interface Host {
+  readonly style?: string;
+  readonly policy?: string;
 }
 
 /** A page of somebody's own into which a scene's module is put: under a policy of its own origin, styled against it. */
@@ -27,18 +34,22 @@ export async function hostPage(
   scene: Scene,
   mount: string,
   body = '<div id="here"></div>',
+  {
+    style = 'svg *{transform-origin:center;transform-box:fill-box}svg{max-width:100%}',
+    policy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:",
+  }: Host = {},
 ): Promise<string[]> {
   const said: string[] = [];
   page.on('console', (message) => said.push(message.text()));
   page.on('pageerror', (error) => said.push(error.message));
   const files = await filesOf(scene, 'module');
   const [text = ''] = files.values();
-  const html = `<!doctype html><style>svg *{transform-origin:center;transform-box:fill-box}svg{max-width:100%}</style><body style="margin:0">${body}
+  const html = `<!doctype html><link rel="stylesheet" href="/host.css"><body>${body}
 <script type="module" src="/host.js"></script>`;
   await page.route('http://host.test/**', (route) => {
     const path = new URL(route.request().url()).pathname;
-    const policy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:";
     if (path === '/loop.js') return route.fulfill({ body: text, contentType: 'text/javascript' });
+    if (path === '/host.css') return route.fulfill({ body: `body{margin:0}${style}`, contentType: 'text/css' });
     if (path === '/host.js')
       return route.fulfill({
         body: `import { mount } from '/loop.js';\nglobalThis.made = ${mount};`,

@@ -9,6 +9,7 @@ import { SAMPLES } from '../samples/scenes.ts';
 import { entering } from './entering.ts';
 import { filesOf, hostPage, type Global } from './hosting.ts';
 import { cornersInPage, expectedCorners, worstGap } from './motion.ts';
+import { timelineByClock } from './timeline.ts';
 
 const scenes: Record<string, Scene> = {
   ...WRITER_SCENES,
@@ -318,9 +319,11 @@ for (const react of ['.', 'react-18'] as const)
     const drawings = page.locator('div > svg');
     const time = (): Promise<number> =>
       page.evaluate(() => Math.round(Number(document.getAnimations()[0]?.currentTime) * 1000) / 1000);
-    // On a server it keeps its place and says nothing more; taken up in a page it shows what it is told.
+    // On a server it keeps its place and draws its first picture; taken up in a page that is set in motion, and shows what it is told.
     await told(({ hydrate }) => hydrate());
-    expect(await told(({ served }) => served)).toMatch(/^<div style="[^"]*aspect-ratio/);
+    expect(await told(({ served }) => served)).toMatch(
+      /^<div style="[^"]*aspect-ratio[^>]*><svg [^>]*viewBox="0 0 \d+ \d+"[^>]*role="img"[^>]*><title [^>]*>Tea to the basket<.*<path [^>]*stroke-width=/,
+    );
     await expect(drawings).toHaveCount(1);
     expect(await time()).toBeCloseTo(600, 3);
     // Told a share it shows that, through renders with other drivers and other elements too.
@@ -342,6 +345,7 @@ for (const react of ['.', 'react-18'] as const)
     // It plays on, as fast as it is told, while its parent renders with new objects of the same.
     await page.clock.install();
     await page.clock.pauseAt(Date.now() + 60_000);
+    await page.evaluate(timelineByClock);
     await told(({ show }) => show({ driver: 'none', fit: {}, rate: 0.5 }));
     await told(({ ref }) => ref.play());
     await page.clock.runFor(100);

@@ -74,7 +74,7 @@ export function cornersInPage({ times, boxes, seek }: Asked): Corners[][] {
     element?.localName === 'g' &&
     (element.childElementCount === 1 || [...element.children].every(isPose)) &&
     element.attributes.length > 0 &&
-    [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity'].includes(name));
+    [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity', 'style'].includes(name));
   const inner = riders.map((group) => {
     let deepest = group;
     while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild)) deepest = deepest.firstElementChild;

@@ -9,6 +9,7 @@ import { drawnArt, goesWith, insideOf, isEndless, type Baking, type Drawn } from
 import { NOT_LED } from './lead-in.ts';
 import { drawnStroke } from './drawn-stroke.ts';
 import { withEchoes } from './echoes.ts';
+import { marksOf, type RiderMarks } from './marks.ts';
 import { bakedView, stillView, type View } from './view.ts';
 
 /** The baked motion of a scene: all that a writer needs, and nothing of the scene beside it. */
@@ -34,6 +35,8 @@ export interface Take {
   readonly view: View | null;
   /** What is drawn, from the back to the front. */
   readonly drawing: readonly Drawn[];
+  /** When riders reach their marks. */
+  readonly marks: readonly RiderMarks[];
   /** Pixels of the pictures among it, base64 by their names. */
   readonly assets: Scene['assets'];
 }
@@ -101,6 +104,7 @@ function takeOf(scene: Scene, motion: Motion, view: View | null, drawing: readon
   return {
     ...{ name, canvas, length: motion.length, leadIn: 0, duration, repeat, scale, fps, times, view, drawing },
     drive: driveSpec(scene),
+    marks: marksOf(scene, motion.length),
     assets: assetsOf(scene, drawing),
   };
 }

@@ -1,4 +1,4 @@
-import { type Curve, type DrawnArt, type Take } from '../../take/index.ts';
+import type { Curve, DrawnArt, Take } from '../../take/index.ts';
 import { formatNumber, pageJson } from '../text.ts';
 import { PERCENT_DIGITS } from './css.ts';
 import { numberOf, type Track, type Tracked } from './tracks.ts';
@@ -40,7 +40,7 @@ export function ridersText(take: Take, prefix: string): string {
     if (drawn.kind !== 'art' || seen.has(drawn.id)) return [];
     seen.add(drawn.id);
     return [
-      `  [${JSON.stringify(drawn.code)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, `${prefix}-${i + 1}`)}, ${pageJson(drawn.name)}],`,
+      `  [${JSON.stringify(drawn.code)}, {${channelsText(drawn, `${prefix}-${i + 1}`)}}, ${laidText(drawn, String(i + 1))}, ${pageJson(drawn.name)}],`,
     ];
   });
   return `[\n${lines.join('\n')}\n]`;
@@ -59,6 +59,16 @@ function channelsText({ curves }: DrawnArt, name: string): string {
     const value = curve.length > 1 ? JSON.stringify(`${name}${key}`) : numberOf(key, curve[0]?.value ?? 0);
     return `${channel}: ${value}`;
   }).join(', ');
+}
+
+/** When riders reach their marks (page/data.ts). */
+export function marksText({ marks }: Take): string {
+  const text = (times: readonly number[]): string => {
+    const numbers = times.map((time) => formatNumber(time, 6));
+    return numbers.length === 1 ? numbers.join('') : `[${numbers.join(',')}]`;
+  };
+  const lines = marks.map(({ code, times }) => `  [${JSON.stringify(code)}, [${times.map(text).join(',')}]],`);
+  return `[\n${lines.join('\n')}\n]`;
 }
 
 /** The settings of a module's drawing. */

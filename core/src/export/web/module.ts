@@ -9,9 +9,9 @@ import { writeFile } from '../sink.ts';
 import { NAMED } from '../named.ts';
 import { formatNumber, stemOf } from '../text.ts';
 import { MODULE_SCRIPT } from './page-scripts.ts';
-import { ridersText, specText, tracksText } from './module-script.ts';
-import { standingRules } from './style.ts';
-import { drawnSvg } from './svg/svg.ts';
+import { marksText, ridersText, specText, tracksText } from './module-script.ts';
+import { FRAME_RULES, ownRules } from './style.ts';
+import { drawnSvg, type DrawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
@@ -41,16 +41,32 @@ function endsOf({ drawing, canvas, duration }: Take): string {
   return `[${point(0)}, ${point(duration)}]`;
 }
 
+/** The drawing with its standing rules on its elements: what mounts it puts them on one by one, as policies that forbid styles in markup allow that (page/markup.ts). */
+function standingMarkup({ markup, hasText, clips }: DrawnSvg): string {
+  const framed = markup('').replace(
+    /(?<!^)<svg([^>]*) style="/g,
+    (tag, more: string) => `${tag}${FRAME_RULES};${more.includes(' overflow=') ? '' : 'overflow:hidden;'}`,
+  );
+  const whole = framed.replace(/^<svg xmlns="[^"]*" class="[^"]*"/, `<svg style="${ownRules(hasText)}"`);
+  return [...clips].reduce(
+    (text, [id, by]) => text.replaceAll(` class="${id}"`, ` class="${id}" style="${by}:url(#${id})"`),
+    whole,
+  );
+}
+
 /** The module's text without its types. */
 export function moduleText(take: Take, given: Options): string {
-  const { prefix, tracks, clips, markup } = drawnSvg(take, given);
-  const svg = markup(`<style>${standingRules({ prefix, clips })}</style>`);
+  const drawn = drawnSvg(take, given);
+  const { prefix, tracks } = drawn;
+  const svg = standingMarkup(drawn);
   return (
     `const SPEC = ${specText(take)};\n` +
     `const ENDS = ${endsOf(take)};\n` +
+    `const PREFIX = ${JSON.stringify(prefix)};\n` +
     `const MARKUP = ${literal(svg)};\n` +
     `const TRACKS = ${tracksText(tracks, take)};\n` +
-    `const RIDERS = ${ridersText(take, prefix)};\n\n${MODULE_SCRIPT}\n`
+    `const RIDERS = ${ridersText(take, prefix)};\n` +
+    `const MARKS = ${marksText(take)};\n\n${MODULE_SCRIPT}\n`
   );
 }
 
@@ -107,15 +123,36 @@ export interface MountOptions {
   /** Lays the way between the middles of two elements of the page. */
   fit?: Fit;
   className?: string;
+  /** true (absent, where it is not laid between elements): it starts when it first comes into the window, and stands still while it is out of it. */
+  lazy?: boolean;
+  /** An element of the page that was built by \`picture\` already, as on a server: it is set in motion where it is, and stays when this is destroyed. */
+  svg?: SVGSVGElement;
+}
+
+/** A mark that a rider has reached: what code calls the rider, the mark's number from 1, and its time in the loop, s. */
+export interface MarkReached {
+  readonly rider: RiderCode;
+  readonly mark: number;
+  readonly time: number;
 }
 
 export interface Mounted {
   readonly element: SVGSVGElement;
+  /** s of the loop. */
+  readonly length: number;
+  /** The time in the loop, s, that is shown; below 0 in the lead-in. */
+  readonly time: number;
+  /** How fast it runs; 1: as it was made. */
+  rate: number;
+  /** Told in the frame in which it happens: it starts to run; a loop is over and the next one begins; it has come to its end, or back to its start. What comes back is called to listen no more. */
+  on(event: 'start' | 'loop' | 'end', listener: () => void): () => void;
+  /** Told in the frame in which a rider reaches a mark as it runs, forward or back. */
+  on(event: 'mark', listener: (mark: MarkReached) => void): () => void;
   play(): void;
   reverse(): void;
   pause(): void;
-  /** Shows a time, s; below 0 one of the lead-in, where there is one. */
-  seek(seconds: number): void;
+  /** Shows a time, s (below 0 one of the lead-in, where there is one), or the time at which a rider first reaches a mark: \`'ferry-a 2'\`; an error where there is none of that name. */
+  seek(to: number | MarkName): void;
   /** Shows a share of the loop, 0 to 1. */
   setProgress(share: number): void;
   /** Sets how fast it runs; 1: as it was made. */
@@ -129,20 +166,37 @@ export interface Mounted {
 /** Puts the drawing into an element and sets it in motion. */
 export function mount(element: Element, options?: MountOptions): Mounted;
 
+/**
+ * Builds the drawing as it stands at first, from its innermost elements outward, by a function that makes one: on a server, or for a library of components. Texts among children are
+ * plain. \`tail\` goes into every id: another one for each drawing of a page.
+ */
+export function picture<T>(
+  make: (name: string, attributes: Record<string, string>, children: (T | string)[]) => T,
+  tail?: string,
+): T;
+
 /** Where every rider is at a share of the loop, by what code calls it; needs no page. */
 export function sample(progress: number): Record<RiderCode, Sample>;
 /** Where one rider is, by what code calls it or by its name, at a share of the loop (absent: its start); an error for any other. */
 export function sample(rider: RiderCode | RiderName, progress?: number): Sample;
 `;
 
+/** Marks whose names are told one by one: of more only how they are made. */
+const MOST_NAMES = 2000;
+
 /** The types of a take's module: those of its own riders, and what is the same of all. */
-export function moduleTypes({ drawing }: Take): string {
+export function moduleTypes({ drawing, marks }: Take): string {
   const riders = drawing.filter((one) => one.kind === 'art');
   const union = (words: readonly string[]): string =>
     [...new Set(words)].map((word) => JSON.stringify(word)).join(' | ') || 'never';
+  const names = marks.flatMap(({ code, times }) =>
+    times.flatMap((some, i) => (some[0] === undefined ? [] : `${code} ${i + 1}`)),
+  );
+  const markNames = names.length > MOST_NAMES ? '`${RiderCode} ${number}`' : union(names);
   return (
     `/** What code calls the riders. */\nexport type RiderCode = ${union(riders.map(({ code }) => code))};\n` +
-    `/** Their names. */\nexport type RiderName = ${union(riders.map(({ name }) => name))};\n\n${MODULE_TYPES}`
+    `/** Their names. */\nexport type RiderName = ${union(riders.map(({ name }) => name))};\n` +
+    `/** Their marks: what code calls a rider, and the number of the mark from 1. */\nexport type MarkName = ${markNames};\n\n${MODULE_TYPES}`
   );
 }
 

@@ -17,25 +17,43 @@ const componentText = (
   name: string,
   stem: string,
   ratio: string,
-): string => `import { createElement, forwardRef, useEffect, useImperativeHandle, useRef } from 'react';
-import { mount } from './${stem}.module.js';
+): string => `import { createElement, forwardRef, useEffect, useId, useImperativeHandle, useMemo, useRef } from 'react';
+import { mount, picture } from './${stem}.module.js';
 
 const words = (given) => (given === undefined ? '' : [given].flat().join());
+const camel = (name) => (/^(data|aria)-/.test(name) ? name : name.replace(/[-:](\\w)/g, (_, letter) => letter.toUpperCase()));
+const styleOf = (text) => Object.fromEntries(text.split(/;(?![^(]*\\))/).flatMap((rule) => {
+  const at = rule.indexOf(':');
+  return at < 0 ? [] : [[camel(rule.slice(0, at).trim()), rule.slice(at + 1)]];
+}));
+const made = (more) => (name, { class: className, style, ...attributes }, children) => createElement(name, {
+  ...Object.fromEntries(Object.entries(attributes).map(([key, value]) => [camel(key), value])),
+  ...(className && { className }),
+  ...(style && { style: { ...styleOf(style), ...(attributes.role === 'img' && more) } }),
+}, ...children);
 
-/** The loop as a component: it is mounted with it and cleaned up after it, in strict mode as well. \`ref\` gives play, pause, seek and the rest. */
+/** The loop as a component: its first picture is there on a server already, it is set in motion when it is mounted, and cleaned up after it, in strict mode as well. \`ref\` gives play, pause, seek and the rest. */
 export const ${name} = forwardRef(function ${name}(
-  { driver, then, leadIn, rate = 1, on, fit, progress, className, style },
+  { driver, then, leadIn, rate = 1, on, fit, lazy, progress, onStart, onLoop, onEnd, onMark, className, style },
   ref,
 ) {
   const host = useRef(null);
   const mounted = useRef(null);
   const before = useRef(undefined);
+  const listeners = useRef({});
+  const tail = useId().replace(/\\W/g, '');
+  // Made once: what is set in motion is not rendered anew.
+  const drawing = useMemo(() => picture(made(fit ? {} : { maxWidth: '100%', height: 'auto' }), tail), [tail, !fit]);
   const told = progress !== undefined;
   // Options are compared by what is in them: a parent that renders anew makes new objects of the same.
-  const wanted = [told || words(driver), words(then), leadIn, on, fit?.from, fit?.to, fit?.upright, fit?.size, JSON.stringify(fit?.ends)];
+  const wanted = [told || words(driver), words(then), leadIn, on, lazy, fit?.from, fit?.to, fit?.upright, fit?.size, JSON.stringify(fit?.ends)];
   useEffect(() => {
-    const made = mount(host.current, { driver: told ? 'none' : driver, then, leadIn, rate, on, fit, state: before.current });
-    if (!fit) Object.assign(made.element.style, { maxWidth: '100%', height: 'auto' });
+    listeners.current = { start: onStart, loop: onLoop, end: onEnd, mark: onMark };
+  });
+  useEffect(() => {
+    const svg = host.current.firstElementChild;
+    const made = mount(host.current, { driver: told ? 'none' : driver, then, leadIn, rate, on, fit, ...(lazy === undefined ? {} : { lazy }), state: before.current, svg });
+    for (const event of ['start', 'loop', 'end', 'mark']) made.on(event, (mark) => listeners.current[event]?.(mark));
     if (told) made.setProgress(progress);
     mounted.current = made;
     return () => {
@@ -52,16 +70,16 @@ export const ${name} = forwardRef(function ${name}(
     mounted.current?.setRate(rate);
   }, [rate]);
   useImperativeHandle(ref, () => ({
+    get time() { return mounted.current?.time ?? 0; },
     play: () => mounted.current?.play(),
     reverse: () => mounted.current?.reverse(),
     pause: () => mounted.current?.pause(),
-    seek: (seconds) => mounted.current?.seek(seconds),
+    seek: (to) => mounted.current?.seek(to),
     setProgress: (share) => mounted.current?.setProgress(share),
     setRate: (next) => mounted.current?.setRate(next),
     refit: () => mounted.current?.refit(),
   }), []);
-  // Its place is kept before it is there, as on a server.
-  return createElement('div', { ref: host, className, style: { ...(fit ? {} : { maxWidth: '100%', width: '${ratio.slice(0, ratio.indexOf(' '))}px', aspectRatio: '${ratio}' }), ...style } });
+  return createElement('div', { ref: host, className, style: { ...(fit ? {} : { maxWidth: '100%', width: '${ratio.slice(0, ratio.indexOf(' '))}px', aspectRatio: '${ratio}' }), ...style } }, drawing);
 });
 
 export default ${name};
@@ -72,16 +90,21 @@ const typesText = (
   name: string,
   stem: string,
 ): string => `import type { CSSProperties, ForwardRefExoticComponent, RefAttributes } from 'react';
-import type { Mounted, MountOptions } from './${stem}.module.js';
+import type { MarkReached, Mounted, MountOptions } from './${stem}.module.js';
 
-export interface ${name}Props extends Omit<MountOptions, 'className' | 'state'> {
+export interface ${name}Props extends Omit<MountOptions, 'className' | 'state' | 'svg'> {
   /** Share of the loop, 0 to 1: given, nothing else moves it. */
   progress?: number;
+  /** Told in the frame in which it happens, as \`on\` of the module has it. */
+  onStart?: () => void;
+  onLoop?: () => void;
+  onEnd?: () => void;
+  onMark?: (mark: MarkReached) => void;
   className?: string;
   style?: CSSProperties;
 }
 
-export type ${name}Handle = Pick<Mounted, 'play' | 'reverse' | 'pause' | 'seek' | 'setProgress' | 'setRate' | 'refit'>;
+export type ${name}Handle = Pick<Mounted, 'time' | 'play' | 'reverse' | 'pause' | 'seek' | 'setProgress' | 'setRate' | 'refit'>;
 
 export const ${name}: ForwardRefExoticComponent<${name}Props & RefAttributes<${name}Handle>>;
 export default ${name};

@@ -11,17 +11,41 @@ import { declarationOf, type Track, type TrackPath } from './tracks.ts';
  */
 const originRule = (prefix: string): string => `[class^=${prefix}-]{transform-box:view-box;transform-origin:0 0}`;
 
+/** The class of a whole drawing: none of those whose origin is set. */
+export const wholeClass = (prefix: string): string => `${prefix}s`;
+
+const PAINT_ITS_OWN = 'fill:#000;stroke:none;stroke-width:1px;stroke-linecap:butt;stroke-linejoin:miter';
+const TEXT_ITS_OWN =
+  ';font:initial;letter-spacing:normal;word-spacing:normal;text-transform:none;text-indent:0;text-shadow:none;text-anchor:start;writing-mode:horizontal-tb;direction:ltr;white-space:initial';
+
+/** What a page says of its drawings and its text, and what is not meant for this one: it keeps its edges, its colours and its letters. */
+export const ownRules = (hasText: boolean): string => `overflow:hidden;${PAINT_ITS_OWN}${hasText ? TEXT_ITS_OWN : ''}`;
+
+/** The same of a picture within it that has edges of its own. */
+export const FRAME_RULES =
+  'fill:inherit;stroke:inherit;stroke-width:inherit;stroke-linecap:inherit;stroke-linejoin:inherit';
+
+/** Of a whole drawing, and of the pictures within it that have edges: they keep them, but for those that say otherwise. */
+function wholeRules({ prefix, hasText, hasFrames }: Pick<Moving, 'prefix' | 'hasText' | 'hasFrames'>): string {
+  const whole = wholeClass(prefix);
+  const frames = `.${whole} svg{${FRAME_RULES}}.${whole} svg:not([overflow]){overflow:hidden}`;
+  return `.${whole}{${ownRules(hasText)}}${hasFrames ? frames : ''}`;
+}
+
 /** What the style says of a drawing that stands still: the point it is turned about, and what its clips hide (writing.ts). */
-export const standingRules = ({ prefix, clips }: Pick<Moving, 'prefix' | 'clips'>): string =>
-  originRule(prefix) + [...clips].map(([id, by]) => `.${id}{${by}:url(#${id})}`).join('');
+const standingRules = (moving: Omit<Moving, 'tracks' | 'echoes'>): string =>
+  wholeRules(moving) +
+  originRule(moving.prefix) +
+  [...moving.clips].map(([id, by]) => `.${id}{${by}:url(#${id})}`).join('');
 
 /**
  * The style sheet of a drawing: all that moves has the class `prefix-m`, what goes back as it came `prefix-r` too. For those who asked for less motion it stands still, unless something else than time drives it: then
  * `driven` says how it stands until that does. The rule that sets all in motion is in a condition: optimisers leave it where it is, and do not put it into the one element that
  * moves, where it would outdo that one's own.
  */
-export function styleOf(take: Take, { prefix, tracks, echoes, clips }: Moving, driven = ''): string {
-  const standing = standingRules({ prefix, clips });
+export function styleOf(take: Take, moving: Moving, driven = ''): string {
+  const { prefix, tracks, echoes } = moving;
+  const standing = standingRules(moving);
   if (tracks.length === 0) return `<style>${standing}</style>`;
   const led = take.leadIn > 0 ? `${seconds(take.leadIn)} ` : '';
   const times = take.times === null ? `infinite${led && ' backwards'}` : `${take.times} both`;
@@ -43,6 +67,9 @@ export interface Moving {
   readonly tracks: readonly Track[];
   readonly echoes: ReadonlyMap<string, EchoRule>;
   readonly clips: ReadonlyMap<string, Clipping>;
+  /** Whether there is text in it, and pictures with edges of their own. */
+  readonly hasText: boolean;
+  readonly hasFrames: boolean;
 }
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;

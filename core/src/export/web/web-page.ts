@@ -92,7 +92,7 @@ function runningPage(take: Take, given: Options): string {
 const START = `const box = document.querySelector('body > svg');
 const all = box.getAnimations({ subtree: true });
 all.forEach((one) => one.pause());
-const driven = drive(box, (time) => all.forEach((one) => (one.currentTime = time * 1000)), SPEC, told);
+const driven = drive(box, clockOf(all.map((one) => [one, 0])), SPEC, { told, drawn: box });
 if (told) addEventListener('message', ({ source, data }) => source === parent && typeof data?.share === 'number' && driven.pass(data.share));`;
 
 /** Whether a page in a frame is told how far it has passed through a window that is not its own. */

@@ -19,15 +19,20 @@ export type TrackData = readonly [
 export type RiderData = readonly [
   code: string,
   channels: Readonly<Record<string, string | number>>,
-  /** The id of its picture; the rider in whose place it is laid, itself where nothing carries it, '' where it hangs between others; whether that turns along its guide; width, height and pivot of its art, px. */
+  /** The id of its picture, after the drawing's prefix; the rider in whose place it is laid, itself where nothing carries it, '' where it hangs between others; whether that turns along its guide; width, height and pivot of its art, px. */
   laid: readonly [picture: string, root: string, turns: number, width: number, height: number, px: number, py: number],
   name: string,
 ];
+
+/** The times at which a rider reaches its marks, s, one after the other: several of one that it reaches more than once, none of one that comes in the lead-in. */
+export type MarksData = readonly [code: string, times: readonly (number | readonly number[])[]];
 
 declare global {
   // What stands before the program in a module that is sent.
   const SPEC: DriveSpec;
   const ENDS: readonly [Point, Point];
+  const PREFIX: string;
+  const MARKS: readonly MarksData[];
   const MARKUP: string;
   const TRACKS: readonly TrackData[];
   const RIDERS: readonly RiderData[];

@@ -25,6 +25,8 @@ export interface Stay {
   /** Whether the way that it goes begins with the lead-in. */
   readonly runs: number | undefined;
   readonly frames: (laid: Laid) => Keyframe[];
+  /** Takes it out again. */
+  readonly undo: () => void;
 }
 
 /** How the way is laid: the linear part is a turn and a scale, [a, −b; b, a]; and the two boxes. */
@@ -77,7 +79,7 @@ export function stays(
   svg: SVGSVGElement,
   [, channels, [picture, root, turns, width, height, pivotX, pivotY]]: RiderData,
   { upright, size = 'own', ends = ENDS }: Fit,
-  held: (element: Element, frames: Keyframe[]) => Animation,
+  held: (element: Element, frames: Keyframe[], runs: number | undefined) => Animation,
 ): Stay[] {
   if (!root) return [];
   // What carries it may be drawn nowhere: then its own place is told.
@@ -108,7 +110,9 @@ export function stays(
           }, ys),
           written((laid) => `matrix(${linear(laid).join()},0,0)`, [[0, 0]]),
         ];
-  return [...svg.querySelectorAll(`[id="${picture}"],[id^="${picture}_"]`)].flatMap((inside) => {
+  // Before all ids of a drawing stands what its title has before its own.
+  const id = svg.getAttribute('aria-labelledby')!.replace(/t$/, picture);
+  return [...svg.querySelectorAll(`[id="${id}"],[id^="${id}_"]`)].flatMap((inside) => {
     let whole = inside;
     // Up to what stands in the canvas, or in what a camera moves.
     for (
@@ -119,10 +123,10 @@ export function stays(
       whole = above;
     return groups.map((frames): Stay => {
       const group = document.createElementNS('http://www.w3.org/2000/svg', 'g');
-      group.setAttribute('style', 'transform-box:view-box;transform-origin:0 0');
+      group.style.cssText = 'transform-box:view-box;transform-origin:0 0';
       whole.replaceWith(group);
       group.append(whole);
-      return { animation: held(group, []), runs, frames };
+      return { animation: held(group, [], runs), runs, frames, undo: () => group.replaceWith(...group.childNodes) };
     });
   });
 }

@@ -1,13 +1,16 @@
 // All of a module that is the same for each: what reads its data, sets it in motion and lets it be told what to do.
 import type { Driven, Rule } from '../../../drive/machine.ts';
 import type { RiderData } from './data.ts';
+import { clockOf } from './clock.ts';
 import { drive } from './drive.ts';
-import { elementOf, lay, stays, type Fit, type Held } from './fit.ts';
+import { elementOf, lay, stays, type Fit, type Held, type Stay } from './fit.ts';
+import { built, newTail, picture, styled } from './markup.ts';
+import { marksPassed, timeOfMark, wraps, type MarkPassed } from './passed.ts';
 import { framesOf, valueOf, writerOf } from './tracks.ts';
 
 /** A time within the loop, s: whole rounds are taken off, down to its end. */
 function folded(time: number): number {
-  if (time < 0 && time >= -SPEC.lead) return time;
+  if (time >= -SPEC.lead && time <= SPEC.length) return time;
   if (SPEC.once) return Math.min(SPEC.length, Math.max(0, time));
   const rest = ((time % SPEC.length) + SPEC.length) % SPEC.length;
   return rest === 0 && time > 0 ? SPEC.length : rest;
@@ -30,7 +33,12 @@ interface Options {
   readonly on?: Held;
   readonly fit?: Fit;
   readonly className?: string;
+  readonly lazy?: boolean;
+  readonly svg?: SVGSVGElement;
 }
+
+type Heard = 'start' | 'loop' | 'end' | 'mark';
+type Listener = (mark?: MarkPassed) => void;
 
 /** What drives it: as it was made, or as options say. */
 function rulesOf({ driver, then }: Options): readonly Rule[] {
@@ -64,56 +72,108 @@ export function sample(first: number | string, second = 0): unknown {
 }
 
 /**
- * Puts the drawing into an element and sets it in motion.
+ * Builds the drawing as it stands at first from its elements, by a function of somebody's own: on a server, or for a library of components.
  * @public
  */
-export function mount(element: Element, options: Options = {}): object {
-  const host = document.createElement('div');
-  host.innerHTML = MARKUP;
-  const svg = host.firstElementChild as SVGSVGElement;
-  if (options.className) svg.setAttribute('class', options.className);
-  element.append(svg);
+export { picture };
+
+/** Whom what happens is told, by its name. */
+function listening(): {
+  on: (name: Heard, act: Listener) => () => void;
+  tell: (name: Heard, mark?: MarkPassed) => void;
+} {
+  const all = new Set<readonly [name: Heard, act: Listener]>();
+  return {
+    on: (name, act) => {
+      const one = [name, act] as const;
+      all.add(one);
+      return () => void all.delete(one);
+    },
+    tell: (name, mark) => [...all].forEach(([wanted, act]) => wanted === name && act(mark)),
+  };
+}
+
+/** Puts the drawing into an element; one that is there already becomes what it was built as, where its style was forbidden. */
+function placed(element: Element, { svg: there, className }: Options): SVGSVGElement {
+  const svg = there ?? (picture(built, newTail()) as SVGSVGElement);
+  if (there) [there, ...there.querySelectorAll<SVGElement>('[style]')].forEach(styled);
+  else element.append(svg);
+  if (className) svg.setAttribute('class', className);
+  return svg;
+}
+
+/** All that moves in a drawing, held at its beginning: animations with their own times at time 0, s; and those of them that hold against the way that it is laid. */
+function animatedIn(
+  svg: SVGSVGElement,
+  fit: Fit | undefined,
+): { all: (readonly [Animation, number])[]; still: Stay[] } {
   const held = (one: Element, frames: Keyframe[], timing: KeyframeAnimationOptions): Animation => {
     const animation = one.animate(frames, timing);
     animation.pause();
     return animation;
   };
-  const whole: KeyframeAnimationOptions = {
+  /** Rounds that are played before the loop by what runs in the lead-in. */
+  const rounds = Math.ceil(SPEC.lead / SPEC.length);
+  const whole = (runs?: number): KeyframeAnimationOptions => ({
     duration: SPEC.length * 1000,
-    iterations: SPEC.times || Infinity,
+    iterations: SPEC.times ? SPEC.times + (runs ? rounds : 0) : Infinity,
     fill: 'both',
-  };
+  });
+  const ahead = (runs?: number): number => (runs ? rounds * SPEC.length : 0);
   const parts = TRACKS.flatMap((track) =>
     [...svg.querySelectorAll('.' + track[0])].map((one) => [one, track] as const),
   );
-  const loops = parts.map(([one, [, property, keys, jumps, , runs]]) => ({
-    animation: held(one, framesOf(keys, writerOf(property), jumps), whole),
-    runs,
-  }));
-  // Of each that enters a second one over the first, which ends where the loop begins.
-  const entries = parts.flatMap(([one, [, property, , jumps, keys]]) =>
-    keys
-      ? [held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' })]
-      : [],
+  const all = parts.map(
+    ([one, [, property, keys, jumps, , runs]]) =>
+      [held(one, framesOf(keys, writerOf(property), jumps), whole(runs)), ahead(runs)] as const,
   );
-  const { leadIn = true, rate = 1, state: before, fit } = options;
-  const still = fit ? RIDERS.flatMap((rider) => stays(svg, rider, fit, (one, frames) => held(one, frames, whole))) : [];
-  loops.push(...still);
-  const show = (time: number): void => {
-    // What runs in the lead-in is there where it is in the loop.
-    const within = time < 0 ? time + Math.ceil(-time / SPEC.length) * SPEC.length : time;
-    loops.forEach(({ animation, runs }) => (animation.currentTime = (runs ? within : time) * 1000));
-    entries.forEach((one) => (one.currentTime = (time + SPEC.lead) * 1000));
-  };
+  // Of each that enters a second one over the first, which ends where the loop begins.
+  for (const [one, [, property, , jumps, keys]] of parts)
+    if (keys)
+      all.push([
+        held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' }),
+        SPEC.lead,
+      ]);
+  const still = fit
+    ? RIDERS.flatMap((rider) => stays(svg, rider, fit, (one, frames, runs) => held(one, frames, whole(runs))))
+    : [];
+  all.push(...still.map(({ animation, runs }) => [animation, ahead(runs)] as const));
+  return { all, still };
+}
+
+/**
+ * Puts the drawing into an element and sets it in motion.
+ * @public
+ */
+export function mount(element: Element, options: Options = {}): object {
+  const svg = placed(element, options);
+  const { leadIn = true, state: before, fit, lazy = !fit } = options;
+  const { all, still } = animatedIn(svg, fit);
   const refit = (): void => {
     const laid = fit && lay(svg, fit);
     if (laid) still.forEach(({ animation, frames }) => (animation.effect as KeyframeEffect).setKeyframes(frames(laid)));
   };
   refit();
+  const { on, tell } = listening();
+  // What is played once has one round.
+  const round = SPEC.once ? 1e9 : SPEC.length;
+  const heard = (from: number, to: number, ran: boolean, runs: boolean): void => {
+    if (!ran) tell('start');
+    // What stands at a mark as it starts passes it.
+    const since = ran ? from : from - Math.sign(to - from || driven.state().way) * 1e-5;
+    for (const mark of marksPassed(since, to, round))
+      // What ends does not begin anew.
+      if (runs || mark.time > 0 || to < SPEC.length / 2) tell('mark', mark);
+    if (!runs) tell('end');
+    else if (wraps(from, to, round)) tell('loop');
+  };
   const rules = rulesOf(options);
   const box = ((options.on && elementOf(options.on)) ?? svg) as HTMLElement;
-  const driven = drive(box, show, { ...SPEC, rules, lead: leadIn ? SPEC.lead : 0 });
-  driven.rate(rate);
+  const spec = { ...SPEC, rules, lead: leadIn ? SPEC.lead : 0 };
+  const driven = drive(box, clockOf(all), spec, { heard, ...(lazy ? { drawn: svg } : {}) });
+  let rate = 1;
+  const setRate = (next: number): void => driven.rate((rate = Math.max(0, next)));
+  setRate(options.rate ?? 1);
   // Driven by something else than before it is where it was, and how it runs is the new one's.
   if (before && JSON.stringify(before.rules) === JSON.stringify(rules)) driven.resume(before.state);
   else if (before) driven.resume({ ...driven.state(), at: before.state.at, seen: before.state.seen });
@@ -123,18 +183,30 @@ export function mount(element: Element, options: Options = {}): object {
   }
   return {
     element: svg,
+    length: SPEC.length,
+    get time() {
+      return folded(driven.state().at);
+    },
+    get rate() {
+      return rate;
+    },
+    set rate(next) {
+      setRate(next);
+    },
+    on,
     play: () => driven.run(1),
     reverse: () => driven.run(-1),
     pause: () => driven.run(0),
-    seek: (seconds: number) => driven.at(folded(seconds)),
+    seek: (to: number | string) => driven.at(folded(typeof to === 'string' ? timeOfMark(to) : to)),
     setProgress: (share: number) => driven.at(Math.min(1, Math.max(0, share)) * SPEC.length),
-    setRate: driven.rate,
+    setRate,
     state: (): State => ({ rules, state: driven.state() }),
     refit,
     destroy: () => {
       driven.stop();
-      [...loops.map(({ animation }) => animation), ...entries].forEach((one) => one.cancel());
-      svg.remove();
+      all.forEach(([one]) => one.cancel());
+      still.forEach(({ undo }) => undo());
+      if (!options.svg) svg.remove();
     },
   };
 }

@@ -1,10 +1,11 @@
-import { pictureOf, placedArt, type Picture } from '../../../scene/index.ts';
+import { pictureOf, type Picture } from '../../../scene/index.ts';
 import { valueOfCurve, type DrawnArt } from '../../../take/index.ts';
 import { escapeMarkup } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
 import { clipped } from './clips.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
 import { alongGroups } from './path.ts';
+import { pictureMarkup } from './picture.ts';
 import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
@@ -74,7 +75,7 @@ function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Mov
       const isOne = pictures.length === 1;
       const inside =
         shared === undefined
-          ? placedArt(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
+          ? pictureMarkup(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
           : `<use href="#${writing.prefix}-a${shared}"/>`;
       const times = stepsWhere(drawn.pose, (value) => value === pose);
       const before = drawn.posing && stepsWhere(drawn.posing, (value) => value === pose);

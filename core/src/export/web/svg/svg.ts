@@ -1,4 +1,4 @@
-import { placedArt, type Picture, type Scene } from '../../../scene/index.ts';
+import type { Picture, Scene } from '../../../scene/index.ts';
 import {
   isConstant,
   stillTake,
@@ -11,11 +11,12 @@ import {
 } from '../../../take/index.ts';
 import { pathData } from '../../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
-import { styleOf } from '../style.ts';
+import { styleOf, wholeClass } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
 import { artMarkup, picturesOf } from './art.ts';
 import { clippedByCanvas } from './clips.ts';
 import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
+import { pictureMarkup } from './picture.ts';
 import { animated, ownMoves, type Clipping, type EchoRule, type Writing } from './writing.ts';
 
 export interface SvgOptions {
@@ -34,6 +35,9 @@ export interface DrawnSvg {
   readonly echoes: ReadonlyMap<string, EchoRule>;
   /** What clips, by its id, which is the class of what it clips. */
   readonly clips: ReadonlyMap<string, Clipping>;
+  /** Whether there is text in it, and pictures with edges of their own. */
+  readonly hasText: boolean;
+  readonly hasFrames: boolean;
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
@@ -58,23 +62,24 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const around = clippedByCanvas(writing);
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
-    writing.definitions.set(id, `<g id="${id}">${placedArt(picture, `${id}-`, take.assets)}</g>`);
+    writing.definitions.set(id, `<g id="${id}">${pictureMarkup(picture, `${id}-`, take.assets)}</g>`);
   }
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
   const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
   const drawing = `${around}${paint}${drawingMarkup(writing)}</g>`;
+  const inside = `<defs>${[...writing.definitions.values()].join('')}</defs>${drawing}`;
   return {
     prefix,
+    hasText: inside.includes('<text'),
+    hasFrames: inside.includes('<svg'),
     tracks: [...writing.tracks.values()],
     echoes: writing.echoes,
     clips: writing.clips,
     markup: (style) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
-      `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}` +
-      `<defs>${[...writing.definitions.values()].join('')}</defs>` +
-      `${drawing}</svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" class="${wholeClass(prefix)}" width="${shownWidth}" height="${shownHeight}" viewBox="0 0 ${w} ${h}" role="img" aria-labelledby="${prefix}-t">` +
+      `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}${inside}</svg>`,
   };
 }
 
