@@ -77,7 +77,11 @@ export function cornersInPage({ times, boxes, seek }: Asked): Corners[][] {
     [...element.attributes].every(({ name }) => ['class', 'id', 'transform', 'opacity', 'style'].includes(name));
   const inner = riders.map((group) => {
     let deepest = group;
-    while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild)) deepest = deepest.firstElementChild;
+    // Its picture has an id that says so, and may be fitted into its box by a transform of its own.
+    while (deepest.childElementCount === 1 && isWrapper(deepest.firstElementChild)) {
+      if (/i(_\d+)?$/.test(deepest.firstElementChild.id)) break;
+      deepest = deepest.firstElementChild;
+    }
     return deepest;
   });
   return times.map((time) => {

@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
-import { optimize } from 'svgo';
-import { prepare } from '@pace-line/core';
+import { expect, test, type Page } from '@playwright/test';
+import { optimize, type Config } from 'svgo';
+import { prepare, type Scene } from '@pace-line/core';
+import { seededScene } from '../core/src/testing/seeded.ts';
 import { SAMPLES } from '../samples/scenes.ts';
 import { windowOn } from './carried-window.ts';
 import { entering } from './entering.ts';
@@ -38,3 +39,57 @@ for (const { file, scene } of [...SAMPLES, ...MORE])
     expect(running[1]).toBe(0);
     await calm.close();
   });
+
+/** What people set beside the defaults: sizes left to the page, lengths rounded, styles made attributes, shapes made paths. */
+const SETS: readonly (readonly [string, Config])[] = [
+  ['its default settings', {}],
+  ['its default settings and sizes left to the page', { plugins: ['preset-default', 'removeDimensions'] }],
+  [
+    'all that it is asked for besides',
+    {
+      multipass: true,
+      plugins: [
+        'preset-default',
+        ...(['removeDimensions', 'convertStyleToAttrs', 'convertOneStopGradients', 'reusePaths'] as const),
+        ...(['removeXMLProcInst', 'sortAttrs', 'removeOffCanvasPaths'] as const),
+      ],
+    },
+  ],
+];
+
+/** What of a scene is another picture after an optimiser, whatever that is asked for. */
+async function changedBy(page: Page, scene: Scene): Promise<string[]> {
+  const { text } = await write(scene, 'animated-svg');
+  const times = calmTimes(prepare(scene), [0.13, 0.61]);
+  const before = await drawingAt(page, text, times);
+  const wrong: string[] = [];
+  for (const [name, config] of SETS) {
+    const after = await drawingAt(page, sized(optimize(text, config).data, scene), times);
+    for (const [i, picture] of before.entries()) {
+      const share = await differingShare(page, [picture, after[i]!]);
+      if (share > 0.0004) wrong.push(`${scene.name} at ${times[i]} with ${name}: ${share}`);
+    }
+  }
+  return wrong;
+}
+
+for (const first of [1, 35, 69])
+  test(`scenes ${first} to ${first + 33} of a hundred and two look the same, whatever an optimiser is asked for`, async ({
+    page,
+  }) => {
+    test.setTimeout(900_000);
+    const wrong: string[] = [];
+    for (let seed = first; seed < first + 34; seed++) wrong.push(...(await changedBy(page, seededScene(seed))));
+    expect(wrong).toEqual([]);
+  });
+
+test('the samples look the same, whatever an optimiser is asked for', async ({ page }) => {
+  test.setTimeout(300_000);
+  const wrong: string[] = [];
+  for (const { scene } of [...SAMPLES, ...MORE]) wrong.push(...(await changedBy(page, scene)));
+  expect(wrong).toEqual([]);
+});
+
+/** Where its size is left to the page, the page gives it the one that it had. */
+const sized = (text: string, { canvas: { width, height } }: Scene): string =>
+  /^<svg[^>]* width=/.test(text) ? text : `<style>body>svg{width:${width}px;height:${height}px}</style>${text}`;

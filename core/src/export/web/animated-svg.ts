@@ -6,11 +6,18 @@ import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
-import { svgOf } from './svg/svg.ts';
+import { svgOf, USES } from './svg/svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  prefix: z
+    .string()
+    .max(40)
+    .regex(/^(?:[A-Za-z_][\w]*)?$/, 'a letter, then letters, digits and _')
+    .default('')
+    .describe('What all its ids and classes begin with; empty: made of what it holds and its name'),
+  ...USES,
   ...SCALE,
   ...CARRY,
 });

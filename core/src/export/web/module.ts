@@ -11,11 +11,12 @@ import { formatNumber, stemOf } from '../text.ts';
 import { MODULE_SCRIPT } from './page-scripts.ts';
 import { marksText, ridersText, specText, tracksText } from './module-script.ts';
 import { FRAME_RULES, ownRules } from './style.ts';
-import { drawnSvg, type DrawnSvg } from './svg/svg.ts';
+import { drawnSvg, USES, type DrawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
+  ...USES,
   ...SCALE,
   ...NAMED,
   ...CARRY,
@@ -44,8 +45,8 @@ function endsOf({ drawing, canvas, duration }: Take): string {
 /** The drawing with its standing rules on its elements: what mounts it puts them on one by one, as policies that forbid styles in markup allow that (page/markup.ts). */
 function standingMarkup({ markup, hasText, clips }: DrawnSvg): string {
   const framed = markup('').replace(
-    /(?<!^)<svg([^>]*) style="/g,
-    (tag, more: string) => `${tag}${FRAME_RULES};${more.includes(' overflow=') ? '' : 'overflow:hidden;'}`,
+    /(?<!^)<svg([^>]*)/g,
+    (tag, more: string) => `${tag} style="${FRAME_RULES}${more.includes(' overflow=') ? '' : ';overflow:hidden'}"`,
   );
   const whole = framed.replace(/^<svg xmlns="[^"]*" class="[^"]*"/, `<svg style="${ownRules(hasText)}"`);
   return [...clips].reduce(

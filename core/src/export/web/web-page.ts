@@ -10,13 +10,14 @@ import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
 import { DRIVE_SCRIPT } from './page-scripts.ts';
 import { scrollRules } from './scroll.ts';
 import { styleOf } from './style.ts';
-import { drawnSvg } from './svg/svg.ts';
+import { drawnSvg, USES } from './svg/svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title of the page; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
+  ...USES,
   ...SCALE,
   ...CARRY,
 });

@@ -18,7 +18,8 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   if (drawn.inside) groups.push(clipped(writing, drawn.inside));
   if (drawn.shown.length > 1 || drawn.showing) {
     const here = ownMoves(`${prefix}-${take.drawing.indexOf(drawn) + 1}`, drawn.runs);
-    groups.push(`<g${stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown, drawn.showing)}>`);
+    const steps = stepped(writing, { ...here, mirrored: moves.mirrored }, 'b', drawn.shown, drawn.showing);
+    groups.push(`<g${steps}${identified(writing, `${here.name}b`)}>`);
   }
   const fading = fadingOf(writing, moves, curves, leader.entering);
   groups.push(...fading.groups);
@@ -70,17 +71,21 @@ export const picturesOf = ({ art, pose, posing }: DrawnArt): Map<number, Picture
 function posesMarkup(writing: Writing, drawn: DrawnArt, name: string, moves: Moves): string {
   const pictures = [...picturesOf(drawn)];
   return pictures
-    .map(([pose, picture]) => {
+    .map(([pose, picture], i) => {
       const shared = writing.shared.get(picture);
       const isOne = pictures.length === 1;
       const inside =
         shared === undefined
-          ? pictureMarkup(picture, isOne ? `${name}-` : `${name}-${pose}-`, writing.take.assets)
+          ? pictureMarkup(writing, picture, isOne ? `${name}-` : `${name}-${pose}-`)
           : `<use href="#${writing.prefix}-a${shared}"/>`;
       const times = stepsWhere(drawn.pose, (value) => value === pose);
       const before = drawn.posing && stepsWhere(drawn.posing, (value) => value === pose);
       const changes = times.length > 1 || before;
-      return changes ? `<g${stepped(writing, moves, `p${pose}`, times, before)}>${inside}</g>` : inside;
+      if (!changes) return inside;
+      const own = `p${pose}`;
+      // The first has an id of its own already, as the picture's beginning.
+      const id = i > 0 ? identified(writing, name + own) : '';
+      return `<g${stepped(writing, moves, own, times, before)}${id}>${inside}</g>`;
     })
     .join('');
 }

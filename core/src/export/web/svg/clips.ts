@@ -13,6 +13,18 @@ export function clippedByCanvas({ clips, prefix, definitions, take }: Writing): 
   return `<g class="${id}">`;
 }
 
+/** The group of what is clipped by a box of its own at the origin; boxes of one size share what clips them. */
+export function clippedByBox(
+  { clips, prefix, definitions }: Writing,
+  { width, height }: { readonly width: number; readonly height: number },
+): string {
+  const [w, h] = [width, height].map((size) => formatNumber(size, 3));
+  const id = `${prefix}-e${[w, h].join('x').replaceAll('.', '_')}`;
+  definitions.set(id, `<clipPath id="${id}"><rect width="${w}" height="${h}"/></clipPath>`);
+  clips.set(id, 'clip-path');
+  return `<g class="${id}">`;
+}
+
 /**
  * The group of a rider that is seen within a line, or outside of it: by a rule of its class (style.ts). Simple viewers, as draw thumbnails, know clips as attributes only,
  * and then paint nothing at all. Riders that are seen within the same line share what clips them.

@@ -47,7 +47,8 @@ export function fadingOf(
   const faded = valueOfCurve(opacity, 0);
   if (!isConstant(opacity) || entering) {
     const there = isConstant(opacity) && faded !== 1 ? ` opacity="${formatNumber(faded, 4)}"` : '';
-    return { groups: [`<g${animated(writing, moves, 'o', opacity, { entering })}${there}>`], more: '' };
+    const moving = animated(writing, moves, 'o', opacity, { entering });
+    return { groups: [`<g${moving}${identified(writing, `${moves.name}o`)}${there}>`], more: '' };
   }
   return { groups: [], more: faded === 1 ? '' : ` opacity="${formatNumber(faded, 4)}"` };
 }

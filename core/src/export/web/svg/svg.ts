@@ -1,3 +1,4 @@
+import { z } from '../../../zod.ts';
 import type { Picture, Scene } from '../../../scene/index.ts';
 import {
   isConstant,
@@ -22,7 +23,19 @@ import { animated, ownMoves, type Clipping, type EchoRule, type Writing } from '
 export interface SvgOptions {
   readonly title: string;
   readonly background: boolean;
+  /** What stands before every id and class; absent or empty: made of its content and its name. */
+  readonly prefix?: string;
+  /** Whether a picture that is shown more than once is written once and used: absent, it is. */
+  readonly uses?: boolean;
 }
+
+/** The option of drawings that are put into pages among others. */
+export const USES = {
+  uses: z
+    .boolean()
+    .default(true)
+    .describe('Write a picture that is shown several times once, and use it; off for sanitisers that take <use> away'),
+};
 
 /** A drawing apart from how it is set in motion. */
 export interface DrawnSvg {
@@ -51,9 +64,9 @@ export const stillSvg = (scene: Scene, time: number, options: SvgOptions): strin
   svgOf(stillTake(scene, time), options);
 
 /** The drawing of a take, and all that moves in it. */
-export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSvg {
-  const prefix = `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
-  const shared = sharedPictures(take.drawing);
+export function drawnSvg(take: Take, { title, background, prefix: wanted, uses = true }: SvgOptions): DrawnSvg {
+  const prefix = wanted || `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
+  const shared = uses ? sharedPictures(take.drawing) : new Map<Picture, number>();
   const writing: Writing = {
     ...{ prefix, take, shared },
     ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map() },
@@ -62,7 +75,7 @@ export function drawnSvg(take: Take, { title, background }: SvgOptions): DrawnSv
   const around = clippedByCanvas(writing);
   for (const [picture, n] of shared) {
     const id = `${prefix}-a${n}`;
-    writing.definitions.set(id, `<g id="${id}">${pictureMarkup(picture, `${id}-`, take.assets)}</g>`);
+    writing.definitions.set(id, `<g id="${id}">${pictureMarkup(writing, picture, `${id}-`)}</g>`);
   }
   const { width, height, background: paper } = take.canvas;
   const [w, h] = [formatNumber(width, 3), formatNumber(height, 3)];
