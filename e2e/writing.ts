@@ -7,11 +7,11 @@ export interface Written {
 }
 
 /** Writes a scene in a format of one text file. */
-export async function write(scene: Scene, id: string): Promise<Written> {
+export async function write(scene: Scene, id: string, options: object = {}): Promise<Written> {
   const format = formatById(id);
   if (!format) throw new Error(`there is no format "${id}"`);
   const { sink, files } = memorySink();
-  await send(scene, format, format.options.parse({}), sink, QUIET_RUN);
+  await send(scene, format, format.options.parse(options), sink, QUIET_RUN);
   const [file] = files;
   if (!file) throw new Error(`${id} wrote nothing`);
   return { name: file.name, text: textOf(file) };
