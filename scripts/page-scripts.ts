@@ -26,7 +26,7 @@ const small = (code: string, format?: 'esm'): string =>
 /** Names by which a page may call what it has pasted into a script of its own, beside those that are exported. */
 const named = (code: string): string =>
   code.replace(
-    /export\{(\w+) as mount,(\w+) as picture,(\w+) as sample\};$/,
+    /export\{([\w$]+) as mount,([\w$]+) as picture,([\w$]+) as sample\};$/,
     'const mount=$1,picture=$2,sample=$3;export{mount,picture,sample};',
   );
 
