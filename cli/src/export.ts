@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import {
@@ -33,6 +34,8 @@ export interface Source {
   readonly onWritten: (path: string) => void;
   /** Told what a format changed of the scene, once all is written. */
   readonly onNote: (note: string) => void;
+  /** Whether files' names hold a hash of what is in them. */
+  readonly isHashed: boolean;
   /** Told what goes to standard output instead of a file. */
   readonly onOut: (chunk: string | Uint8Array) => void;
 }
@@ -46,20 +49,29 @@ const isPainted = ({ format }: Outgoing): boolean => format.needs === 'pixels';
 
 /** Writes a scene in one format after another; pixels are painted by one browser for all. What is whole stays where a later one fails. */
 async function writeAll(source: Source, outgoing: readonly Outgoing[]): Promise<void> {
+  const linked = outgoing.find((one) => isPainted(one) && one.format.several === true);
+  if (source.isHashed && linked)
+    throw new UsageError(
+      `the files of "${linked.format.id}" name each other as they are painted: --hash is not for it`,
+    );
   await writeEach(source, outgoing);
   // Where something went wrong, that alone is said.
   for (const { format, options } of outgoing) tellNotes(source.scene, format, options, source.onNote);
 }
 
-async function writeEach({ scene, file, onWritten }: Source, outgoing: readonly Outgoing[]): Promise<void> {
+async function writeEach(source: Source, outgoing: readonly Outgoing[]): Promise<void> {
+  const { scene, file, onWritten, isHashed } = source;
   const keep = (outbox: Outbox): void => outbox.keep().forEach(onWritten);
   for (const one of outgoing.filter((each) => !isPainted(each))) {
     const outbox = new Outbox(file);
-    const { sink, files } = memorySink();
-    await send(scene, one.format, one.options, sink, QUIET_RUN);
+    const files = await filesOf(source, one);
     try {
       // Held until all is made: making it may take long, and nothing of it is on the disk meanwhile.
-      for (const held of files) write(outbox, pathIn(one, held.name, held === files[0]), held.chunks);
+      for (const held of files) {
+        const path = pathIn(one, held.name, held === files[0]);
+        const isOne = isHashed && one.format.several !== true;
+        write(outbox, isOne ? hashedPath(path, hashOf(held.chunks)) : path, held.chunks);
+      }
       keep(outbox);
     } finally {
       outbox.drop();
@@ -75,12 +87,47 @@ async function writeEach({ scene, file, onWritten }: Source, outgoing: readonly 
       // Outputs come one after the other: those before are whole.
       begun.slice(0, i).forEach(({ outbox }) => keep(outbox));
       const now = begun[i];
-      if (now) write(now.outbox, pathIn(now.one, name, now.count++ === 0), [bytes]);
+      if (!now) return;
+      const path = pathIn(now.one, name, now.count++ === 0);
+      write(now.outbox, isHashed ? hashedPath(path, hashOf([bytes])) : path, [bytes]);
     });
     begun.forEach(({ outbox }) => keep(outbox));
   } finally {
     begun.forEach(({ outbox }) => outbox.drop());
   }
+}
+
+interface Held {
+  readonly name: string;
+  readonly chunks: readonly (string | Uint8Array)[];
+}
+
+/** The files of an output, held. Those that name each other have one hash, which is in all their names; of one it is in its path (`hashedPath`). */
+async function filesOf({ scene, isHashed }: Source, { format, options }: Outgoing): Promise<readonly Held[]> {
+  const made = async (given: Record<string, unknown>): Promise<readonly Held[]> => {
+    const { sink, files } = memorySink();
+    await send(scene, format, given, sink, QUIET_RUN);
+    return files;
+  };
+  const files = await made(options);
+  const [first] = files;
+  if (!isHashed || format.several !== true || !first) return files;
+  const stem = first.name.slice(0, -format.extension.length - 1);
+  return made({ ...options, file: `${stem}-${hashOf(files.flatMap(({ chunks }) => chunks))}` });
+}
+
+/** Eight hexadecimal digits of what something holds. */
+function hashOf(chunks: readonly (string | Uint8Array)[]): string {
+  const hash = createHash('sha256');
+  chunks.forEach((chunk) => hash.update(chunk));
+  return hash.digest('hex').slice(0, 8);
+}
+
+/** A path with a hash before the ending of its name. */
+function hashedPath(path: string, hash: string): string {
+  const name = basename(path);
+  const at = name.indexOf('.', 1);
+  return join(dirname(path), at < 0 ? `${name}-${hash}` : `${name.slice(0, at)}-${hash}${name.slice(at)}`);
 }
 
 /** Writes a scene in a format: one file to `out`, or into `out` where that is a folder or there are several. */
@@ -95,6 +142,7 @@ export async function exportScene(
   const format = formatById(to);
   if (!format) throw new UsageError(`there is no format "${to}"; there is: ${known}`);
   if (!out) throw new UsageError('--out PATH is needed');
+  if (out === ON_OUT && source.isHashed) throw new UsageError('standard output has no name: --hash is not for it');
   if (out === ON_OUT) return writeOut(source, format, optionsOf(format, settings));
   const areSeveral = format.several === true;
   const named = areSeveral ? namedIn(out, format, settings) : undefined;

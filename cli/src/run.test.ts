@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
@@ -338,6 +339,39 @@ describe('export', () => {
     const carrying = join(folder, 'carrying.svg');
     await call('export', ferries, '--to', 'animated-svg', '--out', carrying, '--set', 'carry=true');
     expect((await call('validate', carrying)).out).toContain('valid, "Two ferries, one loop"');
+  });
+  test('with --hash names hold what files hold: those that name each other have one, and still find each other', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'pace-line-'));
+    const one = await call('export', ferries, '--to', 'animated-svg', '--out', join(folder, 'loop.svg'), '--hash');
+    expect(one.out).toMatch(/loop-[\da-f]{8}\.svg\n$/);
+    const path = one.out.trim();
+    const digest = createHash('sha256').update(readFileSync(path)).digest('hex').slice(0, 8);
+    expect(path).toContain(digest);
+    const again = await call('export', ferries, '--to', 'animated-svg', '--out', join(folder, 'loop.svg'), '--hash');
+    expect(again.out).toBe(one.out);
+    const other = ['export', ferries, '--to', 'animated-svg', '--out', join(folder, 'loop.svg'), '--hash'];
+    expect((await call(...other, '--set', 'title=Other')).out).not.toBe(one.out);
+    const react = await call('export', ferries, '--to', 'react', '--out', `${folder}/`, '--hash');
+    const names = react.out
+      .trim()
+      .split('\n')
+      .map((name) => basename(name));
+    expect(new Set(names.map((name) => /-([\da-f]{8})\./.exec(name)?.[1])).size).toBe(1);
+    const component = readFileSync(
+      join(
+        folder,
+        names.find((name) => name.endsWith('.jsx'))!,
+      ),
+      'utf8',
+    );
+    const [, imported] = /from '\.\/([^']+\.module\.js)'/.exec(component)!;
+    expect(names).toContain(imported);
+    expect((await call('export', ferries, '--to', 'animated-svg', '--out', '-', '--hash')).err).toContain(
+      'has no name',
+    );
+    expect((await call('export', ferries, '--to', 'sprite-sheet', '--out', folder, '--hash')).err).toContain(
+      '--hash is not for it',
+    );
   });
   test('--help lists every format with its options', async () => {
     const { out } = await call('--help');

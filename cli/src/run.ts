@@ -13,14 +13,15 @@ import { onEachChange } from './watch.ts';
 const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
-  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--watch]
-  pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--watch]
-  pace-line export FILE --kept SET --out FOLDER [--watch]
+  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--hash] [--watch]
+  pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--watch]
+  pace-line export FILE --kept SET --out FOLDER [--hash] [--watch]
   pace-line check FILE [--json]
   pace-line validate FILE
   pace-line --version
 
   FILE may be - for standard input, PATH - for standard output
+  --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
 
 formats
 `;
@@ -43,6 +44,7 @@ const OPTIONS = {
   all: { type: 'boolean' },
   pixels: { type: 'boolean' },
   kept: { type: 'string' },
+  hash: { type: 'boolean' },
   watch: { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
@@ -69,6 +71,7 @@ interface ExportValues {
   readonly all?: boolean | undefined;
   readonly pixels?: boolean | undefined;
   readonly kept?: string | undefined;
+  readonly hash?: boolean | undefined;
   readonly watch?: boolean | undefined;
 }
 
@@ -99,7 +102,8 @@ async function exported(
       else out(Buffer.from(chunk).toString());
     };
     const onNote = (note: string): void => err(`pace-line: ${printable(note)}\n`);
-    await writeOutputs({ scene: loadScene(file), file, onWritten, onNote, onOut }, values);
+    const isHashed = values.hash === true;
+    await writeOutputs({ scene: loadScene(file), file, isHashed, onWritten, onNote, onOut }, values);
   };
   await write();
   if (!values.watch || file === undefined) return 0;

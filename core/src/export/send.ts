@@ -74,7 +74,7 @@ export async function send(
     },
   };
   const source = await sources[format.needs]();
-  await format.write(source, options, options['carry'] === true ? carryingSink(sink, scene) : sink, run);
+  await format.write(source, options, carryingSink(sink, scene, options), run);
   run.progress(1);
   return format.needs === 'take' ? (source as Take) : undefined;
 }
