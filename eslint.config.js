@@ -2,7 +2,7 @@ import tseslint from 'typescript-eslint';
 import reactHooks from 'eslint-plugin-react-hooks';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '.tmp/**', 'test-results/**', 'playwright-report/**', '**/*.cjs', '**/*.mjs', '**/*.js'] },
+  { ignores: ['**/dist/**', '.tmp/**', 'test-results/**', 'playwright-report/**', '**/*.cjs', '**/*.mjs', '**/*.js', 'plugin/*.d.ts', 'examples/**'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: {
@@ -10,6 +10,7 @@ export default tseslint.config(
         project: [
           './core/tsconfig.json',
           './cli/tsconfig.json',
+          './plugin/tsconfig.json',
           './server/tsconfig.json',
           './editor/tsconfig.json',
           './tsconfig.tools.json',

@@ -14,6 +14,7 @@ export default defineConfig({
     include: [
       'core/src/**/*.test.ts',
       'cli/src/**/*.test.ts',
+      'plugin/src/**/*.test.ts',
       'server/src/**/*.test.ts',
       'editor/src/**/*.test.{ts,tsx}',
       'samples/**/*.test.ts',

@@ -90,9 +90,10 @@ export async function ensureEngines() {
 }
 
 export async function build() {
-  const code = await run(bin('tsc'), ['-b', 'core', 'cli', 'server']);
+  const code = await run(bin('tsc'), ['-b', 'core', 'cli', 'server', 'plugin']);
   if (code !== 0) fail('The core, the command line or the server does not compile.');
   if ((await run(bin('vite'), ['build', 'cli', '--logLevel', 'error'])) !== 0) fail('The command line does not build.');
+  if ((await run(bin('vite'), ['build', 'plugin', '--logLevel', 'error'])) !== 0) fail('The plug-in does not build.');
   if ((await run(bin('vite'), ['build', 'editor', '--logLevel', 'error'])) !== 0) fail('The editor does not build.');
 }
 

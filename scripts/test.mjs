@@ -53,6 +53,7 @@ await step('dependency rule', bin('depcruise'), [
   'core/src',
   'cli/src',
   'server/src',
+  'plugin/src',
   'editor/src',
 ]);
 await step('unused code', bin('knip'), ['--no-progress']);

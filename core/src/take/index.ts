@@ -10,7 +10,6 @@ export type { Along } from './along.ts';
 export type { CarriedFrame } from './carried-frame.ts';
 export type { Drawn, DrawnArt, Inside } from './drawn-art.ts';
 export type { DrawnStroke } from './drawn-stroke.ts';
-export type { RiderMarks } from './marks.ts';
 export { bake, stillTake, type Take } from './take.ts';
 export type { View, ViewCurves } from './view.ts';
 export { sheetsOf, type SheetLine, type SheetRoute, type Sheets } from './sheets.ts';
