@@ -2,7 +2,19 @@ import tseslint from 'typescript-eslint';
 import reactHooks from 'eslint-plugin-react-hooks';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '.tmp/**', 'test-results/**', 'playwright-report/**', '**/*.cjs', '**/*.mjs', '**/*.js', 'plugin/*.d.ts', 'examples/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '.tmp/**',
+      'test-results/**',
+      'playwright-report/**',
+      '**/*.cjs',
+      '**/*.mjs',
+      '**/*.js',
+      'plugin/*.d.ts',
+      'examples/**',
+    ],
+  },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: {
