@@ -4,6 +4,7 @@ import { coreRows } from './core.ts';
 import { encoderRows } from './editor/encoders.ts';
 import { measureEditor, measureShelf } from './editor/rows.ts';
 import type { Row } from './measure.ts';
+import { sentRows } from './sent.ts';
 
 const only = process.argv[2];
 const sections: [string, () => Row[] | Promise<Row[]>][] = [
@@ -11,6 +12,7 @@ const sections: [string, () => Row[] | Promise<Row[]>][] = [
   ['editor', measureEditor],
   ['shelf', measureShelf],
   ['encoders', encoderRows],
+  ['sent', sentRows],
 ];
 
 const FILE = 'bench/results.md';
@@ -43,6 +45,6 @@ for (const [name, rows] of sections) {
 const parts = sections.flatMap(([name]) => written.get(name) ?? []);
 writeFileSync(
   FILE,
-  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`editor\`, \`shelf\` or \`encoders\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
+  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`editor\`, \`shelf\`, \`encoders\` or \`sent\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
 );
 process.exitCode = broken === 0 ? 0 : 1;

@@ -26,6 +26,8 @@ export interface Global {
 export interface Host {
   readonly style?: string;
   readonly policy?: string;
+  /** Options of the module. */
+  readonly options?: object;
 }
 
 /** A page of somebody's own into which a scene's module is put: under a policy of its own origin, styled against it. */
@@ -37,12 +39,13 @@ export async function hostPage(
   {
     style = 'svg *{transform-origin:center;transform-box:fill-box}svg{max-width:100%}',
     policy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src data:",
+    options = {},
   }: Host = {},
 ): Promise<string[]> {
   const said: string[] = [];
   page.on('console', (message) => said.push(message.text()));
   page.on('pageerror', (error) => said.push(error.message));
-  const files = await filesOf(scene, 'module');
+  const files = await filesOf(scene, 'module', options);
   const [text = ''] = files.values();
   const html = `<!doctype html><link rel="stylesheet" href="/host.css"><body>${body}
 <script type="module" src="/host.js"></script>`;

@@ -339,7 +339,9 @@ for (const react of ['.', 'react-18'] as const)
     await told(({ show }) => show({ driver: 'none', fit: {} }));
     await page.waitForTimeout(60);
     expect(await time()).toBe(700);
+    expect(await drawings.evaluate((svg) => getComputedStyle(svg).position)).toBe('fixed');
     await told(({ show }) => show({ driver: 'none', leadIn: false, rate: 2 }));
+    await expect.poll(() => drawings.evaluate((svg) => getComputedStyle(svg).position)).toBe('static');
     await page.waitForTimeout(60);
     expect(await time()).toBe(700);
     // It plays on, as fast as it is told, while its parent renders with new objects of the same.

@@ -5,6 +5,7 @@ import { entering } from './entering.ts';
 import { hostPage } from './hosting.ts';
 import { cornersInPage, expectedCorners } from './motion.ts';
 import { differingShare } from './pictures.ts';
+import { write } from './writing.ts';
 
 interface Heard {
   readonly name: string;
@@ -248,3 +249,63 @@ test('of two in a page the second keeps its colours while the first is not displ
   const both = [await page.screenshot(), await pictureOf(other, lettered, 0.3)] as const;
   expect(await differingShare(other, both)).toBeLessThan(0.0005);
 });
+
+/** The colour of a pixel of the page. */
+async function colourAt(page: Page, x: number, y: number): Promise<string> {
+  const picture = await page.screenshot({ clip: { x, y, width: 1, height: 1 } });
+  return page.evaluate(async (data) => {
+    const image = new Image();
+    image.src = `data:image/png;base64,${data}`;
+    await image.decode();
+    const context = new OffscreenCanvas(1, 1).getContext('2d')!;
+    context.drawImage(image, 0, 0);
+    return [...context.getImageData(0, 0, 1, 1).data].slice(0, 3).join();
+  }, picture.toString('base64'));
+}
+
+/** A plain box that stands, half of it in the colour that its page writes in. */
+const coloured = sceneOf({
+  art: [
+    {
+      ...BOX_ART,
+      markup:
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40"><rect width="30" height="40" fill="#0B7A75"/><rect x="30" width="30" height="40" fill="currentColor"/></svg>',
+    },
+  ],
+  riders: [{ ...riderOn('still', 'line', []), guide: null, at: [100, 100] }],
+});
+
+for (const way of ['mounted', 'pasted'] as const)
+  test(`${way}, a named colour is what the page says, else what it is on dark pages; the page’s own colour works through`, async ({
+    page,
+  }) => {
+    const options = { colors: 'ink=#0b7a75/#cfe0f0', background: false };
+    const show = async (style: string): Promise<void> => {
+      await page.unrouteAll();
+      if (way === 'mounted')
+        await hostPage(page, coloured, `mount(document.querySelector('#here'), { driver: 'none' })`, undefined, {
+          style: `#here{color:#c00000}${style}`,
+          policy: STRICT,
+          options,
+        });
+      else {
+        const { text } = await write(coloured, 'animated-svg', options);
+        await page.setContent(
+          `<!doctype html><style>body{margin:0;color:#c00000}${style}</style><div id="here">${text}</div>`,
+        );
+      }
+    };
+    await page.emulateMedia({ colorScheme: 'light' });
+    await show('');
+    // The box lies at (80, 80).
+    expect(await colourAt(page, 90, 90)).toBe('11,122,117');
+    expect(await colourAt(page, 130, 90)).toBe('192,0,0');
+    await page.emulateMedia({ colorScheme: 'dark' });
+    expect(await colourAt(page, 90, 90)).toBe('207,224,240');
+    await page.emulateMedia({ colorScheme: 'light' });
+    expect(await colourAt(page, 90, 90)).toBe('11,122,117');
+    await show('#here{--ink:rgb(1,2,3)}');
+    expect(await colourAt(page, 90, 90)).toBe('1,2,3');
+    await page.emulateMedia({ colorScheme: 'dark' });
+    expect(await colourAt(page, 90, 90)).toBe('1,2,3');
+  });

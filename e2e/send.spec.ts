@@ -159,3 +159,36 @@ test('a larger size is a larger drawing, and what puts it into a page says so', 
   await expect(page.getByLabel('What puts it into a page')).toContainText('width="1920" height="1200"');
   await expect(page.locator('.facts')).toContainText('Off the Desk by at most');
 });
+
+test('a colour of the drawing gets a name that the page may set, and what it is on dark pages', async ({ page }) => {
+  await toSend(page, /^Open the sample Tea barrel/);
+  await page.getByRole('button', { name: 'Animated SVG', exact: true }).click();
+  const save = async (): Promise<string> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: /^Save / }).click(),
+    ]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  const name = page.getByRole('textbox', { name: /^Name of #/ }).first();
+  const color = /#[\da-f]{6}/.exec((await name.getAttribute('aria-label'))!)![0];
+  // What may not stand in a name is left out as it is typed.
+  await name.fill('wood grain!');
+  await expect(name).toHaveValue('wood-grain');
+  await page.getByRole('textbox', { name: `${color} on dark pages` }).fill('#aabbcc');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('--wood-grain: teal')).toBeVisible();
+  await expect(page.locator('.facts')).toContainText('Size');
+  await expect.poll(save).toContain(`="var(--wood-grain,var(--`);
+  expect(await save()).toMatch(/@media \(prefers-color-scheme:dark\)\{:root\{--\w+_wood-grain:#aabbcc\}\}/);
+  const second = page.getByRole('textbox', { name: /^Name of #/ }).nth(1);
+  await second.fill('wood-grain');
+  await expect(page.getByText('This name is taken.')).toBeVisible();
+  // It is kept while other formats are looked at, each with its own.
+  await page.getByRole('button', { name: 'Module', exact: true }).click();
+  await expect(name).toHaveValue('');
+  await page.getByRole('button', { name: 'Animated SVG', exact: true }).click();
+  await expect(name).toHaveValue('wood-grain');
+  await name.fill('');
+  await expect.poll(save).not.toContain('var(');
+});

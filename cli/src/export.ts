@@ -34,6 +34,8 @@ export interface Source {
   readonly onWritten: (path: string) => void;
   /** Told what a format changed of the scene, once all is written. */
   readonly onNote: (note: string) => void;
+  /** Told from time to time how far painting is, from 0 to 1. */
+  readonly onProgress: (share: number) => void;
   /** Whether files' names hold a hash of what is in them. */
   readonly isHashed: boolean;
   /** Told what goes to standard output instead of a file. */
@@ -60,7 +62,7 @@ async function writeAll(source: Source, outgoing: readonly Outgoing[]): Promise<
 }
 
 async function writeEach(source: Source, outgoing: readonly Outgoing[]): Promise<void> {
-  const { scene, file, onWritten, isHashed } = source;
+  const { scene, file, onWritten, onProgress, isHashed } = source;
   const keep = (outbox: Outbox): void => outbox.keep().forEach(onWritten);
   for (const one of outgoing.filter((each) => !isPainted(each))) {
     const outbox = new Outbox(file);
@@ -83,14 +85,15 @@ async function writeEach(source: Source, outgoing: readonly Outgoing[]): Promise
   if (painted.length === 0) return;
   const begun = painted.map((one) => ({ one, outbox: new Outbox(file), count: 0 }));
   try {
-    await paintInBrowser(scene, painted, (i, name, bytes) => {
+    const onFile = (i: number, name: string, bytes: Buffer): void => {
       // Outputs come one after the other: those before are whole.
       begun.slice(0, i).forEach(({ outbox }) => keep(outbox));
       const now = begun[i];
       if (!now) return;
       const path = pathIn(now.one, name, now.count++ === 0);
       write(now.outbox, isHashed ? hashedPath(path, hashOf([bytes])) : path, [bytes]);
-    });
+    };
+    await paintInBrowser(scene, painted, { onFile, onProgress });
     begun.forEach(({ outbox }) => keep(outbox));
   } finally {
     begun.forEach(({ outbox }) => outbox.drop());
@@ -167,13 +170,14 @@ function namedIn(
 
 /** Writes the one file of a format to standard output. */
 async function writeOut(
-  { scene, onNote, onOut }: Source,
+  { scene, onNote, onOut, onProgress }: Source,
   format: Format,
   options: Record<string, unknown>,
 ): Promise<void> {
   if (format.several)
     throw new UsageError(`"${format.id}" is several files: --out needs a folder, or the name of its first file`);
-  if (format.needs === 'pixels') await paintInBrowser(scene, [{ format, options }], (_, __, bytes) => onOut(bytes));
+  if (format.needs === 'pixels')
+    await paintInBrowser(scene, [{ format, options }], { onFile: (_, __, bytes) => onOut(bytes), onProgress });
   else {
     const { sink, files } = memorySink();
     await send(scene, format, options, sink, QUIET_RUN);

@@ -20,4 +20,5 @@ const out = (text: string | Uint8Array): void => {
     refuse(error as NodeJS.ErrnoException);
   }
 };
-process.exitCode = await run(process.argv.slice(2), { out, raw: out, err: (text) => process.stderr.write(text) });
+const err = (text: string): void => void process.stderr.write(text);
+process.exitCode = await run(process.argv.slice(2), { out, raw: out, err, isWatched: process.stderr.isTTY === true });

@@ -13,14 +13,15 @@ import { onEachChange } from './watch.ts';
 const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
-  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--hash] [--watch]
-  pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--watch]
-  pace-line export FILE --kept SET --out FOLDER [--hash] [--watch]
+  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--hash] [--progress] [--watch]
+  pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--progress] [--watch]
+  pace-line export FILE --kept SET --out FOLDER [--hash] [--progress] [--watch]
   pace-line check FILE [--json]
   pace-line validate FILE
   pace-line --version
 
   FILE may be - for standard input, PATH - for standard output
+  --progress says how far painting is, a line for each tenth of it; a terminal is told by itself
   --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
 
 formats
@@ -31,6 +32,8 @@ interface Output {
   /** Takes what is no text; absent: as text. */
   readonly raw?: (bytes: Uint8Array) => void;
   readonly err: (text: string) => void;
+  /** Whether somebody looks at standard error: then how far painting is stands on one line of it, until it is done. */
+  readonly isWatched?: boolean;
 }
 
 const OPTIONS = {
@@ -45,6 +48,7 @@ const OPTIONS = {
   pixels: { type: 'boolean' },
   kept: { type: 'string' },
   hash: { type: 'boolean' },
+  progress: { type: 'boolean' },
   watch: { type: 'boolean' },
   json: { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
@@ -72,6 +76,7 @@ interface ExportValues {
   readonly pixels?: boolean | undefined;
   readonly kept?: string | undefined;
   readonly hash?: boolean | undefined;
+  readonly progress?: boolean | undefined;
   readonly watch?: boolean | undefined;
 }
 
@@ -86,11 +91,28 @@ function writeOutputs(source: Source, { to, all, pixels, kept, out, set = [] }: 
   return all ? exportAll(source, out, set, pixels === true) : exportScene(source, to, out, set);
 }
 
+/** What is told of painting: each tenth of it on a line of its own, where that is asked for; else on one line that is rewritten, where somebody looks. */
+function toldProgress(
+  err: Output['err'],
+  isAsked: boolean,
+  isWatched: boolean,
+): { readonly onProgress: (share: number) => void; readonly end: () => void } {
+  let last = 0;
+  const onProgress = (share: number): void => {
+    const tenths = Math.floor(share * 10);
+    if (isAsked && tenths > last) err(`pace-line: ${tenths * 10} %\n`);
+    else if (!isAsked && isWatched) err(`\rpace-line: ${Math.round(share * 100)} % `);
+    last = isAsked ? tenths : 1;
+  };
+  // The line is wiped out: what follows is what was written.
+  return { onProgress, end: () => !isAsked && isWatched && last > 0 && err('\r\u001b[K') };
+}
+
 /** Writes a file's outputs, and with `--watch` again after each change of it, until it is ended; what is wrong then is said, and the next change waited for. */
 async function exported(
   file: string | undefined,
   values: ExportValues,
-  { out, err, raw }: Output,
+  { out, err, raw, isWatched = false }: Output,
   until: AbortSignal | undefined,
 ): Promise<number> {
   if (values.watch && file === '-') throw new UsageError('standard input cannot be watched');
@@ -103,7 +125,13 @@ async function exported(
     };
     const onNote = (note: string): void => err(`pace-line: ${printable(note)}\n`);
     const isHashed = values.hash === true;
-    await writeOutputs({ scene: loadScene(file), file, isHashed, onWritten, onNote, onOut }, values);
+    const { onProgress, end } = toldProgress(err, values.progress === true, isWatched);
+    const scene = loadScene(file);
+    try {
+      await writeOutputs({ scene, file, isHashed, onWritten, onNote, onOut, onProgress }, values);
+    } finally {
+      end();
+    }
   };
   await write();
   if (!values.watch || file === undefined) return 0;

@@ -425,4 +425,8 @@ export {
   type Sink,
   stillSvg,
   textOf,
+  colorsOf,
+  readColors,
+  writeColors,
+  type NamedColor,
 } from './export/index.ts';

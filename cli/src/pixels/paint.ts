@@ -25,11 +25,17 @@ const SILENCE = 120_000;
 const POLICY =
   "default-src 'self'; script-src 'self'; worker-src 'self' blob:; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:";
 
-/** Writes outputs of pixels by a browser without a window; each file is handed over as it is there, by the output's place in the list. */
+/** Who is told what is painted: each file by the output's place in the list, and from time to time the share of all, from 0 to 1. */
+export interface Hears {
+  readonly onFile: (output: number, name: string, bytes: Buffer) => void;
+  readonly onProgress: (share: number) => void;
+}
+
+/** Writes outputs of pixels by a browser without a window; each file is handed over as it is there. */
 export async function paintInBrowser(
   scene: Scene,
   outputs: readonly Painted[],
-  onFile: (output: number, name: string, bytes: Buffer) => void,
+  { onFile, onProgress }: Hears,
   editor = EDITOR,
 ): Promise<void> {
   if (!existsSync(`${editor}/render.html`))
@@ -40,7 +46,7 @@ export async function paintInBrowser(
     scene: writeScene(scene),
     outputs: outputs.map(({ format, options }) => ({ format: format.id, options })),
   });
-  const talk = conversation(asked, onFile);
+  const talk = conversation(asked, { onFile, onProgress });
   const files = sirv(editor, { dev: false, brotli: true });
   const server = createServer((request, response) => {
     response.setHeader('content-security-policy', POLICY);
@@ -73,7 +79,7 @@ interface Conversation {
 }
 
 /** What the page asks and says. */
-function conversation(asked: string, onFile: (output: number, name: string, bytes: Buffer) => void): Conversation {
+function conversation(asked: string, { onFile, onProgress }: Hears): Conversation {
   let resolve: () => void = () => undefined;
   let reject: (error: UsageError) => void = () => undefined;
   const ended = new Promise<void>((done, failed) => {
@@ -105,6 +111,7 @@ function conversation(asked: string, onFile: (output: number, name: string, byte
       const [, output, name] = /^file\/(\d+)\/([^/]+)$/.exec(what) ?? [];
       if (name !== undefined) onFile(Number(output), basename(decodeURIComponent(name)), body);
       response.end();
+      if (what === 'progress') onProgress(Number(body.toString()));
       if (what === 'failed') fail(body.toString());
       if (what === 'done') {
         clearTimeout(timer);

@@ -10,6 +10,7 @@ export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
 export { NoPainterError, readOptions, send, type Painter } from './send.ts';
 export { foldersOf, keptOutput, readOutput } from './sets.ts';
+export { colorsOf, readColors, writeColors, type NamedColor } from './web/colors.ts';
 export { stillSvg } from './web/svg/svg.ts';
 export { bytesOf, memorySink, textOf, type Sink } from './sink.ts';
 export { fileStem, formatNumber } from './text.ts';

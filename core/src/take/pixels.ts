@@ -12,6 +12,8 @@ export interface PixelRect {
 export interface SheetLayout {
   readonly width: number;
   readonly height: number;
+  /** Of frames that follow each other: which is the first, and where each lies. */
+  readonly first: number;
   readonly places: readonly { readonly x: number; readonly y: number }[];
 }
 
@@ -34,7 +36,7 @@ export interface Pixels {
   changed(frame: number): Promise<PixelRect>;
   /** A piece of a frame, or all of it, as a file of one picture; `quality` 0 to 1 where the type loses. */
   picture(frame: number, type: 'image/png' | 'image/webp', quality: number, rect?: PixelRect): Promise<Uint8Array>;
-  /** All frames on one sheet, as a PNG. */
+  /** Frames on one sheet, as a PNG. */
   sheet(layout: SheetLayout): Promise<Uint8Array>;
   /** All frames as a film; `rate` bits a second. */
   film(rate: number, onProgress: (share: number) => void): Promise<Uint8Array>;

@@ -42,7 +42,7 @@ export function plainPixels(scene: Scene, options: PixelOptions): Promise<Pixels
     sheet: (layout) => {
       const all = new Uint8ClampedArray(4 * layout.width * layout.height);
       layout.places.forEach(({ x, y }, i) => {
-        const one = painted(i);
+        const one = painted(layout.first + i);
         for (let v = 0; v < height; v++)
           all.set(one.subarray(4 * v * width, 4 * (v + 1) * width), 4 * (x + (y + v) * layout.width));
       });

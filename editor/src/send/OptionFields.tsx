@@ -1,25 +1,28 @@
 import { Switch, TextInput } from '@mantine/core';
-import { describeOptions, type Format, type FormatOption } from '@pace-line/core';
+import { describeOptions, type Format, type FormatOption, type Scene } from '@pace-line/core';
+import { ColorFields } from './ColorFields.tsx';
 import type { Options } from './use-writing.ts';
 
 interface OptionFieldsProps {
+  readonly scene: Scene;
   readonly format: Format;
   readonly options: Options;
   readonly onChange: (change: Options) => void;
 }
 
 /** Fields made from the format's description of its options. */
-export function OptionFields({ format, options, onChange }: OptionFieldsProps) {
+export function OptionFields({ scene, format, options, onChange }: OptionFieldsProps) {
   const described = describeOptions(format);
   if (described.length === 0) return <p className="muted">It has none.</p>;
-  return described.map((option) => (
-    <OptionField
-      key={option.key}
-      option={option}
-      value={options[option.key]}
-      onChange={(value) => onChange({ [option.key]: value })}
-    />
-  ));
+  return described.map((option) => {
+    const change = (value: unknown): void => onChange({ [option.key]: value });
+    const value = options[option.key];
+    return option.key === 'colors' ? (
+      <ColorFields key={option.key} scene={scene} value={typeof value === 'string' ? value : ''} onChange={change} />
+    ) : (
+      <OptionField key={option.key} option={option} value={value} onChange={change} />
+    );
+  });
 }
 
 interface OptionFieldProps {

@@ -72,6 +72,8 @@ export function SendView() {
           <p className="format-about">{format.about}</p>
           <h2>Options</h2>
           <OptionFields
+            key={formatId}
+            scene={scene}
             format={format}
             options={options}
             onChange={(change) => setGiven({ ...given, [formatId]: { ...given[formatId], ...change } })}

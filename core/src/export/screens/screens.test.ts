@@ -1,5 +1,5 @@
 import { inflateSync } from 'node:zlib';
-import { unzipSync } from 'fflate';
+import { unzipSync, unzlibSync } from 'fflate';
 import { describe, expect, test } from 'vitest';
 import { evenDelays, frameTimes } from '../../take/index.ts';
 import { loopLength, type Scene } from '../../scene/index.ts';
@@ -182,12 +182,59 @@ test('a sprite sheet: frames apart, none over another, in sides that are powers 
     for (const b of told.frames.slice(i + 1))
       expect(Math.abs(a.x - b.x) >= 203 || Math.abs(a.y - b.y) >= 153).toBe(true);
   });
-  await expect(filesOf('sprite-sheet', { columns: 48, scale: 2 })).rejects.toThrow(/16384/);
   const format = formatById('sprite-sheet')!;
   const saidOf = (given: object): readonly string[] => format.notes!(scene, format.options.parse(given));
   expect(saidOf({ fps: 2 })).toEqual([]);
-  expect(saidOf({ columns: 24 })[0]).toMatch(/^The sheet comes out 4846 by 302 px: many devices take at most 4096/);
-  expect(saidOf({ columns: 48, scale: 2 })[0]).toContain('no side may be longer than 16384');
+  expect(saidOf({ columns: 24, side: 16_384 })[0]).toMatch(
+    /^The sheet comes out 4846 by 302 px: many devices take at most 4096/,
+  );
+});
+
+/** A PNG of eight bits a channel with no filters, as the plain painter makes it: its sides, and a pixel. */
+function pictureIn(bytes: Uint8Array): { width: number; height: number; at: (x: number, y: number) => string } {
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  const [width, height] = [view.getUint32(16), view.getUint32(20)];
+  for (let at = 8; ; at += 12 + view.getUint32(at)) {
+    if (Buffer.from(bytes.subarray(at + 4, at + 8)).toString() !== 'IDAT') continue;
+    const rows = unzlibSync(bytes.subarray(at + 8, at + 8 + view.getUint32(at)));
+    const pixel = (x: number, y: number): Uint8Array => {
+      const place = y * (1 + 4 * width) + 1 + 4 * x;
+      return rows.subarray(place, place + 4);
+    };
+    return { width, height, at: (x, y) => [...pixel(x, y)].join() };
+  }
+}
+
+test('what is more than a side holds goes on further sheets, as evenly as it can, and the list says on which', async () => {
+  const options = { fps: 6, side: 640, padding: 2 };
+  const files = await filesOf('sprite-sheet', options);
+  const told = sheetShape.parse(JSON.parse(new TextDecoder().decode(files.at(-1)!.bytes)));
+  // 24 frames of 200 × 150: three in a row, four rows at most.
+  const all = [{ image: told.image, width: told.width, height: told.height }, ...told.more!];
+  expect(all).toHaveLength(2);
+  expect(all.map(({ image }) => image)).toEqual(files.slice(0, -1).map(({ name }) => name));
+  expect(told.frames).toHaveLength(24);
+  expect(told.frames.filter(({ sheet }) => sheet === undefined)).toHaveLength(12);
+  const pictures = files.slice(0, -1).map(({ bytes }) => pictureIn(bytes));
+  pictures.forEach(({ width, height }, i) => {
+    expect([width, height]).toEqual([all[i]!.width, all[i]!.height]);
+    expect(Math.max(width, height)).toBeLessThanOrEqual(640);
+  });
+  // Each frame is where it is said to be: as it is by itself.
+  const painted = await plainPixels(scene, { scale: 1, fps: 6, background: true, from: 0, to: 0 });
+  for (const [i, { x, y, sheet = 0 }] of told.frames.entries()) {
+    const rgba = await painted.rgba(i);
+    for (let k = 0; k < 200 * 150; k += 37) {
+      const [u, v] = [k % 200, Math.floor(k / 200)];
+      expect(pictures[sheet]!.at(x + u, y + v)).toBe([...rgba.subarray(4 * k, 4 * k + 4)].join());
+    }
+  }
+  const format = formatById('sprite-sheet')!;
+  const saidOf = (given: object): readonly string[] => format.notes!(scene, format.options.parse(given));
+  expect(saidOf(options)[0]).toMatch(/^The frames come out on 2 sheets of up to 604 by 606 px/);
+  expect(saidOf({ side: 640, powers: true, fps: 6 })[0]).toContain('512 by');
+  await expect(filesOf('sprite-sheet', { side: 128 })).rejects.toThrow('a frame is 200 by 150 px');
+  expect(saidOf({ side: 128 })[0]).toContain('no side of a sheet may be longer than 128');
 });
 
 test('where nobody can paint it is said', async () => {

@@ -8,10 +8,21 @@ import { NAMED } from '../named.ts';
 import { fileStem, pageJson, stemOf } from '../text.ts';
 import { ledFrames, pixelOptions } from './options.ts';
 
+/** Longest side that graphics programs take, px, and that which nearly every device does. */
+const LONGEST = 16_384;
+const EVERYWHERE = 4096;
+
 const options = z.object({
   ...pixelOptions,
   columns: z.number().int().min(0).max(1000).default(0).describe('Frames in a row; 0: as square as it can be'),
   padding: z.number().int().min(0).max(64).default(2).describe('Room between frames, px'),
+  side: z
+    .number()
+    .int()
+    .min(64)
+    .max(LONGEST)
+    .default(EVERYWHERE)
+    .describe(`Longest side of a sheet, px: what is more goes on further sheets; most devices take ${EVERYWHERE}`),
   powers: z.boolean().default(false).describe('Sides that are powers of two'),
   ...NAMED,
 });
@@ -32,22 +43,29 @@ export const sheetShape = z.strictObject({
   length: z.number(),
   times: z.int().nullable(),
   duration: z.number(),
-  frames: z.array(z.strictObject({ x: px, y: px, width: px, height: px })),
+  /** Further pictures, where one does not hold all. */
+  more: z.array(z.strictObject({ image: z.string(), width: px, height: px })).optional(),
+  /** Where each frame lies, and on which of the further pictures, counted from 1; absent: on the first one. */
+  frames: z.array(z.strictObject({ x: px, y: px, width: px, height: px, sheet: z.int().min(1).optional() })),
 });
 
-/** Longest side that graphics programs take, px, and that which nearly every device does. */
-const LONGEST = 16_384;
-const EVERYWHERE = 4096;
-
-/** How large the sheet comes out, where that is more than every device takes. */
+/** On how many sheets frames come out and how large those are, where that is more than one, or more than every device takes. */
 function sizeNotes(scene: Scene, options: Options): readonly string[] {
   const count = frameTimes(scene, options).times.length;
-  const [width, height] = [scene.canvas.width, scene.canvas.height].map((side) => Math.round(side * options.scale));
-  const sheet = sidesOf({ width: width ?? 0, height: height ?? 0, count }, options);
-  if (sheet.width <= EVERYWHERE && sheet.height <= EVERYWHERE) return [];
-  const most = sheet.width > LONGEST || sheet.height > LONGEST ? `, and no side may be longer than ${LONGEST}` : '';
+  const [width = 0, height = 0] = [scene.canvas.width, scene.canvas.height].map((side) =>
+    Math.round(side * options.scale),
+  );
+  const smaller = 'Fewer frames a second, a part of the loop, or a smaller scale make it less.';
+  if (Math.max(width, height) > longestOf(options))
+    return [`A frame is ${width} by ${height} px, and no side of a sheet may be longer than ${longestOf(options)}.`];
+  const sheets = layoutsOf({ width, height, count }, options);
+  const [first] = sheets;
+  if (!first || (sheets.length === 1 && Math.max(first.width, first.height) <= EVERYWHERE)) return [];
+  const size = `${first.width} by ${first.height} px`;
   return [
-    `The sheet comes out ${sheet.width} by ${sheet.height} px${most}: many devices take at most ${EVERYWHERE}. Fewer frames a second, a part of the loop, or a smaller scale make it smaller.`,
+    sheets.length > 1
+      ? `The frames come out on ${sheets.length} sheets of up to ${size}. ${smaller}`
+      : `The sheet comes out ${size}: many devices take at most ${EVERYWHERE}. ${smaller}`,
   ];
 }
 
@@ -66,53 +84,68 @@ export const spriteSheet: Format<'pixels', typeof options> = {
   holdsWith: ledFrames,
   notes: (scene, given) => sizeNotes(scene, given),
   async write(pixels, given, sink, run) {
-    const layout = layoutOf(pixels, given);
+    const layouts = layoutsOf(pixels, given);
     const stem = given.file ? stemOf(given.file, pixels.name) : `${fileStem(pixels.name)}-sheet`;
-    await writeFile(sink, `${stem}.png`, 'image/png', await pixels.sheet(layout));
-    run.progress(0.98);
-    await writeFile(sink, `${stem}.json`, 'application/json', `${listOf(pixels, layout, `${stem}.png`)}\n`);
+    const images = layouts.map((_, i) => (i === 0 ? `${stem}.png` : `${stem}-${i + 1}.png`));
+    for (const [i, layout] of layouts.entries()) {
+      await writeFile(sink, images[i] ?? '', 'image/png', await pixels.sheet(layout));
+      run.progress((0.98 * (i + 1)) / layouts.length);
+    }
+    await writeFile(sink, `${stem}.json`, 'application/json', `${listOf(pixels, layouts, images)}\n`);
   },
 };
 
 type Framed = Pick<Pixels, 'width' | 'height' | 'count'>;
 
-/** Frames in a row, and the sides of the sheet, px. */
-function sidesOf(
-  { width, height, count }: Framed,
-  { columns: given, padding, powers }: Options,
-): { readonly columns: number; readonly width: number; readonly height: number } {
-  const [wide, high] = [width + padding, height + padding];
-  const columns = Math.min(count, given || Math.max(1, Math.round(Math.sqrt((count * high) / wide))));
-  const rows = Math.ceil(count / columns);
-  const side = (size: number): number => (powers ? 2 ** Math.ceil(Math.log2(size)) : size);
-  return { columns, width: side(columns * wide - padding), height: side(rows * high - padding) };
-}
+/** px that a side may have: of powers of two the largest one below what is asked. */
+const longestOf = ({ side, powers }: Options): number => (powers ? 2 ** Math.floor(Math.log2(side)) : side);
 
-/** Where the frames lie: rows from the top left. */
-export function layoutOf(framed: Framed, options: Options): SheetLayout {
-  const { columns, ...sides } = sidesOf(framed, options);
-  const { count } = framed;
+/** Where the frames lie: rows from the top left, on as few sheets as hold them, each with as many as the others. */
+export function layoutsOf(framed: Framed, options: Options): readonly SheetLayout[] {
+  const longest = longestOf(options);
   const [wide, high] = [framed.width + options.padding, framed.height + options.padding];
-  const layout = {
-    ...sides,
-    places: Array.from({ length: count }, (_, i) => ({ x: (i % columns) * wide, y: Math.floor(i / columns) * high })),
-  };
-  if (layout.width > LONGEST || layout.height > LONGEST)
+  const [across, down] = [wide, high].map((step) => Math.floor((longest + options.padding) / step)) as [number, number];
+  if (across < 1 || down < 1)
     throw new Error(
-      `the sheet would be ${layout.width} by ${layout.height} px, and no side may be longer than ${LONGEST}: fewer frames a second, or a smaller scale`,
+      `a frame is ${framed.width} by ${framed.height} px, and no side of a sheet may be longer than ${longest}: a larger side, or a smaller scale`,
     );
-  return layout;
+  const columnsAtMost = Math.min(across, options.columns || across);
+  const sheets = Math.ceil(framed.count / (columnsAtMost * down));
+  const each = Math.ceil(framed.count / sheets);
+  return Array.from({ length: sheets }, (_, i): SheetLayout => {
+    const first = i * each;
+    const count = Math.min(each, framed.count - first);
+    const even = Math.max(1, Math.round(Math.sqrt((count * high) / wide)));
+    const columns = Math.min(count, columnsAtMost, Math.max(options.columns || even, Math.ceil(count / down)));
+    const side = (size: number): number => (options.powers ? 2 ** Math.ceil(Math.log2(size)) : size);
+    return {
+      width: side(columns * wide - options.padding),
+      height: side(Math.ceil(count / columns) * high - options.padding),
+      first,
+      places: Array.from({ length: count }, (__, k) => ({
+        x: (k % columns) * wide,
+        y: Math.floor(k / columns) * high,
+      })),
+    };
+  });
 }
 
 function listOf(
   { name, width, height, count, length, times }: Pixels,
-  { places, ...sheet }: SheetLayout,
-  image: string,
+  layouts: readonly SheetLayout[],
+  images: readonly string[],
 ): string {
-  const frames = places.map(({ x, y }) => ({ x, y, width, height }));
+  const frames = layouts.flatMap(({ places }, sheet) =>
+    places.map(({ x, y }) => ({ x, y, width, height, ...(sheet > 0 ? { sheet } : {}) })),
+  );
   const duration = Math.round((length / count) * 1e6) / 1e6;
+  const [first, ...more] = layouts.map((layout, i) => ({
+    image: images[i] ?? '',
+    width: layout.width,
+    height: layout.height,
+  }));
   return pageJson({
-    ...{ format: 'pace-line/sheet', version: 1, name, image, width: sheet.width, height: sheet.height },
-    ...{ length, times, duration, frames },
+    ...{ format: 'pace-line/sheet', version: 1, name, ...first },
+    ...{ length, times, duration, ...(more.length > 0 ? { more } : {}), frames },
   });
 }

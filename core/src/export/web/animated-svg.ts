@@ -6,6 +6,7 @@ import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { fileStem } from '../text.ts';
+import { COLORS } from './colors.ts';
 import { svgOf, USES } from './svg/svg.ts';
 
 const options = z.object({
@@ -17,6 +18,7 @@ const options = z.object({
     .regex(/^(?:[A-Za-z_][\w]*)?$/, 'a letter, then letters, digits and _')
     .default('')
     .describe('What all its ids and classes begin with; empty: made of what it holds and its name'),
+  ...COLORS,
   ...USES,
   ...SCALE,
   ...CARRY,

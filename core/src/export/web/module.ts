@@ -11,11 +11,13 @@ import { formatNumber, stemOf } from '../text.ts';
 import { MODULE_SCRIPT } from './page-scripts.ts';
 import { marksText, ridersText, specText, tracksText } from './module-script.ts';
 import { FRAME_RULES, ownRules } from './style.ts';
+import { COLORS, darkValues } from './colors.ts';
 import { drawnSvg, USES, type DrawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
+  ...COLORS,
   ...USES,
   ...SCALE,
   ...NAMED,
@@ -67,6 +69,7 @@ export function moduleText(take: Take, given: Options): string {
     `const MARKUP = ${literal(svg)};\n` +
     `const TRACKS = ${tracksText(tracks, take)};\n` +
     `const RIDERS = ${ridersText(take, prefix)};\n` +
+    `const DARK = ${JSON.stringify(darkValues(drawn.colors, prefix))};\n` +
     `const MARKS = ${marksText(take)};\n\n${MODULE_SCRIPT}\n`
   );
 }

@@ -1,5 +1,6 @@
 import { isConstant, type Curve, type Take } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
+import { darkRules, type NamedColor } from './colors.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
 import type { Clipping, EchoRule } from './svg/writing.ts';
@@ -35,6 +36,7 @@ function wholeRules({ prefix, hasText, hasFrames }: Pick<Moving, 'prefix' | 'has
 /** What the style says of a drawing that stands still: the point it is turned about, and what its clips hide (writing.ts). */
 const standingRules = (moving: Omit<Moving, 'tracks' | 'echoes'>): string =>
   wholeRules(moving) +
+  darkRules(moving.colors, moving.prefix) +
   originRule(moving.prefix) +
   [...moving.clips].map(([id, by]) => `.${id}{${by}:url(#${id})}`).join('');
 
@@ -70,6 +72,8 @@ export interface Moving {
   /** Whether there is text in it, and pictures with edges of their own. */
   readonly hasText: boolean;
   readonly hasFrames: boolean;
+  /** Colours that a page may set. */
+  readonly colors: readonly NamedColor[];
 }
 
 const seconds = (time: number): string => `${formatNumber(time, 6)}s`;

@@ -10,13 +10,15 @@ import { escapeMarkup, fileStem, formatNumber, shortHash } from '../text.ts';
 import { DRIVE_SCRIPT } from './page-scripts.ts';
 import { scrollRules } from './scroll.ts';
 import { styleOf } from './style.ts';
-import { drawnSvg, USES } from './svg/svg.ts';
+import { COLORS, pageColor } from './colors.ts';
+import { drawnSvg, USES, type DrawnSvg } from './svg/svg.ts';
 
 const options = z.object({
   title: z.string().max(200).default('').describe('Title of the page; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
+  ...COLORS,
   ...USES,
   ...SCALE,
   ...CARRY,
@@ -50,11 +52,13 @@ interface Page {
   readonly body: string;
   /** Sources of scripts that the page's policy allows; empty: none. */
   readonly scripts: string;
+  readonly drawn: DrawnSvg;
 }
 
-function pageOf(take: Take, given: Options, { style, body, scripts }: Page): string {
+function pageOf(take: Take, given: Options, { style, body, scripts, drawn: { colors, prefix } }: Page): string {
   const { canvas, name, assets } = take;
-  const paper = given.background && canvas.background !== null ? `background:${canvas.background};` : '';
+  const paper =
+    given.background && canvas.background !== null ? `background:${pageColor(canvas.background, colors, prefix)};` : '';
   const policy = `default-src 'none'; style-src 'unsafe-inline'${scripts && `; script-src ${scripts}`}${Object.keys(assets).length > 0 ? '; img-src data:' : ''}`;
   return (
     `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n` +
@@ -83,7 +87,7 @@ function runningPage(take: Take, given: Options): string {
   const pauses = given.pause && tracks.length > 0;
   const style = pauses ? `${PAUSE_STYLE}#pause:checked~svg .${prefix}-m{animation-play-state:paused!important}` : '';
   const svg = markup(styleOf(take, drawn));
-  return pageOf(take, given, { style, body: pauses ? `${PAUSE}\n${svg}` : svg, scripts: '' });
+  return pageOf(take, given, { style, body: pauses ? `${PAUSE}\n${svg}` : svg, scripts: '', drawn });
 }
 
 /**
@@ -124,5 +128,6 @@ function drivenPage(take: Take, given: Options): string {
     style: `${passage}${hand}${scrolls?.root ?? ''}`,
     body: `${markup(styleOf(take, drawn, held))}\n<script nonce="${nonce}">${guarded}</script>`,
     scripts: `'nonce-${nonce}'`,
+    drawn,
   });
 }

@@ -73,10 +73,11 @@ async function sheetOf(
   const frame = new OffscreenCanvas(width, height);
   const [on, from] = [sheet.getContext('2d'), frame.getContext('2d')];
   if (!on || !from) throw new Error('this browser gives no canvas to paint on');
-  times.forEach((time, i) => {
+  layout.places.forEach(({ x, y }, i) => {
+    const time = times[layout.first + i];
+    if (time === undefined) return;
     paint(from, time);
-    const place = layout.places[i];
-    if (place) on.drawImage(frame, place.x, place.y);
+    on.drawImage(frame, x, y);
   });
   return bytesOf(await sheet.convertToBlob({ type: 'image/png' }));
 }

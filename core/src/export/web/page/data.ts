@@ -32,6 +32,8 @@ declare global {
   const SPEC: DriveSpec;
   const ENDS: readonly [Point, Point];
   const PREFIX: string;
+  /** Properties of colours, and what they are on dark pages. */
+  const DARK: readonly (readonly [property: string, value: string])[];
   const MARKS: readonly MarksData[];
   const MARKUP: string;
   const TRACKS: readonly TrackData[];

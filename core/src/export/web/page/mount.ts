@@ -2,7 +2,7 @@
 import type { Driven, Rule } from '../../../drive/machine.ts';
 import type { RiderData } from './data.ts';
 import { clockOf } from './clock.ts';
-import { drive } from './drive.ts';
+import { drive, type Driving } from './drive.ts';
 import { elementOf, lay, stays, type Fit, type Held, type Stay } from './fit.ts';
 import { built, newTail, picture, styled } from './markup.ts';
 import { marksPassed, timeOfMark, wraps, type MarkPassed } from './passed.ts';
@@ -141,6 +141,14 @@ function animatedIn(
   return { all, still };
 }
 
+/** Colours follow whether the page is a dark one; what a page says of them itself stands over that. */
+function followed(svg: SVGSVGElement, on: Driving['on']): void {
+  const media = matchMedia('(prefers-color-scheme: dark)');
+  const set = (): void => DARK.forEach(([name, value]) => svg.style.setProperty(name, media.matches ? value : ''));
+  set();
+  on(media, 'change', set);
+}
+
 /**
  * Puts the drawing into an element and sets it in motion.
  * @public
@@ -149,6 +157,8 @@ export function mount(element: Element, options: Options = {}): object {
   const svg = placed(element, options);
   const { leadIn = true, state: before, fit, lazy = !fit } = options;
   const { all, still } = animatedIn(svg, fit);
+  // What is laid is unlaid in the end, where the drawing stays.
+  const unlaid = [svg, svg.querySelector<SVGElement>(':scope>g')!].map((one) => [one, one.style.cssText] as const);
   const refit = (): void => {
     const laid = fit && lay(svg, fit);
     if (laid) still.forEach(({ animation, frames }) => (animation.effect as KeyframeEffect).setKeyframes(frames(laid)));
@@ -177,6 +187,7 @@ export function mount(element: Element, options: Options = {}): object {
   // Driven by something else than before it is where it was, and how it runs is the new one's.
   if (before && JSON.stringify(before.rules) === JSON.stringify(rules)) driven.resume(before.state);
   else if (before) driven.resume({ ...driven.state(), at: before.state.at, seen: before.state.seen });
+  if (DARK.length) followed(svg, driven.on);
   if (fit) {
     driven.on(window, 'resize', refit);
     driven.on(window, 'scroll', refit, true);
@@ -206,7 +217,8 @@ export function mount(element: Element, options: Options = {}): object {
       driven.stop();
       all.forEach(([one]) => one.cancel());
       still.forEach(({ undo }) => undo());
-      if (!options.svg) svg.remove();
+      if (options.svg) unlaid.forEach(([one, style]) => (one.style.cssText = style));
+      else svg.remove();
     },
   };
 }

@@ -12,6 +12,7 @@ import {
 } from '../../../take/index.ts';
 import { pathData } from '../../path-data.ts';
 import { escapeMarkup, formatNumber, shortHash } from '../../text.ts';
+import { namedColors, withColors, type NamedColor } from '../colors.ts';
 import { styleOf, wholeClass } from '../style.ts';
 import { px, type Track } from '../tracks.ts';
 import { artMarkup, picturesOf } from './art.ts';
@@ -27,6 +28,8 @@ export interface SvgOptions {
   readonly prefix?: string;
   /** Whether a picture that is shown more than once is written once and used: absent, it is. */
   readonly uses?: boolean;
+  /** Colours that a page may set (colors.ts). */
+  readonly colors?: string;
 }
 
 /** The option of drawings that are put into pages among others. */
@@ -51,6 +54,8 @@ export interface DrawnSvg {
   /** Whether there is text in it, and pictures with edges of their own. */
   readonly hasText: boolean;
   readonly hasFrames: boolean;
+  /** Colours that a page may set. */
+  readonly colors: readonly NamedColor[];
 }
 
 /** The drawing of a take as one <svg> element that moves by CSS. Its names carry a prefix made of its content. */
@@ -64,8 +69,10 @@ export const stillSvg = (scene: Scene, time: number, options: SvgOptions): strin
   svgOf(stillTake(scene, time), options);
 
 /** The drawing of a take, and all that moves in it. */
-export function drawnSvg(take: Take, { title, background, prefix: wanted, uses = true }: SvgOptions): DrawnSvg {
-  const prefix = wanted || `pl${shortHash(JSON.stringify([withoutPixels(take), title, background]))}`;
+export function drawnSvg(take: Take, options: SvgOptions): DrawnSvg {
+  const { title, background, uses = true } = options;
+  const prefix = prefixOf(take, options);
+  const colors = namedColors(options.colors);
   const shared = uses ? sharedPictures(take.drawing) : new Map<Picture, number>();
   const writing: Writing = {
     ...{ prefix, take, shared },
@@ -82,9 +89,10 @@ export function drawnSvg(take: Take, { title, background, prefix: wanted, uses =
   const [shownWidth, shownHeight] = [width, height].map((side) => formatNumber(side * take.scale, 3));
   const paint = background && paper !== null ? `<rect width="${w}" height="${h}" fill="${paper}"/>` : '';
   const drawing = `${around}${paint}${drawingMarkup(writing)}</g>`;
-  const inside = `<defs>${[...writing.definitions.values()].join('')}</defs>${drawing}`;
+  const inside = withColors(`<defs>${[...writing.definitions.values()].join('')}</defs>${drawing}`, colors, prefix);
   return {
     prefix,
+    colors,
     hasText: inside.includes('<text'),
     hasFrames: inside.includes('<svg'),
     tracks: [...writing.tracks.values()],
@@ -95,6 +103,10 @@ export function drawnSvg(take: Take, { title, background, prefix: wanted, uses =
       `<title id="${prefix}-t">${escapeMarkup(title || take.name)}</title>${style}${inside}</svg>`,
   };
 }
+
+/** What stands before every id and class: made of all that is drawn, unless it is said. */
+const prefixOf = (take: Take, { title, background, prefix, colors }: SvgOptions): string =>
+  prefix || `pl${shortHash(JSON.stringify([withoutPixels(take), title, background, ...(colors ? [colors] : [])]))}`;
 
 /** A take with the names of its pixels, which are made of them, instead of them; without any where it has none. */
 function withoutPixels({ assets, ...take }: Take): object {
