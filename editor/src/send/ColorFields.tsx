@@ -44,7 +44,7 @@ export function ColorFields({ scene, value, onChange }: ColorFieldsProps) {
         </button>
       )}
       {named.length > 0 && (
-        <p className="muted">
+        <p className="color-note">
           A page sets one by its name, as in <code>{`--${named[0]?.name ?? ''}: teal`}</code>; elsewhere it is what it
           is here.
         </p>
@@ -92,6 +92,7 @@ function ColorRow({ color, named, taken, onChange }: ColorRowProps) {
         aria-label={`${color} on dark pages`}
         placeholder="dark: the same"
         disabled={!named}
+        withPreview={named?.dark != null}
         value={named?.dark ?? ''}
         onChange={(dark) => {
           if (named && (dark === '' || /^#[\da-f]{6}$/i.test(dark))) onChange({ name: named.name, dark: dark || null });

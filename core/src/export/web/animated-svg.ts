@@ -12,15 +12,15 @@ import { svgOf, USES } from './svg/svg.ts';
 const options = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
+  ...COLORS,
+  ...SCALE,
+  ...USES,
   prefix: z
     .string()
     .max(40)
     .regex(/^(?:[A-Za-z_][\w]*)?$/, 'a letter, then letters, digits and _')
     .default('')
     .describe('What all its ids and classes begin with; empty: made of what it holds and its name'),
-  ...COLORS,
-  ...USES,
-  ...SCALE,
   ...CARRY,
 });
 

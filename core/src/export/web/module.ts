@@ -18,8 +18,8 @@ export const moduleOptions = z.object({
   title: z.string().max(200).default('').describe('Title for screen readers; empty: the scene’s name'),
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
   ...COLORS,
-  ...USES,
   ...SCALE,
+  ...USES,
   ...NAMED,
   ...CARRY,
 });

@@ -19,8 +19,8 @@ const options = z.object({
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
   ...COLORS,
-  ...USES,
   ...SCALE,
+  ...USES,
   ...CARRY,
 });
 type Options = z.infer<typeof options>;

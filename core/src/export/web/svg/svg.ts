@@ -37,7 +37,7 @@ export const USES = {
   uses: z
     .boolean()
     .default(true)
-    .describe('Write a picture that is shown several times once, and use it; off for sanitisers that take <use> away'),
+    .describe('Write pictures that are shown several times only once, with <use>; off: each time, for sanitisers that remove <use>'),
 };
 
 /** A drawing apart from how it is set in motion. */
