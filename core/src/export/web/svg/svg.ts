@@ -37,7 +37,9 @@ export const USES = {
   uses: z
     .boolean()
     .default(true)
-    .describe('Write pictures that are shown several times only once, with <use>; off: each time, for sanitisers that remove <use>'),
+    .describe(
+      'Write pictures that are shown several times only once, with <use>; off: each time, for sanitisers that remove <use>',
+    ),
 };
 
 /** A drawing apart from how it is set in motion. */
