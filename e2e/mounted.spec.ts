@@ -285,7 +285,7 @@ for (const way of ['mounted', 'pasted'] as const)
       if (way === 'mounted')
         await hostPage(page, coloured, `mount(document.querySelector('#here'), { driver: 'none' })`, undefined, {
           style: `#here{color:#c00000}${style}`,
-          policy: STRICT,
+          policy: `${STRICT}; img-src data:`,
           options,
         });
       else {
