@@ -7,6 +7,7 @@ import { UsageError } from './errors.ts';
 import { exportAll, exportKept, exportScene, type Source } from './export.ts';
 import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
+import { toldProgress } from './progress.ts';
 import { loadScene } from './scene.ts';
 import { onEachChange } from './watch.ts';
 
@@ -91,23 +92,6 @@ function writeOutputs(source: Source, { to, all, pixels, kept, out, set = [] }: 
   return all ? exportAll(source, out, set, pixels === true) : exportScene(source, to, out, set);
 }
 
-/** What is told of painting: each tenth of it on a line of its own, where that is asked for; else on one line that is rewritten, where somebody looks. */
-function toldProgress(
-  err: Output['err'],
-  isAsked: boolean,
-  isWatched: boolean,
-): { readonly onProgress: (share: number) => void; readonly end: () => void } {
-  let last = 0;
-  const onProgress = (share: number): void => {
-    const tenths = Math.floor(share * 10);
-    if (isAsked && tenths > last) err(`pace-line: ${tenths * 10} %\n`);
-    else if (!isAsked && isWatched) err(`\rpace-line: ${Math.round(share * 100)} % `);
-    last = isAsked ? tenths : 1;
-  };
-  // The line is wiped out: what follows is what was written.
-  return { onProgress, end: () => !isAsked && isWatched && last > 0 && err('\r\u001b[K') };
-}
-
 /** Writes a file's outputs, and with `--watch` again after each change of it, until it is ended; what is wrong then is said, and the next change waited for. */
 async function exported(
   file: string | undefined,
@@ -117,15 +101,21 @@ async function exported(
 ): Promise<number> {
   if (values.watch && file === '-') throw new UsageError('standard input cannot be watched');
   const write = async (): Promise<void> => {
-    const onWritten = (path: string): void => out(`${printable(path)}\n`);
+    const { onProgress, end } = toldProgress(err, values.progress === true, isWatched);
+    const onWritten = (path: string): void => {
+      end();
+      out(`${printable(path)}\n`);
+    };
     const onOut = (chunk: string | Uint8Array): void => {
       if (typeof chunk === 'string') out(chunk);
       else if (raw) raw(chunk);
       else out(Buffer.from(chunk).toString());
     };
-    const onNote = (note: string): void => err(`pace-line: ${printable(note)}\n`);
+    const onNote = (note: string): void => {
+      end();
+      err(`pace-line: ${printable(note)}\n`);
+    };
     const isHashed = values.hash === true;
-    const { onProgress, end } = toldProgress(err, values.progress === true, isWatched);
     const scene = loadScene(file);
     try {
       await writeOutputs({ scene, file, isHashed, onWritten, onNote, onOut, onProgress }, values);
