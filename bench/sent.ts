@@ -36,18 +36,11 @@ function ringScene(): Scene {
     ],
     riders: Array.from({ length: COUNT }, (_, i) => {
       const first = i / COUNT;
-      return riderOn(
-        `r${i}`,
-        'ring',
-        [
-          { time: 0, place: { by: 'share', value: first }, ease: { kind: 'family', family: 'sine', mode: 'in-out' } },
-          {
-            time: 1.5 + (i % 7) * 0.2,
-            place: { by: 'share', value: first, along: 0, lap: 0 },
-            ease: { kind: 'steady' },
-          },
-        ].map((mark, k) => (k === 0 ? mark : { ...mark, place: { by: 'share', value: Math.min(1, first + 0.4) } })),
-      );
+      const ease = { kind: 'family', family: 'sine', mode: 'in-out' };
+      return riderOn(`r${i}`, 'ring', [
+        { time: 0, place: { by: 'share', value: first }, ease },
+        { time: 1.5 + (i % 7) * 0.2, place: { by: 'share', value: Math.min(1, first + 0.4) } },
+      ]);
     }),
   });
 }

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { nearestOnPath, pathOfGuide, prepare } from '@pace-line/core';
 import { canvasAt, dragOn, dropFile, newScene, openSample, parkDisc, savedScene } from './desk.ts';
 import { write } from './writing.ts';
+import { pixelAt } from './pictures.ts';
 
 const at = (scene: Parameters<typeof prepare>[0], time: number, rider = 0): [number, number] => {
   const pose = prepare(scene).poseAt(time);
@@ -197,16 +198,8 @@ test('a dart between two hills is taken apart, lies where it lay, and comes over
   /** The colour that a screen shows where the dart and the near hill are both. */
   const shown = async (): Promise<string> => {
     const [x, y] = await canvasAt(page, 650, 320);
-    const picture = await page.screenshot({ clip: { x: x - 2, y: y - 2, width: 4, height: 4 } });
-    return page.evaluate(async (data) => {
-      const image = new Image();
-      image.src = `data:image/png;base64,${data}`;
-      await image.decode();
-      const context = new OffscreenCanvas(4, 4).getContext('2d')!;
-      context.drawImage(image, 0, 0);
-      const [r = 0, , b = 0] = context.getImageData(1, 1, 1, 1).data;
-      return r > b ? 'dart' : 'hill';
-    }, picture.toString('base64'));
+    const [r = 0, , b = 0] = (await pixelAt(page, x, y)).split(',').map(Number);
+    return r > b ? 'dart' : 'hill';
   };
   await page.keyboard.press('Escape');
   expect(await shown()).toBe('hill');

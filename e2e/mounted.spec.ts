@@ -4,7 +4,7 @@ import { BOX_ART, LAYERED_SCENES, LINE, riderOn, sceneOf } from '../core/src/tes
 import { entering } from './entering.ts';
 import { hostPage } from './hosting.ts';
 import { cornersInPage, expectedCorners } from './motion.ts';
-import { differingShare } from './pictures.ts';
+import { differingShare, pixelAt } from './pictures.ts';
 import { write } from './writing.ts';
 
 interface Heard {
@@ -71,6 +71,8 @@ test('what happens is heard in its order: the start, each mark, each loop, the e
   );
   expect(silenced).toBeUndefined();
   expect((await heardIn(page)).length).toBe(10);
+  await told(page, 'play()');
+  await expect.poll(async () => named(await heardIn(page)).slice(10)).toEqual(['start', 'tea-barge 3', 'end']);
   expect(await page.evaluate(`'late' in globalThis`)).toBe(false);
   expect(said).toEqual([]);
 });
@@ -250,19 +252,6 @@ test('of two in a page the second keeps its colours while the first is not displ
   expect(await differingShare(other, both)).toBeLessThan(0.0005);
 });
 
-/** The colour of a pixel of the page. */
-async function colourAt(page: Page, x: number, y: number): Promise<string> {
-  const picture = await page.screenshot({ clip: { x, y, width: 1, height: 1 } });
-  return page.evaluate(async (data) => {
-    const image = new Image();
-    image.src = `data:image/png;base64,${data}`;
-    await image.decode();
-    const context = new OffscreenCanvas(1, 1).getContext('2d')!;
-    context.drawImage(image, 0, 0);
-    return [...context.getImageData(0, 0, 1, 1).data].slice(0, 3).join();
-  }, picture.toString('base64'));
-}
-
 /** A plain box that stands, half of it in the colour that its page writes in. */
 const coloured = sceneOf({
   art: [
@@ -298,14 +287,14 @@ for (const way of ['mounted', 'pasted'] as const)
     await page.emulateMedia({ colorScheme: 'light' });
     await show('');
     // The box lies at (80, 80).
-    expect(await colourAt(page, 90, 90)).toBe('11,122,117');
-    expect(await colourAt(page, 130, 90)).toBe('192,0,0');
+    expect(await pixelAt(page, 90, 90)).toBe('11,122,117');
+    expect(await pixelAt(page, 130, 90)).toBe('192,0,0');
     await page.emulateMedia({ colorScheme: 'dark' });
-    expect(await colourAt(page, 90, 90)).toBe('207,224,240');
+    expect(await pixelAt(page, 90, 90)).toBe('207,224,240');
     await page.emulateMedia({ colorScheme: 'light' });
-    expect(await colourAt(page, 90, 90)).toBe('11,122,117');
+    expect(await pixelAt(page, 90, 90)).toBe('11,122,117');
     await show('#here{--ink:rgb(1,2,3)}');
-    expect(await colourAt(page, 90, 90)).toBe('1,2,3');
+    expect(await pixelAt(page, 90, 90)).toBe('1,2,3');
     await page.emulateMedia({ colorScheme: 'dark' });
-    expect(await colourAt(page, 90, 90)).toBe('1,2,3');
+    expect(await pixelAt(page, 90, 90)).toBe('1,2,3');
   });

@@ -55,3 +55,10 @@ export async function drawingAt(page: Page, text: string, times: readonly number
   }
   return pictures;
 }
+
+/** The colour of a pixel of the page, as a screen shows it: red, green and blue. */
+export async function pixelAt(page: Page, x: number, y: number): Promise<string> {
+  const picture = await page.screenshot({ clip: { x, y, width: 1, height: 1 } });
+  const decoded = await decodedIn(page, [picture]);
+  return decoded.evaluate(([rgba]) => [...rgba!].slice(0, 3).join());
+}

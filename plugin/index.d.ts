@@ -15,7 +15,7 @@ export interface PaceLineOptions {
   readonly types?: string;
 }
 
-/** Imports of scene files, for Vite 6 and later, and for Rollup. */
+/** Imports of scene files, for Vite 6 and later. */
 export default function paceLine(options?: PaceLineOptions): Plugin;
 
 /** Where every rider is at each frame: what `?frames` imports. */

@@ -1,4 +1,4 @@
-import { describeOptions, FORMATS, type Format } from '@pace-line/core';
+import { describeOptions, FORMATS, valueOfText, type Format } from '@pace-line/core';
 import { UsageError } from './errors.ts';
 
 /** Options of `--set name=value`, each read as the kind of value that the format asks for. */
@@ -10,17 +10,13 @@ export function givenOptions(format: Format, settings: readonly string[]): Recor
       if (at <= 0) throw new UsageError(`--set is written NAME=VALUE, not "${setting}"`);
       const key = setting.slice(0, at);
       const text = setting.slice(at + 1);
-      switch (known.get(key)?.kind) {
-        case 'switch':
-          if (text !== 'true' && text !== 'false') throw new UsageError(`--set ${key} is true or false, not "${text}"`);
-          return [key, text === 'true'];
-        case 'number':
-          if (text.trim() === '' || !Number.isFinite(Number(text)))
-            throw new UsageError(`--set ${key} is a number, not "${text}"`);
-          return [key, Number(text)];
-        default:
-          return [key, text];
-      }
+      const kind = known.get(key)?.kind;
+      const value = valueOfText(kind, text);
+      if (kind === 'switch' && typeof value !== 'boolean')
+        throw new UsageError(`--set ${key} is true or false, not "${text}"`);
+      if (kind === 'number' && typeof value !== 'number')
+        throw new UsageError(`--set ${key} is a number, not "${text}"`);
+      return [key, value];
     }),
   );
 }

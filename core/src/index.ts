@@ -426,6 +426,7 @@ export {
   stillSvg,
   textOf,
   colorsOf,
+  valueOfText,
   readColors,
   writeColors,
   type NamedColor,

@@ -1,4 +1,4 @@
-import { describeOptions, formatById, readOptions, type Format } from '@pace-line/core';
+import { describeOptions, formatById, readOptions, valueOfText, type Format } from '@pace-line/core';
 
 /** The ways in which a scene file is imported, and the format that each is made of. */
 const FORMAT_OF = {
@@ -36,12 +36,9 @@ export function askedOf(query: string, of: Readonly<Partial<Record<Kind, object>
   const format = formatById(FORMAT_OF[kind]);
   if (!format) throw new Error(`there is no format "${FORMAT_OF[kind]}"`);
   const kinds = new Map(describeOptions(format).map((option) => [option.key, option.kind]));
-  const own = [...new URLSearchParams(query)].slice(1).map(([key, text]): [string, unknown] => {
-    if (kinds.get(key) === 'number') return [key, Number(text)];
-    if (kinds.get(key) === 'switch')
-      return [key, text === 'true' || text === '' ? true : text === 'false' ? false : text];
-    return [key, text];
-  });
+  const own = [...new URLSearchParams(query)]
+    .slice(1)
+    .map(([key, text]): [string, unknown] => [key, valueOfText(kinds.get(key), text)]);
   const all = kind === 'css' ? { rider: '*' } : {};
   const read = readOptions(format, { ...all, ...of[kind], ...Object.fromEntries(own) });
   if (!read.ok) throw new Error(read.message);

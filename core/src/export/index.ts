@@ -5,7 +5,7 @@ export { lostFeatures } from './features.ts';
 export { lostIn } from './lost.ts';
 export { FORMAT_GROUPS, type Format, type FormatGroup } from './format.ts';
 export { formatById, FORMATS } from './formats.ts';
-export { describeOptions, type FormatOption } from './options.ts';
+export { describeOptions, valueOfText, type FormatOption } from './options.ts';
 export { pathData } from './path-data.ts';
 export { AbortedError, QUIET_RUN } from './run.ts';
 export { NoPainterError, readOptions, send, type Painter } from './send.ts';

@@ -11,6 +11,13 @@ export interface FormatOption {
   readonly choices?: readonly string[];
 }
 
+/** The value that a text stands for, where an option of some kind is given as text; what is none stays text, to be refused. */
+export function valueOfText(kind: FormatOption['kind'] | undefined, text: string): unknown {
+  if (kind === 'switch') return text === 'true' ? true : text === 'false' ? false : text;
+  const value = Number(text);
+  return kind === 'number' && text.trim() !== '' && Number.isFinite(value) ? value : text;
+}
+
 /** A format's options in their order, read from its schema. */
 export function describeOptions(format: Format): FormatOption[] {
   return Object.entries(format.options.shape).map(([key, schema]): FormatOption => {

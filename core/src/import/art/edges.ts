@@ -41,7 +41,7 @@ export function liesWithin(picture: SvgPicture): boolean {
 function isWithin(picture: SvgPicture): boolean {
   const { width, height } = picture;
   const root = rootOf(picture);
-  if (root.attributes['transform'] !== undefined) return false;
+  if (['transform', ...REACHING].some((one) => root.attributes[one] !== undefined)) return false;
   try {
     const { left, top, right, bottom } = boundsOf(root, viewMatrix(root.attributes, width, height), {});
     return left >= -SLACK && top >= -SLACK && right <= width + SLACK && bottom <= height + SLACK;
