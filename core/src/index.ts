@@ -387,6 +387,7 @@ export {
   measureTake,
   type PixelOptions,
   type PixelRect,
+  type FilmQuality,
   type Pixels,
   type SheetLayout,
   type Take,

@@ -1,7 +1,15 @@
 export { easedShare, isConstant, valueOfCurve, type Curve, type CurveKey } from './curve.ts';
 export { framesOf, type Frames } from './frames.ts';
 export { reducedCurve, type Point } from './reduce.ts';
-export { evenDelays, frameTimes, type PixelOptions, type PixelRect, type Pixels, type SheetLayout } from './pixels.ts';
+export {
+  evenDelays,
+  frameTimes,
+  type FilmQuality,
+  type PixelOptions,
+  type PixelRect,
+  type Pixels,
+  type SheetLayout,
+} from './pixels.ts';
 export { boundRounds } from './too-much.ts';
 export { keysOf } from './keys.ts';
 export { measureTake, type TakeError } from './measure.ts';

@@ -17,6 +17,16 @@ export interface SheetLayout {
   readonly places: readonly { readonly x: number; readonly y: number }[];
 }
 
+/** How good a film is. */
+export interface FilmQuality {
+  /** AV1 holds no transparency. */
+  readonly codec: 'vp9' | 'av1';
+  /** Of each frame, 0 to 1. */
+  readonly quality: number;
+  /** Bits a second instead; 0: as many as the quality takes. */
+  readonly rate: number;
+}
+
 /** A scene by frames as pixels. Whoever has a canvas makes it; formats only ask for one frame after the other. */
 export interface Pixels {
   readonly name: string;
@@ -38,8 +48,8 @@ export interface Pixels {
   picture(frame: number, type: 'image/png' | 'image/webp', quality: number, rect?: PixelRect): Promise<Uint8Array>;
   /** Frames on one sheet, as a PNG. */
   sheet(layout: SheetLayout): Promise<Uint8Array>;
-  /** All frames as a film; `rate` bits a second. */
-  film(rate: number, onProgress: (share: number) => void): Promise<Uint8Array>;
+  /** All frames as a film. */
+  film(how: FilmQuality, onProgress: (share: number) => void): Promise<Uint8Array>;
 }
 
 /** What of a scene is to be painted. */

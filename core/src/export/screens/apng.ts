@@ -1,5 +1,5 @@
 import { z } from '../../zod.ts';
-import { evenDelays } from '../../take/index.ts';
+import { evenDelays, type Pixels } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -9,10 +9,12 @@ import { fileStem } from '../text.ts';
 import { oneAhead } from './ahead.ts';
 import { ByteWriter, crc32 } from './bytes.ts';
 import { ledFrames, pixelOptions } from './options.ts';
+import { pieceSince, type Piece } from './piece.ts';
+import { packed, rowsOf, type Filtering } from './png-data.ts';
 
 const options = z.object(pixelOptions);
 
-/** PNG with many pictures (PNG, third edition): of every frame a PNG of what has changed, its data under new heads. */
+/** PNG with many pictures (PNG, third edition): of every frame the box in which it differs from the one before; what is as it was there is clear, where all that is new is opaque. */
 export const apng: Format<'pixels', typeof options> = {
   id: 'apng',
   name: 'Animated PNG',
@@ -29,28 +31,31 @@ export const apng: Format<'pixels', typeof options> = {
     const { count, length, times } = pixels;
     const delays = evenDelays(count, length, 1000);
     const out = new ByteWriter().add(SIGNATURE);
+    chunk(out, 'IHDR', headOf(pixels));
+    chunk(
+      out,
+      'acTL',
+      new ByteWriter()
+        .high(count, 4)
+        .high(times ?? 0, 4)
+        .bytes(),
+    );
     let sequence = 0;
+    let last: Promise<Uint8ClampedArray | undefined> = Promise.resolve(undefined);
+    const packing = new Packing();
     const pieces = oneAhead(count, async (i) => {
       stopIfAborted(run);
-      const rect = await pixels.changed(i);
-      return { i, rect, chunks: chunksOf(await pixels.picture(i, 'image/png', 1, rect)) };
+      const was = last;
+      const now = was.then(() => pixels.rgba(i));
+      last = now;
+      const [before, rgba] = await Promise.all([was, now]);
+      const piece = pieceSince(rgba, before, pixels.width);
+      return { i, piece, data: await packing.packed(i, piece) };
     });
-    for await (const { i, rect, chunks } of pieces) {
-      const head = chunks.find(({ kind }) => kind === 'IHDR');
-      if (i === 0 && head) {
-        chunk(out, 'IHDR', head.data);
-        chunk(
-          out,
-          'acTL',
-          new ByteWriter()
-            .high(count, 4)
-            .high(times ?? 0, 4)
-            .bytes(),
-        );
-      }
-      const control = new ByteWriter().high(sequence++, 4).high(rect.width, 4).high(rect.height, 4);
-      control.high(rect.x, 4).high(rect.y, 4);
-      // What lies below is replaced, and nothing is taken away afterwards.
+    for await (const { i, piece, data } of pieces) {
+      const control = new ByteWriter().high(sequence++, 4).high(piece.width, 4).high(piece.height, 4);
+      control.high(piece.x, 4).high(piece.y, 4);
+      // Nothing is taken away afterwards; what lies below is replaced, or shows through.
       chunk(
         out,
         'fcTL',
@@ -58,14 +63,11 @@ export const apng: Format<'pixels', typeof options> = {
           .high(delays[i] ?? 0, 2)
           .high(1000, 2)
           .low(0, 1)
-          .low(0, 1)
+          .low(piece.isOver ? 1 : 0, 1)
           .bytes(),
       );
-      for (const { kind, data } of chunks) {
-        if (kind !== 'IDAT') continue;
-        if (i === 0) chunk(out, 'IDAT', data);
-        else chunk(out, 'fdAT', new ByteWriter().high(sequence++, 4).add(data).bytes());
-      }
+      if (i === 0) chunk(out, 'IDAT', data);
+      else chunk(out, 'fdAT', new ByteWriter().high(sequence++, 4).add(data).bytes());
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
     chunk(out, 'IEND', new Uint8Array(0));
@@ -75,22 +77,28 @@ export const apng: Format<'pixels', typeof options> = {
 
 const SIGNATURE = Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
 
-interface Chunk {
-  readonly kind: string;
-  readonly data: Uint8Array;
-}
+/** Eight bits a channel, red, green, blue and alpha, not interlaced. */
+const headOf = ({ width, height }: Pixels): Uint8Array =>
+  new ByteWriter()
+    .high(width, 4)
+    .high(height, 4)
+    .add(Uint8Array.of(8, 6, 0, 0, 0))
+    .bytes();
 
-/** The chunks of a PNG. */
-function chunksOf(file: Uint8Array): Chunk[] {
-  const view = new DataView(file.buffer, file.byteOffset, file.byteLength);
-  const found: Chunk[] = [];
-  for (let at = SIGNATURE.length; at + 12 <= file.length;) {
-    const size = view.getUint32(at);
-    const kind = String.fromCharCode(...file.subarray(at + 4, at + 8));
-    found.push({ kind, data: file.subarray(at + 8, at + 8 + size) });
-    at += 12 + size;
+/** Frames between two at which both ways of writing rows are tried: those between take what served best. */
+const TRIED_EVERY = 6;
+
+/** Packs pieces by the way that makes them smallest. */
+class Packing {
+  #best: Filtering = 'each';
+
+  async packed(i: number, { pixels, width }: Piece): Promise<Uint8Array> {
+    const by = (filtering: Filtering): Promise<Uint8Array> => packed(rowsOf(pixels, width, filtering));
+    if (i > 1 && i % TRIED_EVERY > 0) return by(this.#best);
+    const [plain, filtered] = await Promise.all([by('none'), by('each')]);
+    this.#best = plain.length < filtered.length ? 'none' : 'each';
+    return this.#best === 'none' ? plain : filtered;
   }
-  return found;
 }
 
 function chunk(out: ByteWriter, kind: string, data: Uint8Array): void {

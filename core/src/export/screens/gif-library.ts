@@ -16,15 +16,15 @@ interface Frame {
 
 /** What is used of gifenc. */
 interface GifLibrary {
-  readonly quantize: (rgba: Uint8Array | Uint8ClampedArray, colors: number) => Palette;
-  readonly applyPalette: (rgba: Uint8Array | Uint8ClampedArray, palette: Palette, format?: 'rgb565') => Uint8Array;
   readonly GIFEncoder: () => {
     writeFrame(index: Uint8Array, width: number, height: number, frame: Frame): void;
     finish(): void;
     bytes(): Uint8Array;
+    /** What there is so far, not copied. */
+    bytesView(): Uint8Array;
   };
 }
 
 // Bundlers take its module, Node its older form, where all of it is the default.
 const whole = library as Partial<GifLibrary> & { readonly default?: Partial<GifLibrary> };
-export const gifLibrary = (whole.quantize ? whole : whole.default) as GifLibrary;
+export const gifLibrary = (whole.GIFEncoder ? whole : whole.default) as GifLibrary;

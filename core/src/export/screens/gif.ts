@@ -1,6 +1,6 @@
 import { z } from '../../zod.ts';
 import type { Scene } from '../../scene/index.ts';
-import { evenDelays, frameTimes, type PixelOptions, type Pixels } from '../../take/index.ts';
+import { evenDelays, frameTimes, type PixelOptions, type PixelRect, type Pixels } from '../../take/index.ts';
 import { DRAWN } from '../features.ts';
 import { imageElement } from '../embed.ts';
 import type { Format } from '../format.ts';
@@ -9,8 +9,10 @@ import { writeFile } from '../sink.ts';
 import { fileStem, formatNumber } from '../text.ts';
 import { gifLibrary, type Palette } from './gif-library.ts';
 import { ledFrames, pixelOptions } from './options.ts';
+import { Counts, Matching, paletteFrom } from './palette.ts';
+import { differing } from './piece.ts';
 
-const { applyPalette, GIFEncoder, quantize } = gifLibrary;
+const { GIFEncoder } = gifLibrary;
 
 /** Frames a second that players show: a delay of one hundredth they take for a tenth of a second. */
 const FASTEST = 50;
@@ -37,8 +39,9 @@ export const gif: Format<'pixels', typeof options> = {
   notes: (scene, options) => rateNotes(scene, options),
   embed: imageElement,
   async write(pixels, { dither }, sink, run) {
-    const { width, height, count, length, times, isClear } = pixels;
+    const { width, count, length, times, isClear } = pixels;
     const palette = await paletteOf(pixels);
+    const matching = new Matching(palette, dither);
     const clear = palette.length;
     const colors: Palette = [...palette, [0, 0, 0]];
     const delays = evenDelays(count, length, 100);
@@ -47,11 +50,11 @@ export const gif: Format<'pixels', typeof options> = {
     for (let i = 0; i < count; i++) {
       stopIfAborted(run);
       const rgba = await pixels.rgba(i);
-      if (dither) mixed(rgba, width);
-      const index = applyPalette(rgba, palette, 'rgb565');
+      const index = matching.indices(rgba, width);
       if (isClear) hide(index, rgba, clear);
-      const shown = !isClear && before ? unchangedHidden(index, before, clear) : index;
-      encoder.writeFrame(shown, width, height, {
+      const { x, y, ...piece } = pieceOf(index, isClear ? undefined : before, width, clear);
+      const at = encoder.bytesView().length;
+      encoder.writeFrame(piece.index, piece.width, piece.height, {
         ...(i === 0 ? { palette: colors, repeat: repeatOf(times) } : {}),
         delay: (delays[i] ?? 0) * 10,
         transparent: isClear || i > 0,
@@ -59,6 +62,7 @@ export const gif: Format<'pixels', typeof options> = {
         // What is clear has to be wiped, what is not is drawn over.
         dispose: isClear ? 2 : 1,
       });
+      if (i > 0) place(encoder.bytesView().subarray(at), x, y);
       before = index;
       run.progress(0.9 + (0.1 * (i + 1)) / count);
     }
@@ -89,22 +93,20 @@ function rateNotes(scene: Scene, options: PixelOptions): readonly string[] {
   return said;
 }
 
-/** Frames, and pixels in each, of which the palette is made. */
-const [LOOKS, PIXELS] = [12, 60_000];
+/** Frames of which the palette is made, and pixels that are looked at in all of them. */
+const [LOOKS, PIXELS] = [12, 16_000_000];
 
-/** The colours of the whole loop, one fewer than there can be: the last stands for what is clear. */
+/** Colours of a GIF, without the last: that stands for what is clear. */
+const MOST_COLORS = 255;
+
+/** The colours of the whole loop. */
 async function paletteOf(pixels: Pixels): Promise<Palette> {
   const looks = Math.min(LOOKS, pixels.count);
-  const samples: number[] = [];
-  for (let k = 0; k < looks; k++) {
-    const rgba = await pixels.rgba(Math.floor((k * pixels.count) / looks));
-    // Prime to the width, so that no column is passed over.
-    const step = 4 * Math.max(1, Math.floor(rgba.length / 4 / PIXELS)) + (rgba.length / 4 > PIXELS ? 4 : 0);
-    for (let at = 0; at < rgba.length; at += step)
-      if ((rgba[at + 3] ?? 0) > 127) samples.push(rgba[at] ?? 0, rgba[at + 1] ?? 0, rgba[at + 2] ?? 0, 255);
-  }
-  if (samples.length === 0) return [[0, 0, 0]];
-  return quantize(Uint8Array.from(samples), 255);
+  const counts = new Counts();
+  // Odd, so that no column of an even width is passed over.
+  const step = 1 + 2 * Math.floor((pixels.width * pixels.height * looks) / PIXELS / 2);
+  for (let k = 0; k < looks; k++) counts.add(await pixels.rgba(Math.floor((k * pixels.count) / looks)), step);
+  return paletteFrom(counts, MOST_COLORS);
 }
 
 /** Where less than half is there, nothing is. */
@@ -112,20 +114,30 @@ function hide(index: Uint8Array, rgba: Uint8ClampedArray, clear: number): void {
   for (let i = 0; i < index.length; i++) if ((rgba[4 * i + 3] ?? 0) < 128) index[i] = clear;
 }
 
-/** What is as it was before is clear: what lies below it stays. */
-function unchangedHidden(index: Uint8Array, before: Uint8Array, clear: number): Uint8Array {
-  const shown = Uint8Array.from(index);
-  for (let i = 0; i < shown.length; i++) if (shown[i] === before[i]) shown[i] = clear;
-  return shown;
+interface IndexedPiece extends PixelRect {
+  readonly index: Uint8Array;
 }
 
-/** A pattern of four by four that each shade is compared with (B. E. Bayer, 1973), as steps of eight bits. */
-const PATTERN = [0, 8, 2, 10, 12, 4, 14, 6, 3, 11, 1, 9, 15, 7, 13, 5].map((one) => (one / 16 - 0.5) * 14);
+/** The box of a frame in which it differs from the one before: what is as it was there is clear, so that what lies below stays. Of a frame after none, all of it. */
+function pieceOf(index: Uint8Array, before: Uint8Array | undefined, width: number, clear: number): IndexedPiece {
+  const height = index.length / width;
+  if (!before) return { x: 0, y: 0, width, height, index };
+  const rect = differing(index, before, width, height);
+  const piece = new Uint8Array(rect.width * rect.height);
+  let to = 0;
+  for (let y = rect.y; y < rect.y + rect.height; y++)
+    for (let at = y * width + rect.x; at < y * width + rect.x + rect.width; at++, to++)
+      piece[to] = index[at] === before[at] ? clear : (index[at] ?? 0);
+  return { ...rect, index: piece };
+}
 
-/** Shades moved by the pattern: the same at each place in every frame, so that what stands does not flicker. */
-function mixed(rgba: Uint8ClampedArray, width: number): void {
-  for (let i = 0; i < rgba.length / 4; i++) {
-    const shift = PATTERN[((i % width) & 3) + 4 * (Math.floor(i / width) & 3)] ?? 0;
-    for (let k = 0; k < 3; k++) rgba[4 * i + k] = (rgba[4 * i + k] ?? 0) + shift;
-  }
+/** Bytes of the extension that stands before the head of a frame after the first, and what that begins with (GIF 89a, 20 and 23). */
+const [CONTROL, HEAD] = [8, 0x2c];
+
+/** Writes where a frame's piece lies: the library lays all of them at the top left. */
+function place(frame: Uint8Array, x: number, y: number): void {
+  if (frame[CONTROL] !== HEAD) throw new Error('the frame of a GIF does not begin with its head');
+  const view = new DataView(frame.buffer, frame.byteOffset + CONTROL + 1, 4);
+  view.setUint16(0, x, true);
+  view.setUint16(2, y, true);
 }

@@ -9,10 +9,18 @@ import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
-  rate: z.number().min(100).max(50_000).default(4000).describe('Kilobits a second'),
+  codec: z.enum(['vp9', 'av1']).default('vp9').describe('av1: smaller, for current browsers, without transparency'),
+  quality: z.number().min(1).max(100).default(60).describe('How good each frame is, 1 to 100'),
+  rate: z
+    .number()
+    .min(0)
+    .max(50_000)
+    .refine((rate) => rate === 0 || rate >= 100, '0, or at least 100')
+    .default(0)
+    .describe('Kilobits a second instead; 0: as many as the quality takes'),
 });
 
-/** A film: VP9 in WebM, transparent where nothing is painted behind it. */
+/** A film in WebM: VP9, transparent where nothing is painted behind it, or AV1. */
 export const webm: Format<'pixels', typeof options> = {
   id: 'webm',
   name: 'WebM film',
@@ -24,9 +32,13 @@ export const webm: Format<'pixels', typeof options> = {
   needs: 'pixels',
   holds: DRAWN,
   holdsWith: ledFrames,
+  notes: ({ canvas }, { codec, background }) =>
+    codec === 'av1' && (!background || canvas.background === null)
+      ? ['AV1 holds no transparency: what is clear comes out black. VP9 keeps it.']
+      : [],
   embed: videoElement,
-  async write(pixels, { rate }, sink, run) {
-    const film = await pixels.film(rate * 1000, (share) => {
+  async write(pixels, { codec, quality, rate }, sink, run) {
+    const film = await pixels.film({ codec, quality: quality / 100, rate: rate * 1000 }, (share) => {
       stopIfAborted(run);
       run.progress(0.9 + 0.1 * share);
     });

@@ -56,7 +56,7 @@ export function pixelsOf(scene: Scene, pictures: Pictures, options: PixelOptions
       return bytesOf(blob);
     },
     sheet: (layout) => sheetOf(layout, paint, times, width, height),
-    film: (rate, onProgress) => filmOf({ canvas, count: times.length, length, rate, onProgress, isClear }, painted),
+    film: (how, onProgress) => filmOf({ canvas, count: times.length, length, how, onProgress, isClear }, painted),
   };
 }
 
