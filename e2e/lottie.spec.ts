@@ -1,4 +1,3 @@
-import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
 import { artById, prepare, type Scene } from '@pace-line/core';
 import { WRITER_SCENES } from '../core/src/testing/scenes.ts';
@@ -6,13 +5,13 @@ import { SAMPLES } from '../samples/scenes.ts';
 import { lineOn } from './carried-line.ts';
 import { windowOn } from './carried-window.ts';
 import { calmTimes, expectedCorners, tellingTimes, type Corners } from './motion.ts';
+import { partedScene } from './parted.ts';
 import { differingShare, drawingAt } from './pictures.ts';
+import { nativePlayer, webPlayer, type Loaded } from './players.ts';
 import { write } from './writing.ts';
 
 /** What is used here of the independent player. */
 interface Player {
-  goToAndStop(frame: number, isFrame: boolean): void;
-  readonly totalFrames: number;
   readonly renderer: {
     readonly elements: readonly {
       readonly data: { readonly nm: string; readonly ty: number };
@@ -21,32 +20,8 @@ interface Player {
   };
 }
 interface PlayerWindow {
-  readonly lottie: { loadAnimation(options: object): Player };
   player?: Player;
 }
-
-const PLAYER = fileURLToPath(new URL('../node_modules/lottie-web/build/player/lottie_svg.js', import.meta.url));
-
-/** Loads a file into the player, stopped. */
-async function load(page: Page, text: string, { width, height }: Scene['canvas']): Promise<void> {
-  await page.setContent(
-    `<!doctype html><body style="margin:0;background:#fff"><div id="here" style="width:${width}px;height:${height}px"></div></body>`,
-  );
-  await page.addScriptTag({ path: PLAYER });
-  await page.evaluate((json) => {
-    const here = window as unknown as PlayerWindow;
-    here.player = here.lottie.loadAnimation({
-      container: document.getElementById('here'),
-      renderer: 'svg',
-      loop: false,
-      autoplay: false,
-      animationData: JSON.parse(json) as object,
-    });
-  }, text);
-}
-
-const goTo = (page: Page, frame: number): Promise<void> =>
-  page.evaluate((at) => (window as unknown as PlayerWindow).player!.goToAndStop(at, true), frame);
 
 /** Where the corners of each rider's art are shown, by its name. */
 const corners = (page: Page, boxes: readonly (readonly [string, number, number])[]): Promise<Corners[]> =>
@@ -81,7 +56,7 @@ for (const [name, scene] of Object.entries(WRITER_SCENES))
   test(`lottie of ${name} plays in an independent player as on the Desk`, async ({ page }) => {
     await page.setViewportSize({ width: scene.canvas.width, height: scene.canvas.height });
     const { text } = await write(scene, 'lottie');
-    await load(page, text, scene.canvas);
+    const player = await webPlayer(page, text, scene.canvas);
     const sent = scene.riders.map((rider, index) => ({ rider, index })).filter(({ rider }) => rider.output);
     const boxes = sent.map(({ rider }) => {
       const art = artById(scene, rider.art)!;
@@ -90,7 +65,7 @@ for (const [name, scene] of Object.entries(WRITER_SCENES))
     const motion = prepare(scene);
     let worst = 0;
     for (const time of lookTimes(scene)) {
-      await goTo(page, time * scene.clock.fps);
+      await player.goTo(time * scene.clock.fps);
       const shown = await corners(page, boxes);
       sent.forEach(({ index }, i) => {
         const at = (when: number): number =>
@@ -110,8 +85,7 @@ const stayed = (scene: Scene): Scene => ({
   riders: scene.riders.map((rider) => ({ ...rider, entrance: null })),
 });
 
-const DRAWN = [
-  ...SAMPLES,
+const BESIDE_SAMPLES = [
   { file: 'a carried line', scene: lineOn(null) },
   { file: 'a carried line that is drawn', scene: lineOn('climber') },
   // The lead-in is not in it.
@@ -121,19 +95,53 @@ const DRAWN = [
   })),
 ];
 
-for (const { file, scene } of DRAWN)
+/** The largest share of pixels in which a player shows a scene otherwise than its drawing has it. */
+async function worstShare(
+  page: Page,
+  scene: Scene,
+  load: (...given: Parameters<typeof nativePlayer>) => Promise<Loaded>,
+  drawn = scene,
+): Promise<number> {
+  const { width, height } = scene.canvas;
+  await page.setViewportSize({ width, height });
+  const times = calmTimes(prepare(scene), [0.07, 0.31, 0.52, 0.83]);
+  const svg = await write(drawn, 'animated-svg');
+  const wanted = await drawingAt(page, svg.text, times);
+  expect(await differingShare(page, [wanted[0]!, wanted[1]!])).toBeGreaterThan(0.0005);
+  const player = await load(page, (await write(scene, 'lottie')).text, scene.canvas);
+  const shares: number[] = [];
+  for (const [i, time] of times.entries()) {
+    await player.goTo(time * scene.clock.fps);
+    shares.push(await differingShare(page, [wanted[i]!, await page.screenshot()]));
+  }
+  return Math.max(...shares);
+}
+
+for (const { file, scene } of [...SAMPLES, ...BESIDE_SAMPLES, { file: 'drawings in parts', scene: partedScene }])
   test(`lottie of ${file} looks like the animated SVG`, async ({ page }) => {
-    const { width, height } = scene.canvas;
-    await page.setViewportSize({ width, height });
-    const times = calmTimes(prepare(scene), [0.07, 0.31, 0.52, 0.83]);
-    const svg = await write(scene, 'animated-svg');
-    const wanted = await drawingAt(page, svg.text, times);
-    await load(page, (await write(scene, 'lottie')).text, scene.canvas);
-    const shares: number[] = [];
-    for (const [i, time] of times.entries()) {
-      await goTo(page, time * scene.clock.fps);
-      shares.push(await differingShare(page, [wanted[i]!, await page.screenshot()]));
-    }
-    expect(Math.max(...shares)).toBeLessThan(0.0005);
-    expect(await differingShare(page, [wanted[0]!, wanted[1]!])).toBeGreaterThan(0.0005);
+    expect(await worstShare(page, scene, webPlayer)).toBeLessThan(0.0005);
   });
+
+const SOME_SAMPLES = SAMPLES.filter(({ file }) => /^(?:down-the-canal|tea-order|kite)/.test(file));
+
+for (const { file, scene } of [...SOME_SAMPLES, ...BESIDE_SAMPLES]) {
+  test(`so does ${file} on the canvas of that player`, async ({ page }) => {
+    expect(await worstShare(page, scene, (...given) => webPlayer(...given, 'canvas'))).toBeLessThan(0.0005);
+  });
+  test(`so does ${file} in a player of another make`, async ({ page }) => {
+    expect(await worstShare(page, scene, nativePlayer)).toBeLessThan(0.0005);
+  });
+}
+
+test('outside of browsers, of a drawing with text its shapes and clips are shown, and the text alone is not', async ({
+  page,
+}) => {
+  const silent: Scene = {
+    ...partedScene,
+    art: partedScene.art.map((art) =>
+      art.kind === 'svg' ? { ...art, markup: art.markup.replace(/<text.*?<\/text>/, '') } : art,
+    ),
+  };
+  expect(await worstShare(page, partedScene, nativePlayer, silent)).toBeLessThan(0.0005);
+  expect(await worstShare(page, partedScene, nativePlayer)).toBeGreaterThan(0.0005);
+});

@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { writeFileSync } from 'node:fs';
 import { setTimeout as later } from 'node:timers/promises';
 import { prepare, type Scene } from '@pace-line/core';
+import { boxesOf, eventsAndBeside, jumping, worstOf } from '../../e2e/jumping.ts';
 import { cornersInPage, gapShown, type Corners } from '../../e2e/motion.ts';
 import { write } from '../../e2e/writing.ts';
 import { SAMPLES } from '../../samples/scenes.ts';
@@ -57,7 +58,7 @@ interface Row {
 }
 
 async function rowsOf(engine: Engine): Promise<Row[]> {
-  const rows: Row[] = [];
+  const rows: Row[] = [await jumpRow(engine)];
   for (const place of PLACES) {
     let worst = 0;
     let where = '';
@@ -96,6 +97,24 @@ async function calmRow(engine: Engine): Promise<Row> {
     figure: running === 0 ? 'all stand' : `${running} animations run`,
     kept: running === 0,
   };
+}
+
+/** At the exact time of every event, and at the numbers next to it: one side of it or the other, nothing between. */
+async function jumpRow(engine: Engine): Promise<Row> {
+  const scene = jumping();
+  const asked = eventsAndBeside(scene);
+  served = { svg: '', page: PLACES[1]?.page((await write(scene, 'animated-svg')).text, '') ?? '' };
+  await engine.open(`http://127.0.0.1:${PORT}/page?${Math.random()}`);
+  const shown = await engine.run<Corners[][]>(text, { times: asked.times, boxes: boxesOf(scene), seek: true });
+  const { gap, where } = worstOf(scene, asked, shown);
+  const row = {
+    engine: engine.name,
+    place: `inline, at ${asked.times.length} times of events and beside them`,
+    figure: `within ${gap.toFixed(3)} px (${where})`,
+    kept: gap <= LIMIT,
+  };
+  console.log(`${row.kept ? 'kept  ' : 'BROKEN'}  ${row.engine}, ${row.place}: ${row.figure}`);
+  return row;
 }
 
 /** How the Desk itself plays there. */

@@ -8,13 +8,14 @@ import { exportAll, exportKept, exportScene, type Source } from './export.ts';
 import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
 import { toldProgress } from './progress.ts';
+import { withFonts } from './fonts.ts';
 import { loadScene } from './scene.ts';
 import { onEachChange } from './watch.ts';
 
 const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   pace-line sample FILE [--fps N | --times 0,0.5,1] [--rider ID] [--format csv|json]
-  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--hash] [--progress] [--watch]
+  pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--font FILE …] [--hash] [--progress] [--watch]
   pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--progress] [--watch]
   pace-line export FILE --kept SET --out FOLDER [--hash] [--progress] [--watch]
   pace-line check FILE [--json]
@@ -23,6 +24,7 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
 
   FILE may be - for standard input, PATH - for standard output
   --progress says how far painting is, a line for each tenth of it; a terminal is told by itself
+  --font FILE makes outlines of the texts in that font, for as often as it is given: TTF, OTF or WOFF
   --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
 
 formats
@@ -48,6 +50,7 @@ const OPTIONS = {
   all: { type: 'boolean' },
   pixels: { type: 'boolean' },
   kept: { type: 'string' },
+  font: { type: 'string', multiple: true },
   hash: { type: 'boolean' },
   progress: { type: 'boolean' },
   watch: { type: 'boolean' },
@@ -76,6 +79,7 @@ interface ExportValues {
   readonly all?: boolean | undefined;
   readonly pixels?: boolean | undefined;
   readonly kept?: string | undefined;
+  readonly font?: readonly string[] | undefined;
   readonly hash?: boolean | undefined;
   readonly progress?: boolean | undefined;
   readonly watch?: boolean | undefined;
@@ -116,7 +120,7 @@ async function exported(
       err(`pace-line: ${printable(note)}\n`);
     };
     const isHashed = values.hash === true;
-    const scene = loadScene(file);
+    const scene = withFonts(loadScene(file), values.font ?? [], onNote);
     try {
       await writeOutputs({ scene, file, isHashed, onWritten, onNote, onOut, onProgress }, values);
     } finally {

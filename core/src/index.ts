@@ -301,6 +301,7 @@ export {
   SceneError,
   type Seating,
   setArt,
+  redrawArt,
   setPivot,
   setBackground,
   lastMoment,

@@ -39,6 +39,7 @@ import {
   restackRider,
   retimeMark,
   SceneError,
+  redrawArt,
   setArt,
   setPivot,
   setClock,
@@ -496,6 +497,15 @@ describe('riders', () => {
     expect(times(slow)).toEqual(before.map((time) => expect.closeTo(2 * time, 9) as number));
     // The scene's own length is no cycle of its own.
     expect(setCycleRoom(roomy, { rider: 'r', cycle: scene.clock.duration }).riders[0]!.pace.cycle).toBeNull();
+  });
+  test('an art with other markup keeps its name, pivot and facing; another size, or none of that id, is refused', () => {
+    const before = base.art[0]!;
+    if (before.kind !== 'svg') throw new Error('no drawing');
+    const art = { ...before, name: 'Other', facing: 2, markup: before.markup.replace('<svg ', '<svg opacity="0.5" ') };
+    const after = redrawArt(base, { art }).art[0]!;
+    expect(after).toEqual({ ...before, markup: art.markup });
+    expect(() => redrawArt(base, { art: { ...art, width: 1 } })).toThrow(SceneError);
+    expect(() => redrawArt(base, { art: { ...art, id: 'nobody' } })).toThrow(SceneError);
   });
   test('a pivot of one rider leaves that one drawn where it was, and the others of its art alone; reset it has the art’s', () => {
     const spun = {

@@ -1,4 +1,4 @@
-export { addArt, deleteArt, setArt, setPivot } from './art/art.ts';
+export { addArt, deleteArt, redrawArt, setArt, setPivot } from './art/art.ts';
 export { copyThings, pasteThings, type Clip } from './clip/clip.ts';
 export { copyKeys, pasteKeys, type KeysClip } from './clip/keys.ts';
 export { copyMarks, nodesLost, pasteMarks } from './clip/marks.ts';

@@ -25,6 +25,7 @@ export const REFUSALS = [
   'motion-too-short',
   'needs-closed',
   'no-art',
+  'other-art',
   'no-corners',
   'no-guide',
   'no-key',

@@ -502,6 +502,7 @@ export const RECIPES: readonly Recipe[] = [
       'Save it, or copy it. What has several files is saved as one archive.',
       'For pages: an animated SVG, a page of its own, a module or a React component that is played, sought and laid between two elements, keyframes for one element. As pixels: GIF, animated PNG and WebP, WebM, a sequence, a sprite sheet. For programs and paper: frames, guides, paces, sheets.',
       'Give a colour of the drawing a name, and the page may set it; beside it, what it is on dark pages.',
+      'Text needs its font wherever it is shown. On the art, “Text to outlines” (T) makes outlines of it by the font’s file; on the command line --font FILE does.',
       'What is sent again and again is kept as a set: keep a format with its options, add others, and send all of them by one press. Sets are in the scene’s file.',
       'From a build the command line writes the same: pace-line export FILE --to animated-svg --out PATH, or all of a set: --kept SET --out FOLDER. In a build with Vite, @pace-line/vite imports the scene’s file itself: import Loop from ‘./barge.paceline.json?react’.',
     ],

@@ -1,5 +1,14 @@
-import { heldOutline, linkedScene, readTrails, sceneIn, type SceneReading, type TrailsAsked } from '@pace-line/core';
+import {
+  type Art,
+  heldOutline,
+  linkedScene,
+  readTrails,
+  sceneIn,
+  type SceneReading,
+  type TrailsAsked,
+} from '@pace-line/core';
 import { readSvgArt, readSvgParts, type PartsResult } from '@pace-line/core/art-import';
+import { outlinedArt, readFont, type Font } from '@pace-line/core/lettering';
 import { falseNames } from '../platform/pixels.ts';
 import type { JobReports } from './protocol.ts';
 import { serveJobs } from './serve.ts';
@@ -7,6 +16,12 @@ import { serveJobs } from './serve.ts';
 const handlers = {
   art: (text: string) => readSvgArt(text),
   parts: (text: string) => withHeldOutlines(readSvgParts(text)),
+  /** An art with its texts as outlines by the fonts of these files. */
+  outlined: ({ art, fonts }: { art: Art; fonts: readonly { readonly name: string; readonly bytes: ArrayBuffer }[] }) =>
+    outlinedArt(
+      art,
+      fonts.map(({ name, bytes }) => fontNamed(name, bytes)),
+    ),
   /** A list of points or the tracks of a GPX file. */
   trails: (asked: TrailsAsked, { progress }: JobReports) => readTrails(asked, progress),
   /** A scene file, or a sent file that carries a scene. */
@@ -14,6 +29,15 @@ const handlers = {
   /** The end of an address that holds a scene. */
   link: (text: string) => withTrueNames(linkedScene(text)),
 };
+
+/** A font; what is wrong with its file is said with its name. */
+function fontNamed(name: string, bytes: ArrayBuffer): Font {
+  try {
+    return readFont(bytes);
+  } catch (error) {
+    throw new Error(`${name}: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
 
 /** The parts of a drawing, each line with no more nodes than a guide holds. */
 function withHeldOutlines(result: PartsResult): PartsResult {

@@ -1,5 +1,7 @@
 import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
+import type { Outlined } from '@pace-line/core/lettering';
 import {
+  type Art,
   formatById,
   MOST_TEXT,
   paintingOf,
@@ -161,6 +163,13 @@ export const readArtFile = async (name: string, text: string): Promise<ArtResult
 /** Reads an SVG file's text and takes it apart, in the same way. */
 export const readPartsOf = async (name: string, text: string): Promise<PartsResult> =>
   resultOf(await shown(`Reading ${name}`, () => reading.run('parts', text, { limit: READING_LIMIT })));
+
+/** An art with its texts as outlines by the fonts of these files, off the main thread. */
+export const outlinesOfTexts = (
+  art: Art,
+  fonts: readonly { readonly name: string; readonly bytes: ArrayBuffer }[],
+): Promise<JobEnd<Outlined<Art>>> =>
+  shown(`Outlining the text of ${art.name}`, () => reading.run('outlined', { art, fonts }, { limit: READING_LIMIT }));
 
 const refuse = (message: string): SceneReading => ({ ok: false, problems: [{ path: '', message }] });
 

@@ -33,6 +33,7 @@ const WORDS: Readonly<Record<RefusalCode, Words>> = {
   'needs-closed': () =>
     'As far from each other everywhere they can be on a closed guide only; let them follow at a distance instead.',
   'no-art': () => 'That art is not in this scene.',
+  'other-art': () => 'That art is of another kind or size by now.',
   'no-corners': () => 'On its way there is no corner without a mark.',
   'no-guide': () => 'That guide is not in this scene.',
   'no-key': () => 'That key is not there any more.',

@@ -64,6 +64,22 @@ export const addArt = command<{ art: Art; data?: Scene['assets'] }>(
   }),
 );
 
+/** Gives an art other markup, as large as before: what it is, its name, pivot and facing stay. */
+export const redrawArt = command<{ art: Art }>(
+  (scene, { art }) => {
+    const before = artById(scene, art.id);
+    if (!before) return refusal('no-art');
+    const isAlike = before.kind === art.kind && before.width === art.width && before.height === art.height;
+    return isAlike ? undefined : refusal('other-art');
+  },
+  (scene, { art }) => ({
+    ...scene,
+    art: scene.art.map((one) =>
+      one.id === art.id ? { ...art, name: one.name, pivot: one.pivot, facing: one.facing } : one,
+    ),
+  }),
+);
+
 /** Deletes art that no rider shows. */
 export const deleteArt = command<{ id: string }>(
   (scene, { id }) => {

@@ -86,7 +86,7 @@ const headOf = ({ width, height }: Pixels): Uint8Array =>
     .bytes();
 
 /** Frames between two at which both ways of writing rows are tried: those between take what served best. */
-const TRIED_EVERY = 6;
+const TRIED_EVERY = 12;
 
 /** Packs pieces by the way that makes them smallest. */
 class Packing {

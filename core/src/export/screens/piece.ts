@@ -26,23 +26,26 @@ export function pieceSince(frame: Uint8ClampedArray, before: Uint8ClampedArray |
   const rect = differing(now, last, width, height);
   const pixels = new Uint8Array(BYTES * rect.width * rect.height);
   const words = new Uint32Array(pixels.buffer);
-  const isOver = isOpaqueWhere(frame, now, last);
+  let isOver = true;
   let to = 0;
-  for (let y = rect.y; y < rect.y + rect.height; y++)
-    for (let at = y * width + rect.x; at < y * width + rect.x + rect.width; at++, to++)
-      words[to] = isOver && now[at] === last[at] ? 0 : (now[at] ?? 0);
+  for (let y = rect.y; y < rect.y + rect.height && isOver; y++)
+    for (let at = y * width + rect.x; at < y * width + rect.x + rect.width; at++, to++) {
+      if (now[at] === last[at]) continue;
+      words[to] = now[at] ?? 0;
+      // Over what is there, what is not opaque would be mixed with it.
+      if (frame[BYTES * at + 3] !== 255) isOver = false;
+    }
+  if (!isOver)
+    for (let y = 0; y < rect.height; y++) {
+      const from = (rect.y + y) * width + rect.x;
+      words.set(now.subarray(from, from + rect.width), y * rect.width);
+    }
   return { ...rect, pixels, isOver };
 }
 
 /** Pixels as one number each. */
 const wordsOf = ({ buffer, byteOffset, length }: Uint8ClampedArray | Uint8Array): Uint32Array =>
   new Uint32Array(buffer, byteOffset, length / BYTES);
-
-/** Whether all that is new is opaque: then it may lie over what is there. */
-function isOpaqueWhere(rgba: Uint8ClampedArray, now: Uint32Array, before: Uint32Array): boolean {
-  for (let i = 0; i < now.length; i++) if (now[i] !== before[i] && rgba[BYTES * i + 3] !== 255) return false;
-  return true;
-}
 
 /** The smallest box, of at least one px, in which rows of numbers differ. */
 export function differing<T extends Uint32Array | Uint8Array>(

@@ -232,7 +232,7 @@ function finish(root: ParsedNode): ArtResult {
   if (!verified.ok) return refuse(verified.message);
   for (const font of leavings.fonts)
     leavings.notices.add(
-      `Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed.`,
+      `Text uses the font "${font}", which is not in the file: it shows in another where that font is not installed. Art › Text to outlines makes outlines of it.`,
     );
   const heavy = heavinessOf({
     elements: verified.elements,

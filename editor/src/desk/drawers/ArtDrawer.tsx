@@ -1,6 +1,7 @@
 import { IconFrame, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
+import { familiesOfArt } from '@pace-line/core/lettering';
 import { useDocumentState } from '../../document/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
 import { pickFiles } from '../../platform/files.ts';
@@ -11,6 +12,7 @@ import { bringInScene } from '../scene-art.tsx';
 import { importStrip } from '../strip-art.tsx';
 import { bringInText } from '../text-art.tsx';
 import { takeApart } from '../import-guides.ts';
+import { outlineText } from '../outline-text.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
@@ -107,6 +109,7 @@ function ArtButtons({ art }: { art: Art }) {
   const used = useDocumentState((state) => state.shown.riders.some((rider) => rider.art === art.id));
   const canvas = useDocumentState((state) => state.shown.canvas);
   const route = useDeskView((state) => state.route);
+  const families = useMemo(() => familiesOfArt(art), [art]);
   // As on the sheet: without a choice, the first.
   const guide = useDocumentState(
     ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
@@ -131,6 +134,14 @@ function ArtButtons({ art }: { art: Art }) {
       >
         park
       </button>
+      {families.length > 0 && (
+        <IconAction
+          label={`Text of ${art.name} to outlines`}
+          hint={`Text to outlines: choose the font’s file (${families.join(', ')})`}
+          icon={<IconLetterT size={14} aria-hidden />}
+          onClick={() => void outlineText(desk, art, families)}
+        />
+      )}
       {art.kind === 'svg' && (
         <IconAction
           label={`Take ${art.name} apart`}

@@ -10,7 +10,9 @@ import {
   type View,
 } from '../../../take/index.ts';
 import { IDENTITY_MATRIX } from '../../../geometry/index.ts';
-import { bezierOf, dashesOf, group, pathsOf, shapesOf } from './shapes.ts';
+import type { Outline } from '../../../import/path-data.ts';
+import { partsOf, type Part, type Parts } from './parts.ts';
+import { bezierOf, dashesOf, group, pathsOf } from './shapes.ts';
 import { colourOf } from './paints.ts';
 import { held, keyed, rounded, still, type Json } from './values.ts';
 
@@ -23,7 +25,8 @@ export interface Layers {
   /** Frames of the loop. */
   readonly end: number;
   readonly list: Json[];
-  readonly images: Map<Picture, { readonly id: string; readonly asset: Json }>;
+  /** Pictures, and drawings in several parts. */
+  readonly assets: Map<Picture, { readonly id: string; readonly asset: Json }>;
   /** The innermost layer of a view, by how far it moves what hangs on it. */
   readonly views: Map<number, number>;
 }
@@ -38,7 +41,7 @@ function layer({ list, end }: Layers, type: number, name: string, more: Fields):
   return ind;
 }
 
-const KIND = { solid: 1, image: 2, none: 3, shape: 4 };
+const KIND = { composition: 0, solid: 1, image: 2, none: 3, shape: 4 };
 
 /** The transform of a layer, of channels of a pose; what is left out changes nothing. */
 interface Moves {
@@ -194,49 +197,86 @@ function pictureLayer(
   canvas = parent,
 ): void {
   const { fps, end } = layers;
-  const made = shapesOf(picture);
-  const ks = transformOf(fps, moves);
+  const made = partsOf(picture);
+  const [only] = made.parts;
   const { inside } = drawn;
   const { opacity: _, ...carried } = inside?.frame?.curves ?? { opacity: ONE };
   const within = inside?.frame ? framed(layers, `${drawn.name}: seen within`, carried, canvas) : canvas;
-  const put = (type: number, more: Fields): void => {
-    const matte: Fields = inside ? { tt: inside.keep === 'inside' ? 1 : 2 } : {};
+  const put = (type: number, ks: Json, more: Fields): void => {
+    // The line's layer comes next; some players look for it by its number, others where it stands.
+    const matte: Fields = inside ? { tt: inside.keep === 'inside' ? 1 : 2, tp: layers.list.length + 2 } : {};
     layer(layers, type, drawn.name, { ks, ...hung(parent), ...matte, ...more });
     if (inside) matteLayer(layers, drawn, inside, within);
   };
-  if (made.ok) {
-    const shapes = [
-      group(
-        made.shapes,
-        IDENTITY_MATRIX,
-        held(shown, fps, (value) => value * 100),
-      ),
-    ];
-    const mask = made.clipped ? boxMask(picture) : {};
-    if (shown.length > 1 || shown[0]?.value === 1) put(KIND.shape, { shapes, ...mask });
+  if (made.parts.length === 1 && only?.kind === 'shapes') {
+    const shades = held(shown, fps, (value) => value * 100);
+    const shapes = [group(only.shapes, IDENTITY_MATRIX, shades)];
+    const outlines = made.clipped ? [boxOf(picture), ...only.within] : only.within;
+    if (shown.length > 1 || shown[0]?.value === 1)
+      put(KIND.shape, transformOf(fps, moves), { shapes, ...masks(outlines) });
     return;
   }
-  const refId = imageOf(layers, picture);
+  const whole: Whole =
+    made.parts.length === 1 && only?.kind === 'image'
+      ? { type: KIND.image, from: [0, 0], fields: { refId: imageOf(layers, only.picture) } }
+      : compositionOf(layers, picture, made);
+  const [px, py] = moves.pivot ?? [0, 0];
+  const ks = transformOf(fps, { ...moves, pivot: [px - whole.from[0], py - whole.from[1]] });
   shown.forEach(({ time, value }, i) => {
     if (value === 0) return;
     const until = shown[i + 1]?.time;
-    put(KIND.image, { refId, ip: rounded(time * fps, 3), op: until === undefined ? end : rounded(until * fps, 3) });
+    const span = { ip: rounded(time * fps, 3), op: until === undefined ? end : rounded(until * fps, 3) };
+    put(whole.type, ks, { ...whole.fields, ...span });
   });
 }
 
-/** What shows of a layer only what is in its picture's box. */
-function boxMask({ width, height }: Picture): Fields {
-  const corners = [
+/** What shows of a layer only what is within outlines: in all of them together. */
+function masks(outlines: readonly Outline[]): Fields {
+  if (outlines.length === 0) return {};
+  const masksProperties = outlines.map((outline, i): Json => {
+    return { inv: false, mode: 'a', nm: `within ${i + 1}`, o: still(100), x: still(0), pt: still(bezierOf(outline)) };
+  });
+  return { hasMask: true, masksProperties };
+}
+
+/** The edges of a picture. */
+const boxOf = ({ width, height }: Picture): Outline => ({
+  nodes: [
     { x: 0, y: 0 },
     { x: width, y: 0 },
     { x: width, y: height },
     { x: 0, y: height },
-  ];
-  const pt = still(bezierOf({ nodes: corners, closed: true }));
-  return {
-    hasMask: true,
-    masksProperties: [{ inv: false, mode: 'a', nm: 'box', o: still(100), x: still(0), pt }],
-  };
+  ],
+  closed: true,
+});
+
+/** A picture as one layer shows it: of which kind, and where its upper left corner is in the picture's px. */
+interface Whole {
+  readonly type: number;
+  readonly from: readonly [number, number];
+  readonly fields: Fields;
+}
+
+/** A drawing of several parts as a composition of its own: as large as what is seen of it, each part a layer in its place. */
+function compositionOf(layers: Layers, picture: Picture, { parts, box, clipped }: Parts): Whole {
+  const edges = clipped ? { left: 0, top: 0, right: picture.width, bottom: picture.height } : box;
+  const from = [Math.floor(Math.min(0, edges.left)), Math.floor(Math.min(0, edges.top))] as const;
+  const [w, h] = [Math.ceil(edges.right - from[0]), Math.ceil(edges.bottom - from[1])];
+  let known = layers.assets.get(picture);
+  if (!known) {
+    const inner: Layers = { ...layers, list: [] };
+    const ks = transformOf(layers.fps, { pivot: from });
+    parts.forEach((part, i) => partLayer(inner, part, `${picture.name}: ${i + 1}`, ks));
+    const id = `drawing_${layers.assets.size}`;
+    known = { id, asset: { id, nm: picture.name, layers: [...inner.list].reverse() } };
+    layers.assets.set(picture, known);
+  }
+  return { type: KIND.composition, from, fields: { refId: known.id, w, h } };
+}
+
+function partLayer(layers: Layers, part: Part, name: string, ks: Json): void {
+  if (part.kind === 'image') layer(layers, KIND.image, name, { ks, refId: imageOf(layers, part.picture) });
+  else layer(layers, KIND.shape, name, { ks, shapes: [group(part.shapes)], ...masks(part.within) });
 }
 
 /** The line within which a rider is seen, or outside of which: its layer stands right in front. */
@@ -252,12 +292,12 @@ function matteLayer(layers: Layers, { name }: DrawnArt, { nodes, frame }: Inside
 }
 
 /** A picture among the assets; gives its id. */
-function imageOf({ images, take }: Layers, picture: Picture): string {
-  const known = images.get(picture);
+function imageOf({ assets, take }: Layers, picture: Picture): string {
+  const known = assets.get(picture);
   if (known) return known.id;
-  const id = `image_${images.size}`;
+  const id = `image_${assets.size}`;
   const { width: w, height: h } = picture;
-  images.set(picture, { id, asset: { id, w, h, u: '', p: addressOf(picture, take.assets), e: 1 } });
+  assets.set(picture, { id, asset: { id, w, h, u: '', p: addressOf(picture, take.assets), e: 1 } });
   return id;
 }
 

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
-import type { Scene } from '../../../scene/index.ts';
+import { riderCodes, type Scene } from '../../../scene/index.ts';
 import { riderOn, sceneOf, WRITER_SCENES } from '../../../testing/scenes.ts';
 import { formatById, memorySink, QUIET_RUN, send, textOf } from '../../index.ts';
+import { partsOf } from './parts.ts';
 import { shapesOf } from './shapes.ts';
 
 const drawing = (inner: string, more = 'overflow="visible"') => ({
@@ -75,22 +76,86 @@ interface Layer {
   readonly ks: { readonly p: { readonly x: { readonly k: unknown } } };
 }
 
-async function lottieOf(scene: Scene): Promise<{ op: number; fr: number; assets: { p: string }[]; layers: Layer[] }> {
+interface Written {
+  readonly op: number;
+  readonly fr: number;
+  readonly assets: readonly { readonly p?: string }[];
+  readonly markers: readonly { readonly tm: number; readonly cm: string; readonly dr: number }[];
+  readonly layers: readonly Layer[];
+}
+
+async function lottieOf(scene: Scene): Promise<Written> {
   const { sink, files } = memorySink();
   const format = formatById('lottie')!;
   await send(scene, format, format.options.parse({}), sink, QUIET_RUN);
   return JSON.parse(textOf(files[0]!)) as never;
 }
 
-test('a drawing with text is an image, is said, and moves as before', async () => {
+test('a drawing of text alone is an image, is said, and moves as before', async () => {
   const scene = sceneOf({
-    art: [drawing('<text x="5" y="20">Tea & “milk”</text>'.replace('&', '&amp;'))],
+    art: [drawing('<text x="5" y="20">Tea &amp; “milk”</text>')],
     riders: [riderOn('r', 'loops', [], { art: 'd', guide: null, at: [30, 40] })],
   });
   const file = await lottieOf(scene);
   expect(file.layers.find(({ ty }) => ty === 2)?.ks.p.x.k).toBe(30);
-  expect(decodeURIComponent(file.assets[0]!.p)).toContain('Tea &amp; “milk”');
-  expect(formatById('lottie')!.notes!(scene, {})[0]).toContain('“Drawing”, as it has a <text>');
+  expect(decodeURIComponent(file.assets[0]!.p!)).toContain('Tea &amp; “milk”');
+  expect(formatById('lottie')!.notes!(scene, {})[0]).toContain(': “Drawing”, as it has a <text>');
+});
+
+/** The kinds of a drawing's parts, the rearmost first, with how many shapes and outlines, or the text of the picture. */
+const partsIn = (inner: string, more?: string): string[] =>
+  partsOf(drawing(inner, more)).parts.map((part) =>
+    part.kind === 'shapes'
+      ? `${part.shapes.length} shapes${part.within.length > 0 ? ` within ${part.within.length}` : ''}`
+      : (part.picture as { markup: string }).markup.replace(/^<svg[^>]*>|<\/svg>$|<defs>.*<\/defs>/g, ''),
+  );
+
+test('of a drawing, what shapes cannot hold is a picture in its place, with what is around it; the rest is shapes', () => {
+  expect(
+    partsIn(
+      '<rect width="9" height="9"/><circle r="3"/><g fill="red" transform="translate(3)"><rect width="2" height="2"/><text>a</text><text>b</text></g><rect width="4" height="4"/>',
+    ),
+  ).toEqual(['3 shapes', '<g fill="red" transform="translate(3)"><text>a</text><text>b</text></g>', '1 shapes']);
+  // A group that fades as a whole stays one.
+  expect(partsIn('<rect width="9" height="9"/><g opacity=".5"><rect width="2" height="2"/><text>a</text></g>')).toEqual(
+    ['1 shapes', '<g opacity=".5"><rect width="2" height="2"/><text>a</text></g>'],
+  );
+  expect(partsIn('<text>a</text>')).toEqual(['<text>a</text>']);
+  expect(partsIn('<rect width="9" height="9"/><text>a</text>', 'opacity=".5"')).toEqual([
+    '<rect width="9" height="9"/><text>a</text>',
+  ]);
+  const many = Array.from({ length: 30 }, () => '<rect width="9" height="9"/><text>a</text>').join('');
+  expect(partsIn(many)).toHaveLength(1);
+});
+
+test.each([
+  ['<circle r="9"/>', '1 shapes within 1'],
+  ['<circle r="9"/><rect width="5" height="5" transform="scale(2)"/>', '1 shapes within 2'],
+  // Two outlines of one path may be a hole, a text has none that are known.
+  ['<path d="M0 0H9V9ZM1 1H5V5Z"/>', '<rect width="9" height="9" clip-path="url(#c)"/>'],
+  ['<text>a</text>', '<rect width="9" height="9" clip-path="url(#c)"/>'],
+  ['', '<rect width="9" height="9" clip-path="url(#c)"/>'],
+])('a clip of plain outlines is geometry: %s', (clip, made) => {
+  const [first, second] = partsIn(
+    `<defs><clipPath id="c">${clip}</clipPath></defs><rect width="3" height="3"/><rect width="9" height="9" clip-path="url(#c)"/>`,
+  );
+  expect([first, second]).toEqual(['1 shapes', made]);
+});
+
+test('marks are markers, by the rider’s name in code and the number of the mark, in frames', async () => {
+  const scene = WRITER_SCENES['eased']!;
+  const file = await lottieOf(scene);
+  const code = riderCodes(scene.riders).get(scene.riders[0]!.id)!;
+  const [first, second] = scene.riders[0]!.pace.marks;
+  expect(file.markers[0]).toEqual({
+    tm: expect.closeTo(first!.time * scene.clock.fps, 3) as number,
+    cm: `${code} 1`,
+    dr: 0,
+  });
+  expect(file.markers[1]).toMatchObject({
+    tm: expect.closeTo(second!.time * scene.clock.fps, 3) as number,
+    cm: `${code} 2`,
+  });
 });
 
 test('keys are in frames of the scene, in order, within the loop', async () => {

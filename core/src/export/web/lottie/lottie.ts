@@ -2,14 +2,15 @@ import { z } from '../../../zod.ts';
 import { runsByTime } from '../../../drive/index.ts';
 import { artById, pictureOf, posesOf, type Scene } from '../../../scene/index.ts';
 import { CARRY } from '../../carry.ts';
+import type { Take } from '../../../take/index.ts';
 import { FINENESS } from '../../delivered.ts';
 import { DRAWN } from '../../features.ts';
 import type { Format } from '../../format.ts';
 import { writeFile } from '../../sink.ts';
 import { fileStem, pageJson } from '../../text.ts';
 import { drawnLayers, paperLayer, type Layers } from './layers.ts';
-import { shapesOf } from './shapes.ts';
-import { rounded } from './values.ts';
+import { partsOf } from './parts.ts';
+import { rounded, type Json } from './values.ts';
 
 const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
@@ -38,7 +39,7 @@ export const lottie: Format<'take', typeof options> = {
     const { width, height, background: paper } = take.canvas;
     const { fps } = take;
     const end = rounded(take.length * fps, 3);
-    const layers: Layers = { take, fps, end, list: [], images: new Map(), views: new Map() };
+    const layers: Layers = { take, fps, end, list: [], assets: new Map(), views: new Map() };
     if (background && paper !== null) paperLayer(layers, paper);
     drawnLayers(layers);
     const file = {
@@ -50,7 +51,8 @@ export const lottie: Format<'take', typeof options> = {
       h: rounded(height, 3),
       nm: take.name,
       ddd: 0,
-      assets: [...layers.images.values()].map(({ asset }) => asset),
+      markers: markersOf(take),
+      assets: [...layers.assets.values()].map(({ asset }) => asset),
       // The foremost first.
       layers: [...layers.list].reverse(),
     };
@@ -58,22 +60,29 @@ export const lottie: Format<'take', typeof options> = {
   },
 };
 
+/** The marks of riders as markers: named as in code, a rider's and the number of its mark. */
+const markersOf = ({ marks, fps }: Take): Json =>
+  marks.flatMap(({ code, times }) =>
+    times.flatMap((all, i) => all.map((time): Json => ({ tm: rounded(time * fps, 3), cm: `${code} ${i + 1}`, dr: 0 }))),
+  );
+
 /** What is an image in it, and why. */
 function imagesOf(scene: Scene): string[] {
   const used = new Set(scene.riders.filter(({ output }) => output).map(({ art }) => art));
-  const found = [...used].flatMap((id) => {
+  const said = [...used].flatMap((id) => {
     const art = artById(scene, id);
     if (!art) return [];
     const whys = Array.from({ length: posesOf(art) }, (_, i) => {
       const picture = pictureOf(art, i + 1);
-      const made = picture && shapesOf(picture);
-      return made && !made.ok ? made.why : undefined;
+      const parts = picture ? partsOf(picture).parts : [];
+      const image = parts.find((part) => part.kind === 'image');
+      return image && { why: image.why, isPart: parts.length > 1 };
     });
-    const why = whys.find((one) => one !== undefined);
-    return why === undefined ? [] : [`“${art.name}”, as ${why}`];
+    const found = whys.find((one) => one !== undefined);
+    return found ? [`${found.isPart ? 'a part of ' : ''}“${art.name}”, as ${found.why}`] : [];
   });
-  if (found.length === 0) return [];
-  return [`Images in it, not shapes: ${found.join('; ')}. Drawings among them are shown by players in browsers.`];
+  if (said.length === 0) return [];
+  return [`Images in it, not shapes: ${said.join('; ')}. Drawings among them are shown by players in browsers.`];
 }
 
 function repeatsOf({ clock, driver }: Scene): string[] {

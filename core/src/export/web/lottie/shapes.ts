@@ -26,7 +26,9 @@ const READ = new Set(
   (
     'id transform x y x1 y1 x2 y2 cx cy r rx ry d points width height viewBox preserveAspectRatio overflow xmlns xml:space ' +
     'fill fill-opacity fill-rule stroke stroke-width stroke-opacity stroke-linecap stroke-linejoin stroke-miterlimit ' +
-    'stroke-dasharray stroke-dashoffset opacity display visibility color clip-rule shape-rendering color-interpolation'
+    'stroke-dasharray stroke-dashoffset opacity display visibility color clip-rule shape-rendering color-interpolation ' +
+    // Of letters, and there are none.
+    'font-family font-size font-style font-weight font-variant font-stretch text-anchor letter-spacing word-spacing text-rendering'
   ).split(' '),
 );
 
@@ -38,12 +40,25 @@ const INHERITED = new Set(
   ).split(' '),
 );
 
-const PAINTED = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
-const UNSEEN = new Set(['title', 'desc', 'defs', 'linearGradient', 'radialGradient']);
+export const PAINTED = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
+export const UNSEEN = new Set([
+  'title',
+  'desc',
+  'defs',
+  'linearGradient',
+  'radialGradient',
+  'clipPath',
+  'mask',
+  'pattern',
+  'filter',
+  'marker',
+  'symbol',
+]);
 
-type Attributes = Readonly<Record<string, string>>;
+export type Attributes = Readonly<Record<string, string>>;
 
-interface Walk {
+/** What is shared while a drawing is gone through. */
+export interface Walk {
   readonly byId: ReadonlyMap<string, ArtElement>;
   /** What is painted, px of the drawing. */
   box: Box;
@@ -64,19 +79,27 @@ function madeOf(picture: Picture): Shapes {
   const root = rootOf(picture);
   const walk: Walk = { byId: idsOf(root), box: EMPTY_BOX };
   try {
-    refuseOthers(root);
-    if (root.attributes['opacity'] !== undefined) throw new NoShapeError('an opacity of its own');
+    refuseRoot(root);
     const shapes = groupOf(root, viewMatrix(root.attributes, width, height), {}, walk);
-    const { left, top, right, bottom } = walk.box;
-    const reaches = left < 0 || top < 0 || right > width || bottom > height;
-    return { ok: true, shapes, clipped: reaches && root.attributes['overflow'] !== 'visible' };
+    const clipped = reachesOut(walk.box, picture) && root.attributes['overflow'] !== 'visible';
+    return { ok: true, shapes, clipped };
   } catch (error) {
     if (error instanceof NoShapeError) return { ok: false, why: `it has ${error.message}` };
     throw error;
   }
 }
 
-function idsOf(root: ArtElement): Map<string, ArtElement> {
+/** Throws where a drawing as a whole is shown in a way that shapes cannot hold. */
+export function refuseRoot(root: ArtElement): void {
+  refuseOthers(root);
+  if (root.attributes['opacity'] !== undefined) throw new NoShapeError('an opacity of its own');
+}
+
+/** Whether what is painted reaches out of a picture's box. */
+export const reachesOut = ({ left, top, right, bottom }: Box, { width, height }: Picture): boolean =>
+  left < 0 || top < 0 || right > width || bottom > height;
+
+export function idsOf(root: ArtElement): Map<string, ArtElement> {
   const found = new Map<string, ArtElement>();
   const visit = (element: ArtElement): void => {
     const { id } = element.attributes;
@@ -87,7 +110,8 @@ function idsOf(root: ArtElement): Map<string, ArtElement> {
   return found;
 }
 
-function passedOn(above: Attributes, own: Attributes): Attributes {
+/** What an element's children have of it. */
+export function passedOn(above: Attributes, own: Attributes): Attributes {
   return { ...above, ...Object.fromEntries(Object.entries(own).filter(([name]) => INHERITED.has(name))) };
 }
 
@@ -99,7 +123,8 @@ function groupOf(element: ArtElement, matrix: Matrix, above: Attributes, walk: W
     .flatMap((child) => (typeof child === 'string' ? [] : shapesOfElement(child, matrix, style, walk)));
 }
 
-function shapesOfElement(element: ArtElement, base: Matrix, above: Attributes, walk: Walk): Json[] {
+/** What an element paints, the foremost first; throws where shapes cannot hold it. */
+export function shapesOfElement(element: ArtElement, base: Matrix, above: Attributes, walk: Walk): Json[] {
   const { name, attributes } = element;
   if (UNSEEN.has(name) || attributes['display'] === 'none') return [];
   if (name !== 'g' && !PAINTED.has(name))
@@ -116,12 +141,14 @@ function shapesOfElement(element: ArtElement, base: Matrix, above: Attributes, w
   return [group(inner, IDENTITY_MATRIX, still(rounded(opacity * 100, 2)))];
 }
 
-function refuseOthers({ attributes }: ArtElement): void {
+/** Throws where an element says something that is not read here. */
+export function refuseOthers({ attributes }: ArtElement): void {
   const other = Object.keys(attributes).find((one) => !READ.has(one));
   if (other !== undefined) throw new NoShapeError(`“${other}”`);
 }
 
-function shareOf(text: string | undefined): number {
+/** A share, as a number or a percentage. */
+export function shareOf(text: string | undefined): number {
   const value = Number.parseFloat(text ?? '1');
   const isPercent = text?.trim().endsWith('%') === true;
   return Number.isNaN(value) ? 1 : Math.min(1, Math.max(0, isPercent ? value / 100 : value));
