@@ -82,6 +82,29 @@ describe.each(FORMATS.map(({ id }) => id))('%s', (id) => {
   });
 });
 
+test.each(['animated-svg', 'web-page', 'module'])(
+  '%s is light to play from seventeen riders on, or where that is asked for; else as small as can be',
+  async (id) => {
+    const crowd = (count: number): Scene => ({
+      ...WRITER_SCENES['eased']!,
+      riders: Array.from({ length: count }, (_, i) => ({
+        ...WRITER_SCENES['eased']!.riders[0]!,
+        id: `r${i}`,
+        name: `R ${i}`,
+      })),
+    });
+    const isLight = async (scene: Scene, given?: object): Promise<boolean> =>
+      /\{translate:|"X", \[/.test((await written(scene, id, given)).text);
+    expect(await isLight(crowd(16))).toBe(false);
+    expect(await isLight(crowd(17))).toBe(true);
+    expect(await isLight(crowd(17), { plays: 'small' })).toBe(false);
+    expect(await isLight(crowd(1), { plays: 'light' })).toBe(true);
+    // What is not sent is not played.
+    const { riders, ...more } = crowd(17);
+    expect(await isLight({ ...more, riders: riders.map((one, i) => ({ ...one, output: i > 0 })) })).toBe(false);
+  },
+);
+
 describe('web writers', () => {
   test('another scene gives other names, so that two drawings can stand in one page', async () => {
     const prefix = async (name: string): Promise<string> =>

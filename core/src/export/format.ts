@@ -37,6 +37,8 @@ export interface Format<N extends keyof Sources = keyof Sources, O extends z.Zod
   readonly needs: N;
   /** Of a take: it plays motion along paths, repetitions that are ahead, and ways there and back, not curves alone. */
   readonly ways?: true;
+  /** Of a take: whether places have keys that one animation can hold. */
+  readonly joint?: (scene: Scene, options: z.infer<O>) => boolean;
   /** Of pixels: frames a second that it can hold at most. */
   readonly fastest?: number;
   /** What of a scene it can hold; the rest is told before it is written. */

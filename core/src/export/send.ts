@@ -56,6 +56,7 @@ export async function send(
         onProgress,
         scale: scaleOf(options),
         ways: format.ways === true,
+        joint: format.joint?.(scene, options) === true,
         leadIn: format.holds.includes('lead-in'),
       }),
     frames: () => framesOf(scene, { onProgress }),

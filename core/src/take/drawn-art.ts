@@ -5,7 +5,7 @@ import { artOfRider, guideById, leadInOf, riderById, type Art, type Rider, type 
 import { alongOf, isShorter, type Along } from './along.ts';
 import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
 import type { Curve } from './curve.ts';
-import { constantCurves, curvesOf } from './curves-of.ts';
+import { constantCurves, curvesOf, goesBothWays } from './curves-of.ts';
 import type { DrawnStroke } from './drawn-stroke.ts';
 import { lookedAt } from './reduction.ts';
 import { ledThrough, type Led } from './lead-in.ts';
@@ -26,6 +26,8 @@ export interface DrawnArt extends Led {
   readonly along: Along | null;
   /** The rider whose motion it repeats, and by how much it is ahead of it, s; null where it has its own, or that was not asked for. */
   readonly echo: Echo | null;
+  /** Both channels of its place have the same keys and straight legs: where that was asked for, one animation holds them. */
+  readonly joint: boolean;
   /** The second half of the loop is the first one backward; told where that was asked for. */
   readonly mirrored: boolean;
   /** The pose that is shown, counted from 1; 0: nothing is. */
@@ -64,6 +66,8 @@ export interface Inside {
 /** How riders are baked. */
 export interface Baking extends FrameBaking {
   readonly ways: boolean;
+  /** Places are wanted with keys that one animation can hold. */
+  readonly joint: boolean;
   /** What code calls riders, by their ids. */
   readonly codes: ReadonlyMap<string, string>;
   /** Where a guide's line lies. */
@@ -72,7 +76,7 @@ export interface Baking extends FrameBaking {
 
 /** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
 export function drawnArt(
-  { scene, motion, tolerance, cubic, ways, codes, leadIn, frameOf }: Baking,
+  { scene, motion, tolerance, cubic, ways, joint: isWanted, codes, leadIn, frameOf }: Baking,
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
@@ -88,7 +92,7 @@ export function drawnArt(
   const { id, name, parallax } = rider;
   const box = pivotBoxOf(art);
   const led = ledThrough(moving, leadIn, box, tolerance, cubic);
-  const ownWay = { along: null, echo: null, mirrored: false };
+  const ownWay = { along: null, echo: null, joint: false, mirrored: false };
   const still = {
     ...ownWay,
     ...led,
@@ -102,10 +106,11 @@ export function drawnArt(
   };
   if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
-  const curves = curvesOf(moving, looked);
-  tell(0.75);
   // What enters has curves alone: those of its lead-in go on in them.
-  const guide = ways && !led.entering && guideById(scene, rider.guide);
+  const joint = isWanted && !led.entering && goesBothWays(moving);
+  const curves = curvesOf(moving, looked, joint);
+  tell(0.75);
+  const guide = ways && !joint && !led.entering && guideById(scene, rider.guide);
   const along = guide ? alongOf(moving, guide, length, looked) : null;
   const mirrored =
     ways && isEndless(scene) && scene.clock.repeat === 'there-and-back' && isMirrored(moving, length, box);
@@ -116,6 +121,7 @@ export function drawnArt(
     art,
     curves,
     ...still,
+    joint,
     along: along && isShorter(along, curves) ? along : null,
     mirrored,
   };

@@ -38,6 +38,53 @@ export function reducedCurve(pieces: readonly (readonly Point[])[], options: Red
   return keys;
 }
 
+/** A place at a time, s. */
+export interface PlacedAt {
+  readonly time: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Both channels of a place with keys at the same times, and straight legs: the fewest that stay within a tolerance, px, of pieces of places. */
+export function reducedPlace(
+  pieces: readonly (readonly PlacedAt[])[],
+  { tolerance, grid }: Pick<ReduceOptions, 'tolerance' | 'grid'>,
+): { readonly x: Curve; readonly y: Curve } {
+  const keys: PlacedAt[] = [];
+  for (const piece of pieces)
+    for (const { time, x, y } of straightPlaces(piece, tolerance)) {
+      const key = { time, x: rounded(x, grid), y: rounded(y, grid) };
+      const last = keys[keys.length - 1];
+      if (last && last.time === key.time && last.x === key.x && last.y === key.y) continue;
+      keys.push(key);
+    }
+  return { x: keys.map(({ time, x }) => ({ time, value: x })), y: keys.map(({ time, y }) => ({ time, value: y })) };
+}
+
+/** Of the places of a piece the fewest between which straight legs, at an even speed each, stay within a tolerance of all the others. */
+function straightPlaces(piece: readonly PlacedAt[], tolerance: number): PlacedAt[] {
+  const last = piece.length - 1;
+  const kept = piece.slice(0, 1);
+  for (let from = 0; from < last;) {
+    const { end } = farthest(from, last, true, (to) => (isStraight(piece, from, to, tolerance) ? true : undefined));
+    kept.push(...piece.slice(end, end + 1));
+    from = end;
+  }
+  return kept;
+}
+
+function isStraight(piece: readonly PlacedAt[], a: number, b: number, tolerance: number): boolean {
+  const [from, to] = [piece[a], piece[b]];
+  if (!from || !to) return false;
+  for (let i = a + 1; i < b; i++) {
+    const at = piece[i] ?? to;
+    const share = (at.time - from.time) / (to.time - from.time);
+    const off = Math.hypot(from.x + (to.x - from.x) * share - at.x, from.y + (to.y - from.y) * share - at.y);
+    if (off > tolerance) return false;
+  }
+  return true;
+}
+
 /** The nearest multiple of a grid's step. */
 const rounded = (value: number, grid: number): number => quantised(Math.round(value / grid) * grid);
 

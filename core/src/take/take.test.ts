@@ -13,7 +13,7 @@ import {
   type DrawnArt,
   type Take,
 } from './index.ts';
-import { reducedCurve, type Point } from './reduce.ts';
+import { reducedCurve, reducedPlace, type Point } from './reduce.ts';
 
 const arts = (take: Take): DrawnArt[] => take.drawing.flatMap((drawn) => (drawn.kind === 'art' ? [drawn] : []));
 const keysOf = (take: Take): number =>
@@ -189,4 +189,56 @@ describe('curves', () => {
     for (const { time, value } of noisy.slice(0, -1))
       expect(Math.abs(valueOfCurve(kept, time) - value)).toBeLessThanOrEqual(0.5 + 1e-9);
   });
+});
+
+describe('places with keys that one animation can hold', () => {
+  test('of a circle at an even speed, as many straight legs as its sagitta asks for', () => {
+    const [radius, tolerance] = [200, 0.25];
+    const circle = Array.from({ length: 4001 }, (_, i) => {
+      const angle = (2 * Math.PI * i) / 4000;
+      return { time: i / 4000, x: radius * Math.cos(angle), y: radius * Math.sin(angle) };
+    });
+    const { x, y } = reducedPlace([circle], { tolerance, grid: 0.01 });
+    // A chord of angle 2a is off by r · (1 − cos a).
+    const legs = Math.PI / Math.acos(1 - tolerance / radius);
+    expect(x.length - 1).toBeGreaterThanOrEqual(Math.floor(legs));
+    expect(x.length - 1).toBeLessThanOrEqual(legs * 1.1 + 1);
+    expect(x.map(({ time }) => time)).toEqual(y.map(({ time }) => time));
+    for (const { time, x: wantedX, y: wantedY } of circle)
+      expect(Math.hypot(valueOfCurve(x, time) - wantedX, valueOfCurve(y, time) - wantedY)).toBeLessThan(
+        tolerance + 0.01,
+      );
+  });
+  test('what stops on a straight way has a key there; what jumps has two at one time', () => {
+    const way = (from: number, to: number, x: (t: number) => number) =>
+      Array.from({ length: 101 }, (_, i) => {
+        const time = from + ((to - from) * i) / 100;
+        return { time, x: x(time), y: 2 * x(time) };
+      });
+    const pieces = [way(0, 1, (t) => 10 * Math.min(t, 0.5)), way(1, 2, () => 90)];
+    const { x, y } = reducedPlace(pieces, { tolerance: 0.1, grid: 0.01 });
+    expect(x).toHaveLength(5);
+    expect(x[0]).toEqual({ time: 0, value: 0 });
+    expect(x[1]!.time).toBeCloseTo(0.5, 1);
+    expect(x.slice(2)).toEqual([
+      { time: 1, value: 5 },
+      { time: 1, value: 90 },
+      { time: 2, value: 90 },
+    ]);
+    expect(y[3]).toEqual({ time: 1, value: 180 });
+  });
+  test.each(Object.entries(WRITER_SCENES))(
+    '%s keeps the tolerance, with the same keys for both channels',
+    (_, scene) => {
+      const take = bake(scene, { joint: true, ways: true });
+      expect(worstGap(scene, take)).toBeLessThan(0.25);
+      for (const { joint, along, curves } of arts(take)) {
+        if (!joint) continue;
+        expect(along).toBeNull();
+        expect(curves.x.map(({ time }) => time)).toEqual(curves.y.map(({ time }) => time));
+        expect([...curves.x, ...curves.y].every(({ ease }) => ease === undefined)).toBe(true);
+      }
+      expect(arts(take).some(({ joint }) => joint)).toBe(true);
+    },
+  );
 });

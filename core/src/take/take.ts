@@ -50,6 +50,8 @@ export interface BakeOptions {
   readonly cubic?: boolean;
   /** The ways of targets that have more than curves are looked for: along paths, ahead of each other, there and back. */
   readonly ways?: boolean;
+  /** Places are wanted with keys that one animation can hold: more keys, less work for whoever plays them. */
+  readonly joint?: boolean;
   /** The lead-in is wanted as well, where it is played by time. */
   readonly leadIn?: boolean;
   /** Told the share of things done, 0 to 1. */
@@ -64,6 +66,7 @@ export function bake(
     tolerance = BAKE_TOLERANCE,
     cubic = true,
     ways = false,
+    joint = false,
     leadIn: isLed = false,
     onProgress,
   }: BakeOptions = {},
@@ -75,7 +78,13 @@ export function bake(
   const order = displayOrder(scene);
   const framing = { scene, motion, tolerance: reach, cubic, leadIn };
   const codes = riderCodes(scene.riders);
-  const how: Baking = { ...framing, ways, codes, frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)) };
+  const how: Baking = {
+    ...framing,
+    ways,
+    joint,
+    codes,
+    frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)),
+  };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
     const drawn = one.kind === 'rider' ? drawnArt(how, one, tell) : drawnStroke(how, one);
@@ -131,7 +140,7 @@ export function stillTake(scene: Scene, time: number): Take {
     const curves = stillCurves(poses, index);
     const { id, name, parallax } = rider;
     const steps = { pose: still(poses.of(index, 'pose')), shown: still(1), posing: null, showing: null };
-    const ways = { along: null, echo: null, mirrored: false, ...NOT_LED };
+    const ways = { along: null, echo: null, joint: false, mirrored: false, ...NOT_LED };
     const inside = insideOf(scene, rider, frameOf);
     return [
       { kind: 'art', id, name, art, curves, ...ways, ...steps, inside, parallax, ...goesWith(scene, rider, codes) },

@@ -129,7 +129,7 @@ export async function movingPicture(scene: Scene): Promise<string | undefined> {
   const end = await writeOutput(
     scene.riders.length > 0 ? scene : withLines(scene),
     'animated-svg',
-    {},
+    { plays: 'small' },
     {
       isMeasured: false,
     },

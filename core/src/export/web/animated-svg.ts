@@ -1,4 +1,5 @@
 import { z } from '../../zod.ts';
+import { isLight, PLAYS } from './plays.ts';
 import { CARRY } from '../carry.ts';
 import { SCALE } from '../delivered.ts';
 import { DRAWN } from '../features.ts';
@@ -14,6 +15,7 @@ const options = z.object({
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   ...COLORS,
   ...SCALE,
+  ...PLAYS,
   ...USES,
   prefix: z
     .string()
@@ -35,6 +37,7 @@ export const animatedSvg: Format<'take', typeof options> = {
   options,
   needs: 'take',
   ways: true,
+  joint: isLight,
   holds: [...DRAWN, 'lead-in'],
   advice: [
     'Pasted into a page whose policy forbids inline styles it stands still: put it into an image element there.',

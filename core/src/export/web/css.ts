@@ -15,12 +15,12 @@ function percentages(keys: Curve, length: number): [percent: number, key: CurveK
   });
 }
 
-/** One @keyframes of a curve; `declaration` writes a value. The rule's animation has linear timing; a leg with an ease has its own. */
+/** One @keyframes of a curve; `declaration` writes the value of a key of it. The rule's animation has linear timing; a leg with an ease has its own. */
 export function keyframesOf(
   name: string,
   curve: Curve,
   length: number,
-  declaration: (value: number) => string,
+  declaration: (value: number, key: number) => string,
 ): string {
   const frames = percentages(curve, length).map(([percent, { value, ease }], i, all) => {
     const isLast = i === all.length - 1;
@@ -31,7 +31,7 @@ export function keyframesOf(
       : ease && !isLast
         ? `;animation-timing-function:cubic-bezier(.3333,${bare(ease[0])},.6667,${bare(ease[1])})`
         : '';
-    return `${formatNumber(percent, PERCENT_DIGITS)}%{${declaration(value)}${timing}}`;
+    return `${formatNumber(percent, PERCENT_DIGITS)}%{${declaration(value, i)}${timing}}`;
   });
   return `@keyframes ${name}{${frames.join('')}}`;
 }

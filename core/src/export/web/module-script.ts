@@ -12,9 +12,24 @@ const keysOf = (curve: Curve, length: number, property: Tracked): string =>
     })
     .join(',')}]`;
 
+/** A place that goes both ways as its two channels and its turn, each by the name that its rider knows it by; others as they are. */
+function apart(track: Track): Track[] {
+  const { joint, name } = track;
+  if (!joint) return [track];
+  const stem = name.slice(0, -1);
+  const one = (key: string, property: Tracked, curve: Curve): Track => ({
+    ...track,
+    name: stem + key,
+    property,
+    curve,
+  });
+  const place = [one('x', 'X', track.curve ?? []), one('y', 'Y', joint.y)];
+  return joint.turn.length > 1 ? [...place, one('t', 'T', joint.turn)] : place;
+}
+
 /** What moves, as data: name, property, keys, whether it changes at once, its keys in the lead-in where it is something else there, their times as shares of that, and whether its loop begins with it. */
 export function tracksText(tracks: readonly Track[], { length, leadIn }: Take): string {
-  const lines = tracks.map(({ name, property, curve, steps, runs, entering }) => {
+  const lines = tracks.flatMap(apart).map(({ name, property, curve, steps, runs, entering }) => {
     const keys = keysOf(curve ?? steps ?? [], length, property);
     const jumps = curve ? (entering || runs ? ', 0' : '') : ', 1';
     const before = entering ? `, ${keysOf(entering, leadIn, property)}${runs ? ', 1' : ''}` : runs ? ', 0, 1' : '';

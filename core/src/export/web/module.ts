@@ -12,6 +12,7 @@ import { MODULE_SCRIPT } from './page-scripts.ts';
 import { marksText, ridersText, specText, tracksText } from './module-script.ts';
 import { FRAME_RULES, ownRules } from './style.ts';
 import { COLORS, darkValues } from './colors.ts';
+import { isLight, PLAYS } from './plays.ts';
 import { drawnSvg, USES, type DrawnSvg } from './svg/svg.ts';
 
 export const moduleOptions = z.object({
@@ -19,6 +20,7 @@ export const moduleOptions = z.object({
   background: z.boolean().default(false).describe('Paint the canvas’s background'),
   ...COLORS,
   ...SCALE,
+  ...PLAYS,
   ...USES,
   ...NAMED,
   ...CARRY,
@@ -216,6 +218,7 @@ export const moduleFormat: Format<'take', typeof moduleOptions> = {
   several: true,
   options: moduleOptions,
   needs: 'take',
+  joint: isLight,
   holds: [...DRAWN, 'driver', 'lead-in'],
   embed: mountedModule,
   async write(take, given, sink) {

@@ -2,6 +2,7 @@ import { DRAWN } from '../features.ts';
 import type { Format } from '../format.ts';
 import { writeFile } from '../sink.ts';
 import { stemOf } from '../text.ts';
+import { isLight } from './plays.ts';
 import { moduleOptions, moduleText, moduleTypes } from './module.ts';
 
 /** A component's name from a file's. */
@@ -122,6 +123,7 @@ export const react: Format<'take', typeof moduleOptions> = {
   several: true,
   options: moduleOptions,
   needs: 'take',
+  joint: isLight,
   holds: [...DRAWN, 'driver', 'lead-in'],
   embed: (_, [file = '']) => `import Loop from './${file}';\n\n<Loop />`,
   async write(take, given, sink) {

@@ -4,7 +4,7 @@ import { darkRules, type NamedColor } from './colors.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
 import type { Clipping, EchoRule } from './svg/writing.ts';
-import { declarationOf, type Track, type TrackPath } from './tracks.ts';
+import { declarationOf, degrees, px, type JointTrack, type Track, type TrackPath } from './tracks.ts';
 
 /**
  * Transforms turn and scale about the canvas's corner, as they are written, whatever a page says of its drawings. It names no class that has other rules: an optimiser that puts a rule
@@ -58,7 +58,9 @@ export function styleOf(take: Take, moving: Moving, driven = ''): string {
   const entries = tracks.map((track) => entryRule(track, take, track.runs ? runningFrom(take) : plays));
   const runs = `.${prefix}-m{animation:${plays}}${back}${entries.join('')}`;
   const all = driven ? runs : `@media (prefers-reduced-motion:no-preference){${runs}}`;
-  const rules = tracks.map((track) => ruleOf(track, take));
+  const rules = tracks.map((track) =>
+    track.joint ? jointRule(track, track.joint, take, driven !== '') : ruleOf(track, take),
+  );
   const ahead = [...echoes].map(([name, echo]) => echoRule(name, echo));
   return `<style>${standing}${all}${rules.join('')}${ahead.join('')}${driven}</style>`;
 }
@@ -123,6 +125,22 @@ function ruleOf(track: Track, take: Take): string {
   const keys = mirrored ? firstHalf(curve, duration) : curve;
   const rule = `.${name}{${path ? `${alongRule(path)}${declaration(curve[0]?.value ?? 0)};` : ''}animation-name:${name}${more}}`;
   return `${path ? `@supports(offset-rotate:auto){${rule}}` : rule}${keyframesOf(name, keys, whole, declaration)}`;
+}
+
+/**
+ * A place and a turn as properties of their own of one element: browsers play them beside the page's own work. Only what plays has them: what stands still, and browsers that know
+ * none, keep the transform that is written.
+ */
+function jointRule(track: Track, { y, turn }: JointTrack, take: Take, isDriven: boolean): string {
+  const { name, curve, mirrored } = track;
+  const whole = mirrored ? take.duration : take.length;
+  const half = (keys: Curve): Curve => (mirrored ? firstHalf(keys, take.duration) : keys);
+  const turns = !isConstant(turn);
+  const stands = !turns && turn[0] && turn[0].value !== 0 ? `rotate:${degrees(turn[0].value)}deg;` : '';
+  const rule = `@supports(translate:0px){.${name}{transform:none;${stands}animation-name:${name}${turns ? `,${name}t` : ''}${runsRule(track, take)}}}`;
+  const place = keyframesOf(name, half(curve ?? []), whole, (x, i) => `translate:${px(x)}px ${px(y[i]?.value ?? 0)}px`);
+  const turning = turns ? keyframesOf(`${name}t`, half(turn), whole, (value) => `rotate:${degrees(value)}deg`) : '';
+  return `${isDriven ? rule : `@media (prefers-reduced-motion:no-preference){${rule}}`}${place}${turning}`;
 }
 
 /** What goes along a path stands where that is, not where it stands for those who know no such motion. */

@@ -13,10 +13,18 @@ export interface Track {
   readonly runs: boolean;
   /** What it is in the lead-in instead, from the beginning of that on: a curve, or steps where it changes at once; null: nothing else. */
   readonly entering: Curve | Steps | null;
+  /** Of a place that goes both ways in one animation: its other channel, with the same keys, and its turn beside it. */
+  readonly joint: JointTrack | null;
   /** The path along which it goes. */
   readonly path: TrackPath | null;
   /** The second half of the loop is the first one backward. */
   readonly mirrored: boolean;
+}
+
+/** What one element has beside the first channel of its place. */
+export interface JointTrack {
+  readonly y: Curve;
+  readonly turn: Curve;
 }
 
 /** A path as data of SVG, and whether what goes along it turns with it. */
@@ -30,7 +38,7 @@ export const px = (value: number): string => formatNumber(value, 4);
 export const factor = (value: number): string => formatNumber(value, 6);
 export const share = (value: number): string => formatNumber(value, 4);
 
-/** What a track animates: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn, share of a path that is gone; each as the number that is written, and as the declaration of CSS that holds it. */
+/** What a track animates: place, turn (rad), skew (rad), width and height (factors), opacity, share of a line that is drawn, share of a path that is gone, the first channel of a place that goes both ways; in data (page/data.ts) both of those and their turn. Each as the number that is written, and as the declaration of CSS that holds it. */
 const WRITTEN = {
   x: [px, (n: string) => `transform:translate(${n}px)`],
   y: [px, (n: string) => `transform:translateY(${n}px)`],
@@ -40,6 +48,10 @@ const WRITTEN = {
   h: [factor, (n: string) => `transform:scaleY(${n})`],
   o: [share, (n: string) => `opacity:${n}`],
   d: [(v: number) => formatNumber(1 - v, 6), (n: string) => `stroke-dashoffset:${n}`],
+  X: [px, (n: string) => `translate:${n}px`],
+  Y: [px, (n: string) => `translate:0 ${n}px`],
+  T: [degrees, (n: string) => `rotate:${n}deg`],
+  j: [px, (n: string) => `translate:${n}px`],
   p: [(v: number) => formatNumber(v * 100, 5), (n: string) => `offset-distance:${n}%`],
 } as const;
 export type Tracked = keyof typeof WRITTEN;

@@ -1,4 +1,5 @@
 import { z } from '../../zod.ts';
+import { isLight, PLAYS } from './plays.ts';
 import type { Take } from '../../take/index.ts';
 import { CARRY } from '../carry.ts';
 import { SCALE } from '../delivered.ts';
@@ -20,6 +21,7 @@ const options = z.object({
   pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
   ...COLORS,
   ...SCALE,
+  ...PLAYS,
   ...USES,
   ...CARRY,
 });
@@ -36,6 +38,7 @@ export const webPage: Format<'take', typeof options> = {
   options,
   needs: 'take',
   ways: true,
+  joint: isLight,
   holds: [...DRAWN, 'driver', 'lead-in'],
   embed: frameElement,
   write: (take, given, sink) =>

@@ -6,7 +6,7 @@ import { drive, type Driving } from './drive.ts';
 import { elementOf, lay, stays, type Fit, type Held, type Stay } from './fit.ts';
 import { built, newTail, picture, styled } from './markup.ts';
 import { marksPassed, timeOfMark, wraps, type MarkPassed } from './passed.ts';
-import { framesOf, valueOf, writerOf } from './tracks.ts';
+import { framesOf, jointWriter, valueOf, writerOf } from './tracks.ts';
 
 /** A time within the loop, s: whole rounds are taken off, down to its end. */
 function folded(time: number): number {
@@ -120,20 +120,26 @@ function animatedIn(
     fill: 'both',
   });
   const ahead = (runs?: number): number => (runs ? rounds * SPEC.length : 0);
-  const parts = TRACKS.flatMap((track) =>
-    [...svg.querySelectorAll('.' + track[0])].map((one) => [one, track] as const),
-  );
+  const parts = TRACKS.flatMap((track, i) => {
+    const [name, property] = track;
+    if (property === 'Y') return [];
+    const isJoint = /[XT]/.test(property);
+    const write = property === 'X' ? jointWriter(TRACKS[i + 1]![2]) : writerOf(property);
+    const found = svg.querySelectorAll<SVGElement>('.' + (isJoint ? name.slice(0, -1) + 'j' : name));
+    return [...found].map((one) => {
+      // Its own properties are in place of what is written of it for those who do without.
+      if (isJoint) one.style.transform = 'none';
+      return [one, track, write] as const;
+    });
+  });
   const all = parts.map(
-    ([one, [, property, keys, jumps, , runs]]) =>
-      [held(one, framesOf(keys, writerOf(property), jumps), whole(runs)), ahead(runs)] as const,
+    ([one, [, , keys, jumps, , runs], write]) =>
+      [held(one, framesOf(keys, write, jumps), whole(runs)), ahead(runs)] as const,
   );
   // Of each that enters a second one over the first, which ends where the loop begins.
-  for (const [one, [, property, , jumps, keys]] of parts)
+  for (const [one, [, , , jumps, keys], write] of parts)
     if (keys)
-      all.push([
-        held(one, framesOf(keys, writerOf(property), jumps), { duration: SPEC.lead * 1000, fill: 'backwards' }),
-        SPEC.lead,
-      ]);
+      all.push([held(one, framesOf(keys, write, jumps), { duration: SPEC.lead * 1000, fill: 'backwards' }), SPEC.lead]);
   const still = fit
     ? RIDERS.flatMap((rider) => stays(svg, rider, fit, (one, frames, runs) => held(one, frames, whole(runs))))
     : [];
@@ -156,9 +162,9 @@ function followed(svg: SVGSVGElement, on: Driving['on']): void {
 export function mount(element: Element, options: Options = {}): object {
   const svg = placed(element, options);
   const { leadIn = true, state: before, fit, lazy = !fit } = options;
+  // What is set is taken back in the end, where the drawing stays.
+  const unlaid = [svg, ...svg.querySelectorAll<SVGElement>('g[class]')].map((one) => [one, one.style.cssText] as const);
   const { all, still } = animatedIn(svg, fit);
-  // What is laid is unlaid in the end, where the drawing stays.
-  const unlaid = [svg, svg.querySelector<SVGElement>(':scope>g')!].map((one) => [one, one.style.cssText] as const);
   const refit = (): void => {
     const laid = fit && lay(svg, fit);
     if (laid) still.forEach(({ animation, frames }) => (animation.effect as KeyframeEffect).setKeyframes(frames(laid)));

@@ -9,6 +9,7 @@ const WRITE: Readonly<Record<string, (v: number) => readonly [property: string, 
   h: (v) => ['transform', `scaleY(${v})`],
   o: (v) => ['opacity', v],
   d: (v) => ['strokeDashoffset', v],
+  T: (v) => ['rotate', `${v}deg`],
 };
 
 /** The value of a track at a share of the loop. */
@@ -26,11 +27,11 @@ export function valueOf(keys: readonly Key[], share: number): number {
 /** Keyframes of the Web Animations API, as `write` has a value. Of two keys at one time the second is a jump. */
 export function framesOf(
   keys: readonly Key[],
-  write: (value: number) => readonly [property: string, text: string | number],
+  write: (value: number, key: number) => readonly [property: string, text: string | number],
   jumps?: number,
 ): Keyframe[] {
-  const frames = keys.map(([offset, value, a, b]): Keyframe => {
-    const [name, text] = write(value);
+  const frames = keys.map(([offset, value, a, b], i): Keyframe => {
+    const [name, text] = write(value, i);
     return {
       offset: Math.min(1, offset),
       [name]: text,
@@ -41,6 +42,11 @@ export function framesOf(
   if (last.offset! < 1) frames.push({ ...last, offset: 1 });
   return frames;
 }
+
+/** A place that goes both ways: its second channel is the next track. */
+export const jointWriter =
+  (ys: readonly Key[]) =>
+  (x: number, key: number): readonly [string, string] => ['translate', `${x}px ${ys[key]![1]}px`];
 
 /** How a track's property is written. */
 export const writerOf = (property: string): ((v: number) => readonly [string, string | number]) => WRITE[property]!;

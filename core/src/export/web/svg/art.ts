@@ -3,10 +3,13 @@ import { valueOfCurve, type DrawnArt } from '../../../take/index.ts';
 import { escapeMarkup } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
 import { clipped } from './clips.ts';
-import { awayFrom, fadingOf, factorsOf, groupsOf } from './groups.ts';
+import { awayFrom, fadingOf, factorsOf, groupsOf, jointGroup, type Factor } from './groups.ts';
 import { alongGroups } from './path.ts';
 import { pictureMarkup } from './picture.ts';
 import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
+
+/** The factors that a joint group holds. */
+const JOINT: ReadonlySet<Factor['key']> = new Set(['x', 'y', 't']);
 
 /** A rider: what it is clipped by, when it is drawn here, how it fades, its matrix, and its picture or poses. */
 export function artMarkup(writing: Writing, drawn: DrawnArt): string {
@@ -25,11 +28,11 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   groups.push(...fading.groups);
   const along = leader.along && alongGroups(writing, moves, leader.along);
   if (along) groups.push(...along.groups);
+  if (leader.joint) groups.push(jointGroup(writing, moves, curves));
   const after = awayFrom(drawn.art.pivot);
+  const factors = factorsOf(curves, leader.entering).filter(({ key }) => !leader.joint || !JOINT.has(key));
   const { more } = fading;
-  groups.push(
-    ...groupsOf(writing, moves, factorsOf(curves, leader.entering), { before: along?.before ?? '', after, more }),
-  );
+  groups.push(...groupsOf(writing, moves, factors, { before: along?.before ?? '', after, more }));
   if (groups.length === 0) groups.push('<g>');
   const inside = posesMarkup(writing, drawn, name, moves).replace(
     /^<[a-z]+/,

@@ -36,6 +36,18 @@ const FACTORS = [
 const enteringOf = (curve: Curve, entering: Curve | undefined): Curve | null =>
   !entering || (isConstant(entering) && entering[0]?.value === curve[0]?.value) ? null : entering;
 
+/** The opening tag of one group for a place that goes both ways, and for its turn: for players that do without it stands where it begins. */
+export function jointGroup(
+  writing: Writing,
+  moves: Moves,
+  { x, y, angle }: Pick<Factored, 'x' | 'y' | 'angle'>,
+): string {
+  const [atX, atY, turned] = [x, y, angle].map((curve) => valueOfCurve(curve, moves.ahead));
+  const moving = animated(writing, moves, 'j', x, { joint: { y, turn: angle } });
+  const first = `translate(${px(atX ?? 0)} ${px(atY ?? 0)})${ATTRIBUTES.t(turned ?? 0)}`;
+  return `<g${moving}${identified(writing, `${moves.name}j`)} transform="${first}">`;
+}
+
 /** How something fades: a group for it where that changes, else an attribute of the innermost group, where it is not there whole. */
 export function fadingOf(
   writing: Writing,

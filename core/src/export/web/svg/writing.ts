@@ -1,6 +1,6 @@
 import type { Picture } from '../../../scene/index.ts';
 import type { Curve, Steps, Take } from '../../../take/index.ts';
-import type { Track, Tracked, TrackPath } from '../tracks.ts';
+import type { Track, Tracked } from '../tracks.ts';
 
 /** What the pieces of one drawing share while it is written. */
 export interface Writing {
@@ -70,11 +70,15 @@ export function animated(
   { name, echo, mirrored, runs }: Moves,
   property: Tracked,
   curve: Curve,
-  { path = null, entering = null }: { readonly path?: TrackPath | null; readonly entering?: Curve | null } = {},
+  {
+    path = null,
+    entering = null,
+    joint = null,
+  }: Partial<Pick<Track, 'path' | 'joint'>> & { readonly entering?: Curve | null } = {},
 ): string {
   const track = name + property;
   if (!tracks.has(track))
-    tracks.set(track, { name: track, property, curve, steps: null, runs, entering, path, mirrored });
+    tracks.set(track, { name: track, property, curve, steps: null, runs, entering, joint, path, mirrored });
   return classOf(prefix, track, echo, mirrored);
 }
 
@@ -91,6 +95,16 @@ export function stepped(
 ): string {
   const track = name + key;
   if (!tracks.has(track))
-    tracks.set(track, { name: track, property: 'o', curve: null, steps, runs, entering, path: null, mirrored });
+    tracks.set(track, {
+      name: track,
+      property: 'o',
+      curve: null,
+      steps,
+      runs,
+      entering,
+      joint: null,
+      path: null,
+      mirrored,
+    });
   return `${classOf(prefix, track, echo, mirrored)}${steps[0]?.value === 0 ? ` opacity="${HIDDEN}"` : ''}`;
 }
