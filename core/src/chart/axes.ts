@@ -38,13 +38,18 @@ function scalesOf(axes: Axes): Scales {
   return scales;
 }
 
+/** Where a time, s, lies across the diagram, px. */
 export const xOfTime = (axes: Axes, time: number): number => scalesOf(axes).time(time);
+/** The time, s, at a place across the diagram, px. */
 export const timeAtX = (axes: Axes, x: number): number => scalesOf(axes).time.invert(x);
+/** Where a distance, px of the guide, lies in the height of the diagram, px. */
 export const yOfDistance = (axes: Axes, distance: number): number => scalesOf(axes).distance(distance);
+/** The distance, px of the guide, at a height of the diagram, px. */
 export const distanceAtY = (axes: Axes, y: number): number => scalesOf(axes).distance.invert(y);
 
 /** Seconds that a px across is, and px along the guide that one up is. */
 export const secondsPerPx = ({ from, to, left, right }: Axes): number => (to - from) / (right - left);
+/** px of the guide for each px of the height of the diagram. */
 export const distancePerPx = ({ low, high, top, bottom }: Axes): number => (high - low) / (bottom - top);
 
 /** Round times within the axes, at least `gap` px apart. */

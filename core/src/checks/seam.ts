@@ -31,7 +31,19 @@ export interface SeamFinding {
 /** What may differ at a seam without being seen: px, rad, and share of opacity or size. */
 export const SEAM = { gap: SEAM_GAP, angle: SEAM_ANGLE, fade: SEAM_FADE } as const;
 
-/** The seam of every rider, or of those asked about, that is sent and moves, or is on a guide. A scene that plays once has no seam. */
+/**
+ * The seam of every rider, or of those asked about, that is sent and moves, or is on a guide. A scene that plays once has no seam.
+ *
+ * @example
+ * ```ts
+ * import { readFileSync } from 'node:fs';
+ * import { readScene, checkSeam } from '@pace-line/core';
+ *
+ * const read = readScene(readFileSync('samples/scenes/two-ferries.paceline.json', 'utf8'));
+ * if (!read.ok) throw new Error(read.problems[0]?.message);
+ * console.log(checkSeam(read.scene).every(({ gap }) => gap < 0.1)); // true
+ * ```
+ */
 export function checkSeam(scene: Scene, only?: readonly string[]): SeamFinding[] {
   if (scene.clock.repeat === 'once') return [];
   const motion = prepare(scene);

@@ -44,4 +44,5 @@ export const FORMATS: readonly Format[] = [
   sceneFile,
 ];
 
+/** A format by what the command line calls it; undefined where there is none. */
 export const formatById = (id: string): Format | undefined => FORMATS.find((format) => format.id === id);

@@ -10,6 +10,7 @@ import type { Sink } from './sink.ts';
 export type OptionsReading =
   { readonly ok: true; readonly options: Record<string, unknown> } | { readonly ok: false; readonly message: string };
 
+/** The options of a format from what somebody gave: what is not said is as its default says; what is not known, or does not fit, is refused by name. */
 export function readOptions(format: Format, given: Readonly<Record<string, unknown>>): OptionsReading {
   const unknown = Object.keys(given).find((key) => !(key in format.options.shape));
   if (unknown !== undefined)
@@ -37,7 +38,23 @@ const SOURCE_SHARE = 0.9;
 /** Paints a scene: given by whoever has a canvas. */
 export type Painter = (scene: Scene, options: PixelOptions) => Promise<Pixels>;
 
-/** Writes a scene in a format to a sink; gives the take where there was one, so that what was written can be measured. */
+/**
+ * Writes a scene in a format to a sink; gives the take where there was one, so that what was written can be measured.
+ *
+ * @example
+ * ```ts
+ * import { readFileSync } from 'node:fs';
+ * import { readScene, formatById, memorySink, QUIET_RUN, send, textOf } from '@pace-line/core';
+ *
+ * const read = readScene(readFileSync('samples/scenes/two-ferries.paceline.json', 'utf8'));
+ * if (!read.ok) throw new Error(read.problems[0]?.message);
+ * const format = formatById('animated-svg')!;
+ * const { sink, files } = memorySink();
+ * await send(read.scene, format, format.options.parse({ background: false }), sink, QUIET_RUN);
+ * console.log(files[0]!.name); // two-ferries-one-loop.svg
+ * console.log(textOf(files[0]!).slice(0, 4)); // <svg
+ * ```
+ */
 export async function send(
   scene: Scene,
   format: Format,

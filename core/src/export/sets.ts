@@ -17,6 +17,7 @@ export type ReadOutput =
   | { readonly ok: true; readonly format: Format; readonly options: Record<string, unknown> }
   | { readonly ok: false; readonly message: string };
 
+/** An output of a set with its format and all its options; or what of it is not known. */
 export function readOutput({ format: id, options }: Output): ReadOutput {
   const format = formatById(id);
   if (!format) return { ok: false, message: `there is no format "${id}"` };

@@ -6,10 +6,13 @@ export interface Box {
   readonly bottom: number;
 }
 
+/** The box that holds nothing: whatever it is united with is the union. */
 export const EMPTY_BOX: Box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
 
+/** Whether a box holds nothing. */
 export const isEmptyBox = (box: Box): boolean => box.left > box.right;
 
+/** The smallest box that holds both. */
 export const unionOf = (a: Box, b: Box): Box => ({
   left: Math.min(a.left, b.left),
   top: Math.min(a.top, b.top),

@@ -39,6 +39,7 @@ export function cubicFrom([p0, p1, p2, p3]: ControlPoints): Cubic {
   };
 }
 
+/** The point of a cubic at a parameter from 0 to 1, px. */
 export const pointAtParameter = (c: Cubic, t: number): Vec => [
   ((c.ax * t + c.bx) * t + c.cx) * t + c.dx,
   ((c.ay * t + c.by) * t + c.cy) * t + c.dy,

@@ -21,7 +21,17 @@ export interface Nearest {
 /** Parameters at which every span is looked at before refining. */
 const LOOKS = 24;
 
-/** The nearest point of a path, or undefined for a path without spans. Ties go to the lowest distance. Only spans within `within` px are looked at. */
+/**
+ * The nearest point of a path, or undefined for a path without spans. Ties go to the lowest distance. Only spans within `within` px are looked at.
+ *
+ * @example
+ * ```ts
+ * import { nearestOnPath, pathThrough } from '@pace-line/core';
+ *
+ * const path = pathThrough([{ x: 0, y: 0 }, { x: 300, y: 0 }], false);
+ * console.log(nearestOnPath(path, 120, 40)?.distance.toFixed(3)); // 120.000
+ * ```
+ */
 export function nearestOnPath(path: Path, x: number, y: number, within = Infinity): Nearest | undefined {
   let best: Nearest | undefined;
   let limit = within;

@@ -34,6 +34,7 @@ export const angleOfFrame = (f: Frame): number =>
   f.turn + Math.atan2(f.fromX * f.tangentY - f.fromY * f.tangentX, f.fromX * f.tangentX + f.fromY * f.tangentY);
 
 // Halves, so that the engine keeps these fields as doubles.
+/** A frame to be filled in place: at the origin, along x. */
 export const emptyFrame = (): Frame => ({
   distance: 0.5,
   x: 0.5,
@@ -332,7 +333,19 @@ function parameterIn(inverse: Inverse, piece: number, s: number): number {
 
 const paths = new WeakMap<readonly PathNode[], { open?: Path; closed?: Path }>();
 
-/** The path through nodes, made once for each node list: after an edit only the spans of changed nodes are integrated again. */
+/**
+ * The path through nodes, made once for each node list: after an edit only the spans of changed nodes are integrated again.
+ *
+ * @example
+ * ```ts
+ * import { pathThrough } from '@pace-line/core';
+ *
+ * const path = pathThrough([{ x: 0, y: 0 }, { x: 300, y: 0 }, { x: 300, y: 400 }], false);
+ * console.log(path.length); // 700
+ * const { x, y } = path.frameAtDistance(350);
+ * console.log(x.toFixed(3), y.toFixed(3)); // 300.000 50.000
+ * ```
+ */
 export function pathThrough(nodes: readonly PathNode[], isClosed: boolean): Path {
   let entry = paths.get(nodes);
   if (!entry) paths.set(nodes, (entry = {}));

@@ -36,6 +36,7 @@ export type ShapeForm =
 export type ShapeKind = ShapeForm['kind'];
 export type GuideShape = ShapeStance & ShapeForm;
 
+/** The shapes that guides are made as. */
 export const SHAPE_KINDS = [
   'line',
   'circle',

@@ -74,7 +74,23 @@ interface Known {
 const prepared = new WeakMap<Scene, Motion>();
 const known = new WeakMap<Rider, Known>();
 
-/** Makes a scene ready to be played; made once for each scene, and of it only what has changed since the last. */
+/**
+ * Makes a scene ready to be played; made once for each scene, and of it only what has changed since the last.
+ *
+ * @example
+ * ```ts
+ * import { readFileSync } from 'node:fs';
+ * import { readScene, prepare } from '@pace-line/core';
+ *
+ * const read = readScene(readFileSync('samples/scenes/two-ferries.paceline.json', 'utf8'));
+ * if (!read.ok) throw new Error(read.problems[0]?.message);
+ * const motion = prepare(read.scene);
+ * console.log(motion.length); // 12
+ * const poses = motion.poseAt(3);
+ * const index = motion.indexOf(read.scene.riders.find(({ name }) => name === 'Ferry A')!.id);
+ * console.log(poses.of(index, 'opacity')); // 1
+ * ```
+ */
 export function prepare(scene: Scene): Motion {
   let motion = prepared.get(scene);
   if (!motion) prepared.set(scene, (motion = prepareAnew(scene)));

@@ -16,7 +16,17 @@ const KEYWORDS: Readonly<Record<string, Ease>> = {
   'step-end': { kind: 'hold' },
 };
 
-/** Reads an ease as CSS writes it: a keyword, `cubic-bezier()` or `linear()`; the name of a property and a semicolon may stand around it. */
+/**
+ * Reads an ease as CSS writes it: a keyword, `cubic-bezier()` or `linear()`; the name of a property and a semicolon may stand around it.
+ *
+ * @example
+ * ```ts
+ * import { cssOfEase, easeFromCss } from '@pace-line/core';
+ *
+ * const read = easeFromCss('cubic-bezier(0.42, 0, 0.58, 1)');
+ * if (read.ok) console.log(cssOfEase(read.ease)); // cubic-bezier(0.42, 0, 0.58, 1)
+ * ```
+ */
 export function easeFromCss(text: string): EaseReading {
   const bare = text
     .trim()

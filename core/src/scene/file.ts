@@ -9,6 +9,14 @@ const problem = (message: string, path = ''): SceneReading => ({ ok: false, prob
 /**
  * Reads a scene file: its size, JSON, version, migrations, schema. Never throws. Every scene that comes in from anywhere comes through here or, where it is JSON
  * already, through `sceneFromJson`: what is too much is refused before it is taken apart.
+ *
+ * @example
+ * ```ts
+ * import { readScene } from '@pace-line/core';
+ *
+ * const read = readScene('{"format":"pace-line/scene","version":11}');
+ * if (!read.ok) console.log(read.problems[0]?.path); // name
+ * ```
  */
 export function readScene(text: string): SceneReading {
   const trouble = troubleOfText(text);
@@ -42,6 +50,15 @@ export const wordingOf = ({ path, message }: SceneProblem): string => (path ? `$
 
 /**
  * A scene as its file: keys in the schema's order, defaults left out, lists of numbers on one line. The same scene always gives the same bytes.
+ *
+ * @example
+ * ```ts
+ * import { emptyScene, readScene, writeScene } from '@pace-line/core';
+ *
+ * const text = writeScene(emptyScene('Quay'));
+ * const again = readScene(text);
+ * console.log(again.ok && again.scene.name); // Quay
+ * ```
  */
 export function writeScene(scene: Scene): string {
   const ordered = sceneShape.parse(scene);

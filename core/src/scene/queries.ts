@@ -6,11 +6,14 @@ import type { Art, Clock, Guide, Mark, Node, Rider, Scene } from './schema/index
 /** The path of a guide; made once for each node list. */
 export const pathOfGuide = (guide: Guide): Path => pathThrough(guide.nodes, guide.closed);
 
+/** A guide of a scene by its id; undefined where there is none. */
 export const guideById = (scene: Scene, id: string | null): Guide | undefined =>
   id === null ? undefined : scene.guides.find((guide) => guide.id === id);
 
+/** A rider of a scene by its id; undefined where there is none. */
 export const riderById = (scene: Scene, id: string): Rider | undefined => scene.riders.find((rider) => rider.id === id);
 
+/** An art of a scene by its id; undefined where there is none. */
 export const artById = (scene: Scene, id: string): Art | undefined => scene.art.find((art) => art.id === id);
 
 export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] =>
@@ -20,6 +23,7 @@ export const ridersOf = (scene: Scene, guideId: string): readonly Rider[] =>
 export const markIdsOf = (riders: readonly Pick<Rider, 'pace'>[]): Set<string> =>
   new Set(riders.flatMap(({ pace }) => pace.marks.map(({ id }) => id)));
 
+/** A mark of a rider by its id; undefined where there is none. */
 export const markById = (rider: Rider, id: string): Mark | undefined => rider.pace.marks.find((mark) => mark.id === id);
 
 /** Seconds that are played and sent: the duration, or twice that for there-and-back. */

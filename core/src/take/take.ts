@@ -58,7 +58,20 @@ export interface BakeOptions {
   readonly onProgress?: (share: number) => void;
 }
 
-/** Bakes a scene continuously: within the tolerance of the evaluator at every time, with as few keys as that allows. */
+/**
+ * Bakes a scene continuously: within the tolerance of the evaluator at every time, with as few keys as that allows.
+ *
+ * @example
+ * ```ts
+ * import { readFileSync } from 'node:fs';
+ * import { readScene, bake } from '@pace-line/core';
+ *
+ * const read = readScene(readFileSync('samples/scenes/two-ferries.paceline.json', 'utf8'));
+ * if (!read.ok) throw new Error(read.problems[0]?.message);
+ * const take = bake(read.scene, { tolerance: 0.25 });
+ * console.log(take.length, take.drawing.length > 0); // 12 true
+ * ```
+ */
 export function bake(
   scene: Scene,
   {

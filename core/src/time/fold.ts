@@ -28,6 +28,15 @@ export const emptyFolded = (): Folded => ({ local: 0.5, direction: 1 });
 /**
  * Folds unbounded time into one cycle. Local time = time − delay; loop wraps, there-and-back runs forward for a cycle and backward for one, once, and what has
  * so many rounds only, is held at both ends. `side` −1 asks for the limit from earlier times, which differs where time wraps or turns.
+ *
+ * @example
+ * ```ts
+ * import { foldTime } from '@pace-line/core';
+ *
+ * const by = { repeat: 'there-and-back', cycle: 2, delay: 0 } as const;
+ * console.log(foldTime(3, by).local); // 1
+ * console.log(foldTime(3, by).direction); // -1
+ * ```
  */
 export function foldTime(time: number, by: Folding, side: Side = 1, out: Folded = emptyFolded()): Folded {
   out.local = time;

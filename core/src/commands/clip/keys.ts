@@ -16,6 +16,7 @@ export interface KeysClip {
   readonly keys: readonly { readonly channel: KeyChannel; readonly key: Key }[];
 }
 
+/** Keys of a rider to be pasted, by the time from the first of them. */
 export function copyKeys(scene: Scene, riderId: string, ids: readonly string[]): KeysClip {
   const { keys } = riderOf(scene, riderId);
   return {

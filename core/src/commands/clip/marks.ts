@@ -10,6 +10,7 @@ export interface MarksClip {
   readonly guide: Guide;
 }
 
+/** Marks of a rider to be pasted, by the time from the first of them. */
 export function copyMarks(scene: Scene, riderId: string, markIds: readonly string[]): MarksClip {
   const rider = riderOf(scene, riderId);
   const marks = rider.pace.marks.filter((mark) => markIds.includes(mark.id));

@@ -130,6 +130,7 @@ function mapKeys(rider: Rider, ids: readonly string[], change: (key: AnyKey) => 
   return { ...rider, keys };
 }
 
+/** Deletes keys of a rider. */
 export const deleteKeys = command<{ rider: string; keys: readonly string[] }>(
   (scene, { rider, keys }) => missingKey(scene, rider, keys),
   (scene, { rider, keys }) =>

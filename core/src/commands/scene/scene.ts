@@ -4,6 +4,7 @@ import { command, refusal } from '../command.ts';
 import { stretchedKeys } from '../key/key-maps.ts';
 import { stretched } from '../mark/marks.ts';
 
+/** Gives a scene another name. */
 export const renameScene = command<{ name: string }>(
   (_, { name }) => (name.trim() ? undefined : refusal('empty-name')),
   (scene, { name }) => ({ ...scene, name: name.trim() }),
@@ -25,6 +26,17 @@ const fellOut = (rider: Rider, before: Clock, after: Clock): boolean =>
 /**
  * Sets the clock. A new duration stretches the marks of every rider that runs by it, so that the motion is the same, slower or faster; with `along` every
  * rider's delay and own cycle too; with `fit` the own cycles that went into the loop and otherwise would no longer, so that they go on fitting.
+ *
+ * @example
+ * ```ts
+ * import { readFileSync } from 'node:fs';
+ * import { readScene, setClock } from '@pace-line/core';
+ *
+ * const read = readScene(readFileSync('samples/scenes/two-ferries.paceline.json', 'utf8'));
+ * if (!read.ok) throw new Error(read.problems[0]?.message);
+ * const slower = setClock(read.scene, { duration: 24 });
+ * console.log(slower.clock.duration, read.scene.clock.duration); // 24 12
+ * ```
  */
 export const setClock = command<Partial<Clock> & { along?: boolean; fit?: boolean }>(
   (scene, { duration = scene.clock.duration, along }) => {

@@ -87,6 +87,7 @@ export interface LostInside {
   readonly driver: boolean;
 }
 
+/** What of a scene is lost where it is set into another. */
 export function lostInside(inner: Scene): LostInside {
   const { riders, camera, driver } = inner;
   const within = riders.flatMap(({ name, inside }) => (inside ? [name] : []));

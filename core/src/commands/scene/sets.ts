@@ -58,6 +58,7 @@ export const dropOutput = command<{ set: string; at: number }>(
   },
 );
 
+/** Gives a set of outputs another name. */
 export const renameSet = command<{ set: string; name: string }>(
   (scene, { set, name }) => missingSet(scene, set) ?? (name.trim() ? undefined : refusal('empty-name')),
   (scene, { set, name }) => {
@@ -66,6 +67,7 @@ export const renameSet = command<{ set: string; name: string }>(
   },
 );
 
+/** Deletes a set of outputs. */
 export const deleteSet = command<{ set: string }>(
   (scene, { set }) => missingSet(scene, set),
   (scene, { set }) => ({ ...scene, sets: scene.sets.filter((one) => one.id !== set) }),

@@ -46,6 +46,7 @@ const csvCell = (value: string | number): string => {
   return text !== value || /[,"\r\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text;
 };
 
+/** A row as a line of CSV (RFC 4180), with its end. */
 export const csvLine = (row: PoseRow): string => `${row.map(csvCell).join(',')}\n`;
 
 /** A row as an object of JSON, numbers with at most six decimals. */

@@ -41,6 +41,7 @@ const OTHER_ATTRIBUTES: ReadonlySet<string> = new Set(
   ).split(' '),
 );
 
+/** Whether the markup of art may hold an attribute of this name; what its value may be is another question. */
 export const isAllowedAttribute = (name: string): boolean =>
   OTHER_ATTRIBUTES.has(name) || PRESENTATION_ATTRIBUTES.has(name);
 

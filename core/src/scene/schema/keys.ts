@@ -36,4 +36,5 @@ export const keysSchema = z.strictObject({
   axis: channelOf(degrees),
 });
 
+/** Channels that have keys of their own: turn (rad), scale and stretch (factors), opacity (share), lift and lead (px), the axis of the stretch (rad). */
 export const KEY_CHANNELS = ['turn', 'scale', 'opacity', 'lift', 'lead', 'squash', 'axis'] as const;
