@@ -66,7 +66,7 @@ test('a module that is taken away leaves what was built elsewhere as it was', as
   await hostPage(page, scene, `mount(document.querySelector('#here'), { driver: 'none' })`, undefined, {
     options: LIGHT,
   });
-  const [before, during, after] = (await page.evaluate(`(async () => {
+  const [before, during, after] = await page.evaluate<string[]>(`(async () => {
     made.destroy();
     const { mount, picture } = await import('/loop.js');
     const svg = picture((kind, attributes, inside) => {
@@ -82,7 +82,7 @@ test('a module that is taken away leaves what was built elsewhere as it was', as
     const second = styles();
     again.destroy();
     return [first, second, styles()];
-  })()`)) as string[];
+  })()`);
   expect(during).toContain('none');
   expect(before).not.toContain('none');
   expect(after).toBe(before);

@@ -56,6 +56,7 @@ await step('dependency rule', bin('depcruise'), [
   'plugin/src',
   'editor/src',
 ]);
+await step('pages of the interface', bin('tsx'), ['scripts/write-api-pages.ts', '--check']);
 await step('unused code', bin('knip'), ['--no-progress']);
 await counted(
   'unit tests',

@@ -1,5 +1,6 @@
 import * as fs from 'node:fs';
 import { readdirSync, readFileSync } from 'node:fs';
+import { runInThisContext } from 'node:vm';
 import { transform } from 'esbuild';
 import { describe, expect, test, vi } from 'vitest';
 import * as core from './index.ts';
@@ -34,7 +35,10 @@ async function ran(example: string): Promise<{ written: string[]; said: string[]
   const written: string[] = [];
   const log = vi.spyOn(console, 'log').mockImplementation((...all: unknown[]) => void written.push(all.join(' ')));
   try {
-    await (new Function('modules', `return (async () => {${asked}})()`) as (all: object) => Promise<void>)(MODULES);
+    await (
+      runInThisContext(`(async (modules) => {${asked}
+})`) as (all: object) => Promise<void>
+    )(MODULES);
   } finally {
     log.mockRestore();
   }
