@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -21,6 +22,8 @@ export default defineConfig({
       'samples/**/*.test.ts',
       'hostile/**/*.test.ts',
     ],
+    // All processors: what is measured is compared within one run, in one worker.
+    maxWorkers: availableParallelism(),
     // Against slow references on a machine that is shared; what hangs ends all the same.
     testTimeout: 180_000,
   },

@@ -8,7 +8,7 @@ import { expect, test } from '@playwright/test';
 // Pixels as we write them beside an encoder of another make, ffmpeg's, from the same frames: how large, and how like the frames.
 
 const hasFfmpeg = spawnSync('ffmpeg', ['-version'], { stdio: 'ignore' }).error === undefined;
-const FPS = 12;
+const FPS = 6;
 
 function ran(program: string, args: readonly string[]): string {
   const done = spawnSync(program, args, { encoding: 'utf8', maxBuffer: 2 ** 28 });

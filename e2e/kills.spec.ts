@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { killEditing } from '../hostile/kills.ts';
 
 // Two browsers are killed beside each other, each as often as this; `npm run hostile` kills many more.
-const KILLS = 25;
+const KILLS = 9;
 
 for (const seed of [1, 2])
   test(`a browser killed at ${KILLS} moments of editing loses nothing but the gesture in the hand (seed ${seed})`, async ({

@@ -73,7 +73,8 @@ async function changedBy(page: Page, scene: Scene): Promise<string[]> {
   return wrong;
 }
 
-for (const first of [1, 35, 69])
+// In lots, as the laws of motion: LAW=full looks at all of them.
+for (const first of process.env['LAW'] === 'full' ? [1, 35, 69] : [1])
   test(`scenes ${first} to ${first + 33} of a hundred and two look the same, whatever an optimiser is asked for`, async ({
     page,
   }) => {

@@ -18,6 +18,18 @@ export function run(command, args, options = {}) {
   });
 }
 
+/** Runs a program and keeps what it says; gives that and its exit code. */
+export function heard(command, args) {
+  return new Promise((resolve) => {
+    const parts = [];
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stdout.on('data', (part) => parts.push(part));
+    child.stderr.on('data', (part) => parts.push(part));
+    child.on('error', (error) => resolve({ code: 127, output: `${command} cannot be started: ${error.message}` }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output: Buffer.concat(parts).toString() }));
+  });
+}
+
 /** A program of node_modules. */
 export const bin = (name) => join(root, 'node_modules', '.bin', name);
 

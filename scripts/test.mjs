@@ -1,7 +1,7 @@
 // npm test: everything that must hold. Its last line is "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { bin, build, ensureChromium, ensureDecoders, ensurePackages, root, run } from './steps.mjs';
+import { bin, build, ensureChromium, ensureDecoders, ensurePackages, heard, root, run } from './steps.mjs';
 
 await ensurePackages();
 await ensureChromium();
@@ -11,18 +11,22 @@ let passed = 0;
 let failed = 0;
 const broken = [];
 
-/** A step that passes or fails as a whole. */
+/** A step that passes or fails as a whole; it is shown once it is over, as others run beside it. */
 async function step(name, command, args) {
-  console.log(`\n── ${name}`);
   const started = Date.now();
-  const code = await run(command, args);
+  const { code, output } = await heard(command, args);
   if (code === 0) passed++;
   else {
     failed++;
     broken.push(name);
   }
+  console.log(`\n── ${name}\n${output}`.trimEnd());
   console.log(`   ${code === 0 ? 'ok' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s`);
-  return code;
+}
+
+/** Steps one after the other. */
+async function lane(...steps) {
+  for (const one of steps) await step(...one);
 }
 
 /** A runner that counts its own tests into a file. */
@@ -43,21 +47,22 @@ async function counted(name, command, args, report, count) {
 console.log('── build');
 await build();
 passed++;
-await step('types', bin('tsc'), ['-p', 'editor']);
-await step('types of tests and tools', bin('tsc'), ['-p', 'tsconfig.tools.json']);
-await step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-await step('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-await step('dependency rule', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core/src',
-  'cli/src',
-  'server/src',
-  'plugin/src',
-  'editor/src',
+// Two lanes of about the same length.
+await Promise.all([
+  lane(['lint', bin('eslint'), ['.', '--max-warnings', '0']]),
+  lane(
+    ['types', bin('tsc'), ['-p', 'editor']],
+    ['types of tests and tools', bin('tsc'), ['-p', 'tsconfig.tools.json']],
+    ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+    [
+      'dependency rule',
+      bin('depcruise'),
+      ['--config', '.dependency-cruiser.cjs', 'core/src', 'cli/src', 'server/src', 'plugin/src', 'editor/src'],
+    ],
+    ['pages of the interface', bin('tsx'), ['scripts/write-api-pages.ts', '--check']],
+    ['unused code', bin('knip'), ['--no-progress']],
+  ),
 ]);
-await step('pages of the interface', bin('tsx'), ['scripts/write-api-pages.ts', '--check']);
-await step('unused code', bin('knip'), ['--no-progress']);
 await counted(
   'unit tests',
   bin('vitest'),
