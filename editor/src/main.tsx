@@ -10,7 +10,6 @@ import { Notifications } from '@mantine/notifications';
 import { lazy, StrictMode, Suspense, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, RouterProvider } from 'react-router';
-import { Desk } from './desk/Desk.tsx';
 import { Questions } from './look/ask.tsx';
 import { theme } from './look/theme.ts';
 import { JobNotes } from './jobs/index.ts';
@@ -19,7 +18,10 @@ import { ViewFailed } from './scene/ViewFailed.tsx';
 import { OpenLink } from './shelf/OpenLink.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
 import { BASE } from './platform/base.ts';
+import { whenIdle } from './platform/idle.ts';
 
+const loadDesk = () => import('./desk/Desk.tsx');
+const Desk = lazy(() => loadDesk().then(({ Desk: view }) => ({ default: view })));
 const SendView = lazy(() => import('./send/SendView.tsx').then(({ SendView: view }) => ({ default: view })));
 const Help = lazy(() => import('./help/Help.tsx').then(({ Help: view }) => ({ default: view })));
 
@@ -46,7 +48,7 @@ const router = createBrowserRouter(
           element: <SceneLayout />,
           errorElement: <ViewFailed />,
           children: [
-            { index: true, element: <Desk />, errorElement: <ViewFailed /> },
+            { index: true, element: later(<Desk />), errorElement: <ViewFailed /> },
             { path: 'send', element: later(<SendView />), errorElement: <ViewFailed /> },
           ],
         },
@@ -58,6 +60,10 @@ const router = createBrowserRouter(
   ],
   { basename: BASE },
 );
+
+// At a scene's address the Desk is on its way at once; from elsewhere as soon as there is nothing else to do.
+if (location.pathname.includes('/scene/')) void loadDesk();
+else whenIdle(() => void loadDesk());
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root');

@@ -2,7 +2,7 @@ import type { ArtResult, PartsResult } from '@pace-line/core/art-import';
 import type { Outlined } from '@pace-line/core/lettering';
 import {
   type Art,
-  formatById,
+  type Format,
   MOST_TEXT,
   paintingOf,
   withoutTracing,
@@ -49,10 +49,13 @@ export interface Output extends SendResult {
   readonly size: number;
 }
 
+/** What of a format is asked here: whoever writes has all of it, and the Shelf needs none. */
+type Written = Pick<Format, 'id' | 'needs'>;
+
 /** Bakes and writes a scene in a format, off the main thread; if wished it is measured how far that is from the motion. */
 export function writeOutput(
   scene: Scene,
-  format: string,
+  { id: format, needs }: Written,
   options: Readonly<Record<string, unknown>>,
   { onProgress, isMeasured = true }: { onProgress?: (share: number) => void; isMeasured?: boolean } = {},
 ): Job<Output> {
@@ -62,13 +65,10 @@ export function writeOutput(
     file.chunks.push(chunk);
     parts.set(name, file);
   };
-  const job = sent(
-    { scene: neededOf(scene, format), format, options, isMeasured },
-    {
-      onChunk,
-      ...(onProgress ? { onProgress } : {}),
-    },
-  );
+  const job = sent({ scene: needs === 'scene' ? scene : withoutTracing(scene), format, options, isMeasured }, needs, {
+    onChunk,
+    ...(onProgress ? { onProgress } : {}),
+  });
   const end = job.end.then((ended): JobEnd<Output> => {
     if (ended.state !== 'done') return ended;
     const files = [...parts].map(([name, { type, chunks }]) => ({ name, type, blob: new Blob(chunks, { type }) }));
@@ -81,8 +81,8 @@ export function writeOutput(
 }
 
 /** Sends in a worker; for formats of pixels the art is painted first, which only a page can. */
-function sent(input: SendInput, watch: JobWatch<FileChunk>): Job<SendResult> {
-  if (formatById(input.format)?.needs !== 'pixels') return sending.run('send', input, watch);
+function sent(input: SendInput, needs: Written['needs'], watch: JobWatch<FileChunk>): Job<SendResult> {
+  if (needs !== 'pixels') return sending.run('send', input, watch);
   let inner: Job<SendResult> | undefined;
   let isCancelled = false;
   const { scale } = input.options as { scale?: number };
@@ -128,7 +128,7 @@ export async function movingPicture(scene: Scene): Promise<string | undefined> {
   if (paintedBy(scene) > MOST_PAINTED) return undefined;
   const end = await writeOutput(
     scene.riders.length > 0 ? scene : withLines(scene),
-    'animated-svg',
+    { id: 'animated-svg', needs: 'take' },
     { plays: 'small' },
     {
       isMeasured: false,
@@ -145,10 +145,6 @@ const withLines = (scene: Scene): Scene => ({
     stroke: guide.stroke ?? { color: guide.color, width: scene.canvas.width / 200, dash: null, draws: null },
   })),
 });
-
-/** What of a scene is handed over for a format: all of it where the scene itself is written. */
-const neededOf = (scene: Scene, format: string): Scene =>
-  formatById(format)?.needs === 'scene' ? scene : withoutTracing(scene);
 
 /** A scene without the pixels of its pictures: they are large, and checks need none. */
 const withoutPixels = (scene: Scene): Scene => ({ ...scene, assets: {} });

@@ -1,4 +1,4 @@
-import { readScene } from '@pace-line/core';
+import { formatById, readScene } from '@pace-line/core';
 import { writeOutput } from '../jobs/index.ts';
 
 /** What the command line asks for: a scene’s text, and outputs of pixels with all their options. */
@@ -21,7 +21,9 @@ async function paint(): Promise<void> {
   const read = readScene(asked.scene);
   if (!read.ok) throw new Error('the scene cannot be read');
   let last = 0;
-  for (const [i, { format, options }] of asked.outputs.entries()) {
+  for (const [i, { format: id, options }] of asked.outputs.entries()) {
+    const format = formatById(id);
+    if (!format) throw new Error(`there is no format "${id}"`);
     const ended = await writeOutput(read.scene, format, options, {
       isMeasured: false,
       onProgress: (share) => {

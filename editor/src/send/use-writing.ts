@@ -41,9 +41,11 @@ export function useWriting(scene: Scene, format: string, options: Options) {
     setWriting({ state: 'writing', share: 0 });
     const wait = written.current === format ? CALM : 0;
     written.current = format;
+    const known = formatById(format);
     const timer = setTimeout(() => {
+      if (!known) return;
       const begin = (onProgress: (share: number) => void): Job<Output> => {
-        const begun = writeOutput(scene, format, options, {
+        const begun = writeOutput(scene, known, options, {
           onProgress: (share) => {
             onProgress(share);
             if (isCurrent) setWriting((now) => (now.state === 'writing' ? { state: 'writing', share } : now));

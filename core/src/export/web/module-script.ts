@@ -23,7 +23,7 @@ function apart(track: Track): Track[] {
     property,
     curve,
   });
-  const place = [one('x', 'X', track.curve ?? []), one('y', 'Y', joint.y)];
+  const place = [one('x', 'X', track.curve ?? []), one('y', 'i', joint.y)];
   return joint.turn.length > 1 ? [...place, one('t', 'T', joint.turn)] : place;
 }
 

@@ -4,7 +4,8 @@ import { darkRules, type NamedColor } from './colors.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
 import type { Clipping, EchoRule } from './svg/writing.ts';
-import { declarationOf, degrees, px, type JointTrack, type Track, type TrackPath } from './tracks.ts';
+import type { Within } from './svg/groups.ts';
+import { declarationOf, degrees, factor, px, type JointTrack, type Track, type TrackPath } from './tracks.ts';
 
 /**
  * Transforms turn and scale about the canvas's corner, as they are written, whatever a page says of its drawings. It names no class that has other rules: an optimiser that puts a rule
@@ -131,16 +132,24 @@ function ruleOf(track: Track, take: Take): string {
  * A place and a turn as properties of their own of one element: browsers play them beside the page's own work. Only what plays has them: what stands still, and browsers that know
  * none, keep the transform that is written.
  */
-function jointRule(track: Track, { y, turn }: JointTrack, take: Take, isDriven: boolean): string {
+function jointRule(track: Track, { y, turn, within }: JointTrack, take: Take, isDriven: boolean): string {
   const { name, curve, mirrored } = track;
   const whole = mirrored ? take.duration : take.length;
   const half = (keys: Curve): Curve => (mirrored ? firstHalf(keys, take.duration) : keys);
   const turns = !isConstant(turn);
   const stands = !turns && turn[0] && turn[0].value !== 0 ? `rotate:${degrees(turn[0].value)}deg;` : '';
-  const rule = `@supports(translate:0px){.${name}{transform:none;${stands}animation-name:${name}${turns ? `,${name}t` : ''}${runsRule(track, take)}}}`;
+  const rule = `@supports(translate:0px){.${name}{transform:${within ? standing(within) : 'none'};${stands}animation-name:${name}${turns ? `,${name}t` : ''}${runsRule(track, take)}}}`;
   const place = keyframesOf(name, half(curve ?? []), whole, (x, i) => `translate:${px(x)}px ${px(y[i]?.value ?? 0)}px`);
   const turning = turns ? keyframesOf(`${name}t`, half(turn), whole, (value) => `rotate:${degrees(value)}deg`) : '';
   return `${isDriven ? rule : `@media (prefers-reduced-motion:no-preference){${rule}}`}${place}${turning}`;
+}
+
+/** What stands still within a place and a turn, as CSS. */
+function standing({ skew, scaleX, scaleY, pivot: [x, y] }: Within): string {
+  const lean = skew === 0 ? '' : `skewX(${degrees(skew)}deg)`;
+  const size = scaleX === 1 && scaleY === 1 ? '' : `scale(${factor(scaleX)},${factor(scaleY)})`;
+  const away = x === 0 && y === 0 ? '' : `translate(${px(-x)}px,${px(-y)}px)`;
+  return lean + size + away || 'none';
 }
 
 /** What goes along a path stands where that is, not where it stands for those who know no such motion. */

@@ -1,5 +1,6 @@
 import type { Curve, Steps } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
+import type { Within } from './svg/groups.ts';
 
 /** One thing of a drawing that moves: of elements with a class of this name, one property. */
 export interface Track {
@@ -25,6 +26,8 @@ export interface Track {
 export interface JointTrack {
   readonly y: Curve;
   readonly turn: Curve;
+  /** What stands still within it; null: that is in groups of its own. */
+  readonly within: Within | null;
 }
 
 /** A path as data of SVG, and whether what goes along it turns with it. */
@@ -49,7 +52,7 @@ const WRITTEN = {
   o: [share, (n: string) => `opacity:${n}`],
   d: [(v: number) => formatNumber(1 - v, 6), (n: string) => `stroke-dashoffset:${n}`],
   X: [px, (n: string) => `translate:${n}px`],
-  Y: [px, (n: string) => `translate:0 ${n}px`],
+  i: [px, (n: string) => `translate:0 ${n}px`],
   T: [degrees, (n: string) => `rotate:${n}deg`],
   j: [px, (n: string) => `translate:${n}px`],
   p: [(v: number) => formatNumber(v * 100, 5), (n: string) => `offset-distance:${n}%`],

@@ -29,7 +29,7 @@ function writing(scene: Scene, set: OutputSet, onProgress: (share: number) => vo
         failed.push(`${wordsOfOutput(output)}: ${read.message}`);
         continue;
       }
-      const job = writeOutput(scene, read.format.id, read.options, {
+      const job = writeOutput(scene, read.format, read.options, {
         isMeasured: false,
         onProgress: (share) => onProgress((i + share) / set.outputs.length),
       });

@@ -5,7 +5,7 @@ export type Key = readonly [time: number, value: number, a?: number, b?: number]
 
 export type Point = readonly [x: number, y: number];
 
-/** Name, property (a letter; of a place whose two channels are one animation X, and Y the next; of its turn T), keys, whether it changes at once, its keys in the lead-in (or 0), and whether its loop begins with that. */
+/** Name, property (a letter; of a place whose two channels are one animation X, and i the next; of its turn T), keys, whether it changes at once, its keys in the lead-in (or 0), and whether its loop begins with that. */
 export type TrackData = readonly [
   name: string,
   property: string,

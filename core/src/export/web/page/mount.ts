@@ -6,7 +6,7 @@ import { drive, type Driving } from './drive.ts';
 import { elementOf, lay, stays, type Fit, type Held, type Stay } from './fit.ts';
 import { built, newTail, picture, styled } from './markup.ts';
 import { marksPassed, timeOfMark, wraps, type MarkPassed } from './passed.ts';
-import { framesOf, jointWriter, valueOf, writerOf } from './tracks.ts';
+import { framesOf, valueOf, writerOf, type Write } from './tracks.ts';
 
 /** A time within the loop, s: whole rounds are taken off, down to its end. */
 function folded(time: number): number {
@@ -102,6 +102,17 @@ function placed(element: Element, { svg: there, className }: Options): SVGSVGEle
   return svg;
 }
 
+/** The kind of a transform that turns (SVG 2, 8.10). */
+const TURN = 4;
+
+/** What stands within the place and the turn of a group: those have properties of their own, in place of the first two of what is written for those who do without. */
+function within(one: SVGGElement): string {
+  const all = [...one.transform.baseVal];
+  return String(
+    all.slice(all[1]?.type === TURN ? 2 : 1).reduce((matrix, next) => matrix.multiply(next.matrix), new DOMMatrix()),
+  );
+}
+
 /** All that moves in a drawing, held at its beginning: animations with their own times at time 0, s; and those of them that hold against the way that it is laid. */
 function animatedIn(
   svg: SVGSVGElement,
@@ -122,13 +133,14 @@ function animatedIn(
   const ahead = (runs?: number): number => (runs ? rounds * SPEC.length : 0);
   const parts = TRACKS.flatMap((track, i) => {
     const [name, property] = track;
-    if (property === 'Y') return [];
-    const isJoint = /[XT]/.test(property);
-    const write = property === 'X' ? jointWriter(TRACKS[i + 1]![2]) : writerOf(property);
-    const found = svg.querySelectorAll<SVGElement>('.' + (isJoint ? name.slice(0, -1) + 'j' : name));
+    // Capitals are of one group; the second channel of its place is of none.
+    const isJoint = property < 'a';
+    // A place that goes both ways: its second channel is the next track.
+    const write: Write =
+      property === 'X' ? (x, key) => ['translate', `${x}px ${TRACKS[i + 1]![2][key]![1]}px`] : writerOf(property);
+    const found = svg.querySelectorAll<SVGGElement>('.' + (isJoint ? name.slice(0, -1) + 'j' : name));
     return [...found].map((one) => {
-      // Its own properties are in place of what is written of it for those who do without.
-      if (isJoint) one.style.transform = 'none';
+      if (isJoint) one.style.transform = within(one);
       return [one, track, write] as const;
     });
   });

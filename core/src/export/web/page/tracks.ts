@@ -24,12 +24,11 @@ export function valueOf(keys: readonly Key[], share: number): number {
   return v0 + (next[1] - v0) * (a === undefined ? u : u * (3 * s * s * a + u * (3 * s * b! + u)));
 }
 
+/** The property of a value, by the number of its key, and its text. */
+export type Write = (value: number, key: number) => readonly [property: string, text: string | number];
+
 /** Keyframes of the Web Animations API, as `write` has a value. Of two keys at one time the second is a jump. */
-export function framesOf(
-  keys: readonly Key[],
-  write: (value: number, key: number) => readonly [property: string, text: string | number],
-  jumps?: number,
-): Keyframe[] {
+export function framesOf(keys: readonly Key[], write: Write, jumps?: number): Keyframe[] {
   const frames = keys.map(([offset, value, a, b], i): Keyframe => {
     const [name, text] = write(value, i);
     return {
@@ -42,11 +41,6 @@ export function framesOf(
   if (last.offset! < 1) frames.push({ ...last, offset: 1 });
   return frames;
 }
-
-/** A place that goes both ways: its second channel is the next track. */
-export const jointWriter =
-  (ys: readonly Key[]) =>
-  (x: number, key: number): readonly [string, string] => ['translate', `${x}px ${ys[key]![1]}px`];
 
 /** How a track's property is written. */
 export const writerOf = (property: string): ((v: number) => readonly [string, string | number]) => WRITE[property]!;

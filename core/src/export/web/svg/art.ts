@@ -3,7 +3,7 @@ import { valueOfCurve, type DrawnArt } from '../../../take/index.ts';
 import { escapeMarkup } from '../../text.ts';
 import { stepsWhere } from '../steps.ts';
 import { clipped } from './clips.ts';
-import { awayFrom, fadingOf, factorsOf, groupsOf, jointGroup, type Factor } from './groups.ts';
+import { awayFrom, fadingOf, factorsOf, groupsOf, jointGroup, withinOf, type Factor } from './groups.ts';
 import { alongGroups } from './path.ts';
 import { pictureMarkup } from './picture.ts';
 import { identified, ownMoves, stepped, type Moves, type Writing } from './writing.ts';
@@ -28,11 +28,19 @@ export function artMarkup(writing: Writing, drawn: DrawnArt): string {
   groups.push(...fading.groups);
   const along = leader.along && alongGroups(writing, moves, leader.along);
   if (along) groups.push(...along.groups);
-  if (leader.joint) groups.push(jointGroup(writing, moves, curves));
-  const after = awayFrom(drawn.art.pivot);
-  const factors = factorsOf(curves, leader.entering).filter(({ key }) => !leader.joint || !JOINT.has(key));
+  const { pivot } = drawn.art;
   const { more } = fading;
-  groups.push(...groupsOf(writing, moves, factors, { before: along?.before ?? '', after, more }));
+  // What repeats another moves by its rules: its own pivot is told from that one’s.
+  const { pivot: led } = leader.art;
+  const within = leader.joint ? withinOf(curves, led) : null;
+  if (leader.joint) groups.push(jointGroup(writing, moves, curves, within, within ? more : ''));
+  if (within && (led[0] !== pivot[0] || led[1] !== pivot[1]))
+    groups.push(...groupsOf(writing, moves, [], { after: awayFrom([pivot[0] - led[0], pivot[1] - led[1]]) }));
+  if (!within) {
+    const factors = factorsOf(curves, leader.entering).filter(({ key }) => !leader.joint || !JOINT.has(key));
+    const around = { before: along?.before ?? '', after: awayFrom(pivot), more };
+    groups.push(...groupsOf(writing, moves, factors, around));
+  }
   if (groups.length === 0) groups.push('<g>');
   const inside = posesMarkup(writing, drawn, name, moves).replace(
     /^<[a-z]+/,

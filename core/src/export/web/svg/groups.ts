@@ -36,16 +36,42 @@ const FACTORS = [
 const enteringOf = (curve: Curve, entering: Curve | undefined): Curve | null =>
   !entering || (isConstant(entering) && entering[0]?.value === curve[0]?.value) ? null : entering;
 
-/** The opening tag of one group for a place that goes both ways, and for its turn: for players that do without it stands where it begins. */
+/** What stands still within a place and a turn: of a rider whose other factors do, and its pivot away from the origin. */
+export interface Within {
+  readonly skew: number;
+  readonly scaleX: number;
+  readonly scaleY: number;
+  readonly pivot: Vec;
+}
+
+/** The factors within place and turn, where none of them moves. */
+export const withinOf = ({ skew, scaleX, scaleY }: Factored, pivot: Vec): Within | null =>
+  [skew, scaleX, scaleY].every(isConstant)
+    ? {
+        skew: valueOfCurve(skew, 0),
+        scaleX: valueOfCurve(scaleX, 0),
+        scaleY: valueOfCurve(scaleY, 0),
+        pivot,
+      }
+    : null;
+
+/**
+ * The opening tag of one group for a place that goes both ways, for its turn, and for what stands within: for players that do without its properties it stands where it begins. The turn comes
+ * second, or there is none (page/mount.ts).
+ */
 export function jointGroup(
   writing: Writing,
   moves: Moves,
   { x, y, angle }: Pick<Factored, 'x' | 'y' | 'angle'>,
+  within: Within | null,
+  more: string,
 ): string {
   const [atX, atY, turned] = [x, y, angle].map((curve) => valueOfCurve(curve, moves.ahead));
-  const moving = animated(writing, moves, 'j', x, { joint: { y, turn: angle } });
-  const first = `translate(${px(atX ?? 0)} ${px(atY ?? 0)})${ATTRIBUTES.t(turned ?? 0)}`;
-  return `<g${moving}${identified(writing, `${moves.name}j`)} transform="${first}">`;
+  const moving = animated(writing, moves, 'j', x, { joint: { y, turn: angle, within } });
+  const { k, w, h } = ATTRIBUTES;
+  const inner = within ? k(within.skew) + w(within.scaleX) + h(within.scaleY) + awayFrom(within.pivot) : '';
+  const first = `translate(${px(atX ?? 0)} ${px(atY ?? 0)})${ATTRIBUTES.t(turned ?? 0)}${inner}`;
+  return `<g${moving}${identified(writing, `${moves.name}j`)} transform="${first}"${more}>`;
 }
 
 /** How something fades: a group for it where that changes, else an attribute of the innermost group, where it is not there whole. */

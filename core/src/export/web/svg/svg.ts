@@ -75,7 +75,9 @@ export function drawnSvg(take: Take, options: SvgOptions): DrawnSvg {
   const { title, background, uses = true } = options;
   const prefix = prefixOf(take, options);
   const colors = namedColors(options.colors);
-  const shared = uses ? sharedPictures(take.drawing) : new Map<Picture, number>();
+  // What is light is written out: a picture that is used costs a page more than one that is there.
+  const isLight = take.drawing.some((drawn) => drawn.kind === 'art' && drawn.joint);
+  const shared = uses && !isLight ? sharedPictures(take.drawing) : new Map<Picture, number>();
   const writing: Writing = {
     ...{ prefix, take, shared },
     ...{ tracks: new Map(), echoes: new Map(), ids: new Set(), definitions: new Map() },
