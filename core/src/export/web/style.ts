@@ -4,8 +4,16 @@ import { darkRules, type NamedColor } from './colors.ts';
 import { keyframesOf, wholly } from './css.ts';
 import { stepFramesOf } from './steps.ts';
 import type { Clipping, EchoRule } from './svg/writing.ts';
-import type { Within } from './svg/groups.ts';
-import { declarationOf, degrees, factor, px, type JointTrack, type Track, type TrackPath } from './tracks.ts';
+import {
+  declarationOf,
+  degrees,
+  factor,
+  px,
+  type JointTrack,
+  type Track,
+  type TrackPath,
+  type Within,
+} from './tracks.ts';
 
 /**
  * Transforms turn and scale about the canvas's corner, as they are written, whatever a page says of its drawings. It names no class that has other rules: an optimiser that puts a rule

@@ -1,6 +1,6 @@
 import type { Curve, Steps } from '../../take/index.ts';
 import { formatNumber } from '../text.ts';
-import type { Within } from './svg/groups.ts';
+import type { Vec } from '../../geometry/index.ts';
 
 /** One thing of a drawing that moves: of elements with a class of this name, one property. */
 export interface Track {
@@ -28,6 +28,14 @@ export interface JointTrack {
   readonly turn: Curve;
   /** What stands still within it; null: that is in groups of its own. */
   readonly within: Within | null;
+}
+
+/** What stands still within a place and a turn: of a rider whose other factors do, and its pivot away from the origin. */
+export interface Within {
+  readonly skew: number;
+  readonly scaleX: number;
+  readonly scaleY: number;
+  readonly pivot: Vec;
 }
 
 /** A path as data of SVG, and whether what goes along it turns with it. */

@@ -1,6 +1,7 @@
 import { EMPTY_BOX, pathThrough, productOf, unionOf, type Box, type Matrix } from '../../geometry/index.ts';
 import { rootOf, type ArtElement, type Picture } from '../../scene/art/index.ts';
 import { outlinesFromPathData } from '../path-data.ts';
+import { UNPAINTED } from './kinds.ts';
 import { scaleOf, transformOf, viewMatrix } from './matrices.ts';
 import { movedOutline, pathDataOf } from './outlines.ts';
 
@@ -9,19 +10,6 @@ type Attributes = Readonly<Record<string, string>>;
 
 /** What of a drawing reaches how far cannot be told from its outlines. */
 class Unknown extends Error {}
-
-/** Elements that are not painted where they stand. */
-const UNSEEN = new Set([
-  'title',
-  'desc',
-  'defs',
-  'linearGradient',
-  'radialGradient',
-  'clipPath',
-  'mask',
-  'pattern',
-  'symbol',
-]);
 
 /** Attributes by which something is painted beside its outlines. */
 const REACHING = ['filter', 'marker-start', 'marker-mid', 'marker-end', 'style'];
@@ -57,7 +45,7 @@ function boundsOf(element: ArtElement, matrix: Matrix, above: Attributes): Box {
   return element.children.reduce((box, child) => {
     if (typeof child === 'string') throw new Unknown();
     const { name, attributes } = child;
-    if (UNSEEN.has(name) || attributes['display'] === 'none') return box;
+    if (UNPAINTED.has(name) || attributes['display'] === 'none') return box;
     if (REACHING.some((one) => attributes[one] !== undefined)) throw new Unknown();
     const own = productOf(matrix, transformOf(child));
     return unionOf(

@@ -15,3 +15,18 @@ export const DRAWN = new Set([
   'svg',
   'switch',
 ]);
+
+/** Elements that are not painted where they stand: what they hold is for others to use, or to be read. */
+export const UNPAINTED: ReadonlySet<string> = new Set([
+  'title',
+  'desc',
+  'defs',
+  'linearGradient',
+  'radialGradient',
+  'clipPath',
+  'mask',
+  'pattern',
+  'filter',
+  'marker',
+  'symbol',
+]);

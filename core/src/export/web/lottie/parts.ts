@@ -1,4 +1,5 @@
 import { EMPTY_BOX, productOf, unionOf, type Box, type Matrix } from '../../../geometry/index.ts';
+import { UNPAINTED } from '../../../import/art/kinds.ts';
 import { transformOf, viewMatrix } from '../../../import/art/matrices.ts';
 import { movedOutline, pathDataOf } from '../../../import/art/outlines.ts';
 import { outlinesFromPathData, type Outline } from '../../../import/path-data.ts';
@@ -14,7 +15,6 @@ import {
   shapesOf,
   shapesOfElement,
   shareOf,
-  UNSEEN,
   type Attributes,
   type Walk,
 } from './shapes.ts';
@@ -84,7 +84,7 @@ class Parting {
   children(element: ArtElement, matrix: Matrix, style: Attributes, above: readonly ArtElement[]): void {
     const passed = passedOn(style, element.attributes);
     for (const child of element.children)
-      if (typeof child !== 'string' && !UNSEEN.has(child.name)) this.#element(child, matrix, passed, above);
+      if (typeof child !== 'string' && !UNPAINTED.has(child.name)) this.#element(child, matrix, passed, above);
   }
 
   #element(child: ArtElement, matrix: Matrix, style: Attributes, above: readonly ArtElement[]): void {
@@ -156,7 +156,7 @@ class Parting {
       ...element,
       children: element.children.flatMap((child): (ArtElement | string)[] => {
         if (typeof child === 'string') return [child];
-        if (UNSEEN.has(child.name)) return [child];
+        if (UNPAINTED.has(child.name)) return [child];
         if (!leaves.has(child)) return [];
         // What is around others is shown for their sake.
         const isAround = child.children.some((one) => typeof one !== 'string' && leaves.has(one));

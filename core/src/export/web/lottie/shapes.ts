@@ -9,6 +9,7 @@ import {
   type Box,
   type Matrix,
 } from '../../../geometry/index.ts';
+import { UNPAINTED } from '../../../import/art/kinds.ts';
 import { scaleOf, transformOf, viewMatrix } from '../../../import/art/matrices.ts';
 import { movedOutline, pathDataOf } from '../../../import/art/outlines.ts';
 import { outlinesFromPathData, type Outline } from '../../../import/path-data.ts';
@@ -41,19 +42,6 @@ const INHERITED = new Set(
 );
 
 export const PAINTED = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
-export const UNSEEN = new Set([
-  'title',
-  'desc',
-  'defs',
-  'linearGradient',
-  'radialGradient',
-  'clipPath',
-  'mask',
-  'pattern',
-  'filter',
-  'marker',
-  'symbol',
-]);
 
 export type Attributes = Readonly<Record<string, string>>;
 
@@ -126,7 +114,7 @@ function groupOf(element: ArtElement, matrix: Matrix, above: Attributes, walk: W
 /** What an element paints, the foremost first; throws where shapes cannot hold it. */
 export function shapesOfElement(element: ArtElement, base: Matrix, above: Attributes, walk: Walk): Json[] {
   const { name, attributes } = element;
-  if (UNSEEN.has(name) || attributes['display'] === 'none') return [];
+  if (UNPAINTED.has(name) || attributes['display'] === 'none') return [];
   if (name !== 'g' && !PAINTED.has(name))
     throw new NoShapeError(name === 'svg' ? 'a drawing within it' : `a <${name}>`);
   refuseOthers(element);

@@ -1,7 +1,7 @@
 import { isConstant, valueOfCurve, type Curve, type DrawnArt } from '../../../take/index.ts';
 import type { Vec } from '../../../geometry/index.ts';
 import { formatNumber } from '../../text.ts';
-import { ATTRIBUTES, px } from '../tracks.ts';
+import { ATTRIBUTES, px, type Within } from '../tracks.ts';
 import { animated, fixedOf, identified, type Moves, type Writing } from './writing.ts';
 
 /** One factor of a matrix: as an attribute while it stands still, as a track while it moves. */
@@ -35,14 +35,6 @@ const FACTORS = [
 /** The lead-in of a channel, where it is not as the loop begins. */
 const enteringOf = (curve: Curve, entering: Curve | undefined): Curve | null =>
   !entering || (isConstant(entering) && entering[0]?.value === curve[0]?.value) ? null : entering;
-
-/** What stands still within a place and a turn: of a rider whose other factors do, and its pivot away from the origin. */
-export interface Within {
-  readonly skew: number;
-  readonly scaleX: number;
-  readonly scaleY: number;
-  readonly pivot: Vec;
-}
 
 /** The factors within place and turn, where none of them moves. */
 export const withinOf = ({ skew, scaleX, scaleY }: Factored, pivot: Vec): Within | null =>
