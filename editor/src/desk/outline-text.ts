@@ -1,6 +1,3 @@
-import bold from '@fontsource/figtree/files/figtree-latin-700-normal.woff?url';
-import plain from '@fontsource/figtree/files/figtree-latin-400-normal.woff?url';
-import mono from '@fontsource/commit-mono/files/commit-mono-latin-400-normal.woff?url';
 import { redrawArt, type Art } from '@pace-line/core';
 import { bareFamily } from '@pace-line/core/lettering';
 import { outlinesOfTexts } from '../jobs/index.ts';
@@ -8,21 +5,23 @@ import { tell, warn } from '../look/notices.tsx';
 import { pickFiles } from '../platform/files.ts';
 import { change } from './actions/change.ts';
 import type { Desk } from './desk.ts';
+import { fontFile, SHIPPED_FONTS } from './shipped-fonts.ts';
 
 const FONT_FILES = '.ttf,.otf,.woff,font/ttf,font/otf,font/woff';
 
-/** Families of the fonts that ship with the application, and their files. */
-const SHIPPED: Readonly<Record<string, readonly string[]>> = { figtree: [plain, bold], commitmono: [mono] };
+/** The files of a family that ships with the application; none of one that does not. */
+const shippedFiles = (family: string): readonly string[] =>
+  Object.values(SHIPPED_FONTS).flatMap((font) => (font.family === bareFamily(family) ? [font.url] : []));
 
 /** Asks for the files of the fonts that an art's texts are written in, where they do not ship, and makes outlines of the texts; says what had to stay text. */
 export async function outlineText(desk: Desk, art: Art, families: readonly string[]): Promise<void> {
-  const shipped = families.flatMap((family) => SHIPPED[bareFamily(family)] ?? []);
-  const isAllThere = families.every((family) => SHIPPED[bareFamily(family)] !== undefined);
+  const shipped = families.flatMap(shippedFiles);
+  const isAllThere = families.every((family) => shippedFiles(family).length > 0);
   const picked = isAllThere ? [] : await pickFiles(FONT_FILES);
   if (!isAllThere && picked.length === 0) return;
   const fonts = await Promise.all([
     ...picked.map(async (file) => ({ name: file.name, bytes: await file.arrayBuffer() })),
-    ...shipped.map(async (url) => ({ name: url, bytes: await (await fetch(url)).arrayBuffer() })),
+    ...shipped.map(async (url) => ({ name: url, bytes: await fontFile(url) })),
   ]);
   const end = await outlinesOfTexts(art, fonts);
   if (end.state !== 'done') {

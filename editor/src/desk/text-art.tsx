@@ -1,6 +1,3 @@
-import bold from '@fontsource/figtree/files/figtree-latin-700-normal.woff?url';
-import plain from '@fontsource/figtree/files/figtree-latin-400-normal.woff?url';
-import mono from '@fontsource/commit-mono/files/commit-mono-latin-400-normal.woff?url';
 import { ColorInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { ChoiceField, NumberField, PX } from '../fields/index.ts';
@@ -8,18 +5,11 @@ import { ask } from '../look/ask.tsx';
 import { warn } from '../look/notices.tsx';
 import { importArtText } from './import-art.ts';
 import type { Desk } from './desk.ts';
-
-/** The fonts that ship with the application. */
-const FONTS = {
-  plain: { name: 'Figtree', url: plain },
-  bold: { name: 'Figtree, bold', url: bold },
-  mono: { name: 'Commit Mono', url: mono },
-} as const;
-type FontId = keyof typeof FONTS;
+import { fontFile, SHIPPED_FONTS, type ShippedFont } from './shipped-fonts.ts';
 
 interface Wish {
   text: string;
-  font: FontId;
+  font: ShippedFont;
   size: number;
   color: string;
 }
@@ -39,7 +29,7 @@ export async function bringInText(desk: Desk): Promise<string | undefined> {
   if (!isWanted || wish.text.trim() === '') return undefined;
   const drawn = await outlined(wish).catch(() => undefined);
   if (!drawn) {
-    warn('The text was not taken in', 'It has no letter that the font can draw. Nothing was changed.');
+    warn('The text was not taken in', 'The font has not all of its letters. Nothing was changed.');
     return undefined;
   }
   return importArtText(wish.text.trim().slice(0, 40), drawn, desk);
@@ -67,7 +57,7 @@ function Wishes({ wish }: { wish: Wish }) {
           <ChoiceField
             label="Font"
             value={now.font}
-            data={Object.entries(FONTS).map(([value, { name }]) => ({ value, label: name }))}
+            data={Object.entries(SHIPPED_FONTS).map(([value, { name }]) => ({ value, label: name }))}
             onChange={(font) => set({ font })}
           />
           <NumberField
@@ -86,15 +76,9 @@ function Wishes({ wish }: { wish: Wish }) {
   );
 }
 
-/** The text's outlines as a drawing as wide as its letters, from the top of the tallest to the foot of the lowest. */
-async function outlined({ text, font: id, size, color }: Wish): Promise<string> {
-  const [{ parse }, file] = await Promise.all([import('opentype.js'), fetch(FONTS[id].url)]);
-  const font = parse(await file.arrayBuffer());
-  const path = font.getPath(text.trim(), 0, 0, size);
-  const { x1, y1, x2, y2 } = path.getBoundingBox();
-  const [width, height] = [Math.ceil((x2 - x1) * 100) / 100, Math.ceil((y2 - y1) * 100) / 100];
-  if (!(width > 0 && height > 0)) throw new Error('nothing is drawn');
-  const moved = font.getPath(text.trim(), -x1, -y1, size);
-  const fill = /^#[0-9a-f]{3,8}$/i.test(color) ? color : '#1F2933';
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><path d="${moved.toPathData(2)}" fill="${fill}"/></svg>`;
+/** The text's outlines as a drawing; undefined where the font draws nothing of it. */
+async function outlined({ text, font: id, size, color }: Wish): Promise<string | undefined> {
+  const { readFont, textDrawing } = await import('@pace-line/core/lettering');
+  const font = readFont(await fontFile(SHIPPED_FONTS[id].url));
+  return textDrawing(font, text.trim(), { size, color: /^#[0-9a-f]{3,8}$/i.test(color) ? color : '#1F2933' });
 }

@@ -1,4 +1,6 @@
 import type { Art, Scene } from '../../scene/index.ts';
+import { EMPTY_BOX, pathThrough, unionOf } from '../../geometry/index.ts';
+import { outlinesFromPathData } from '../path-data.ts';
 import type { Font } from './fonts.ts';
 import { familiesIn, outlinedTexts } from './texts.ts';
 
@@ -55,3 +57,22 @@ export const familiesOfArt = (art: Art): readonly string[] => [
         : [],
   ),
 ];
+
+/** A text by itself as a drawing of outlines, as wide as its letters, from the top of the tallest to the foot of the lowest; undefined where the font draws nothing of it. */
+export function textDrawing(
+  font: Font,
+  text: string,
+  { size, color }: { size: number; color: string },
+): string | undefined {
+  const outlined = font.outline(text, { x: 0, y: 0, size, spacing: 0 });
+  const read = outlined && outlinesFromPathData(outlined.data);
+  if (!outlined || !read?.ok) return undefined;
+  const box = read.outlines.reduce(
+    (all, { nodes, closed }) => unionOf(all, pathThrough(nodes, closed).bounds),
+    EMPTY_BOX,
+  );
+  const [width, height] = [box.right - box.left, box.bottom - box.top].map((side) => Math.ceil(side * 100) / 100);
+  if (!(width && width > 0 && height && height > 0)) return undefined;
+  const moved = font.outline(text, { x: -box.left, y: -box.top, size, spacing: 0 });
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><path d="${moved?.data}" fill="${color}"/></svg>`;
+}

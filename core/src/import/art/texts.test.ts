@@ -5,7 +5,7 @@ import { readArtMarkup, type Art } from '../../scene/index.ts';
 import { sceneOf } from '../../testing/scenes.ts';
 import { outlinesFromPathData } from '../path-data.ts';
 import { readFont, type Font } from './fonts.ts';
-import { familiesOfArt, outlinedArt, outlinedScene } from './lettering.ts';
+import { familiesOfArt, outlinedArt, outlinedScene, textDrawing } from './lettering.ts';
 import { familiesIn, outlinedTexts } from './texts.ts';
 
 const filed = (name: string): ArrayBuffer => {
@@ -188,4 +188,17 @@ test('art, strips and scenes: what has text is another object, what has none the
   expect(outlinedScene(scene, [PLAIN, BOLD]).left).toEqual([
     '“Sign”: “Milk” stays text: none of the fonts is “Commit Mono”.',
   ]);
+});
+
+test('a text by itself is a drawing as large as its letters; one that the font has not is none', () => {
+  const made = textDrawing(MONO, 'Hig', { size: 40, color: '#112233' })!;
+  expect(readArtMarkup(made).ok).toBe(true);
+  const [, width, height] = /width="([\d.]+)" height="([\d.]+)"/.exec(made)!;
+  const [box] = boxesIn(made);
+  expect([box!.left, box!.top].every((one) => Math.abs(one) < 0.01)).toBe(true);
+  expect([box!.right, box!.bottom].map((one) => one.toFixed(1))).toEqual(
+    [width, height].map((one) => Number(one).toFixed(1)),
+  );
+  expect(textDrawing(MONO, ' ', { size: 40, color: '#112233' })).toBeUndefined();
+  expect(textDrawing(MONO, '漢', { size: 40, color: '#112233' })).toBeUndefined();
 });
