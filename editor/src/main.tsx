@@ -62,8 +62,10 @@ const router = createBrowserRouter(
 );
 
 // At a scene's address the Desk is on its way at once; from elsewhere as soon as there is nothing else to do.
-if (location.pathname.includes('/scene/')) void loadDesk();
-else whenIdle(() => void loadDesk());
+// Where that fails, it is told when it is opened.
+const loadAhead = (): void => void loadDesk().catch(() => undefined);
+if (location.pathname.includes('/scene/')) loadAhead();
+else whenIdle(loadAhead);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root');
