@@ -37,6 +37,19 @@ export async function openSample(page: Page, name: RegExp): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name }).click();
   await expect(page.locator('.pace-line').first()).toBeVisible({ timeout: 15_000 });
+  await settled(page);
+}
+
+/** Waits until the canvas stands where it stays: what is pressed before that is pressed elsewhere. */
+async function settled(page: Page): Promise<void> {
+  let last = '';
+  await expect
+    .poll(async () => {
+      const before = last;
+      last = JSON.stringify(await page.locator('.canvas-edge').boundingBox());
+      return last === before;
+    })
+    .toBe(true);
 }
 
 /** The scene as the Desk saves it. */
@@ -76,4 +89,5 @@ export async function openScene(page: Page, scene: Scene): Promise<void> {
   await page.getByRole('button', { name: 'New scene' }).waitFor();
   await dropFile(page, 'job.paceline.json', 'application/json', writeScene(scene));
   await expect(page.locator('.pace-line').first()).toBeVisible({ timeout: 15_000 });
+  await settled(page);
 }
