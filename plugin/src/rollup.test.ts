@@ -1,10 +1,9 @@
-import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { rollup, type OutputAsset, type OutputChunk, type Plugin } from 'rollup';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { formatById, memorySink, QUIET_RUN, readScene, send, textOf } from '@pace-line/core';
-import { readFileSync } from 'node:fs';
 import paceLine from './index.ts';
 
 const SCENE = 'examples/page/tea-barrel.paceline.json';

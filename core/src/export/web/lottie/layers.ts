@@ -208,10 +208,12 @@ function pictureLayer(
     layer(layers, type, drawn.name, { ks, ...hung(parent), ...matte, ...more });
     if (inside) matteLayer(layers, drawn, inside, within);
   };
-  if (made.parts.length === 1 && only?.kind === 'shapes') {
+  // Masks are of all outlines together: what lies in a clip and in its box is cut by a composition's edges.
+  const isCutTwice = made.clipped && only?.kind === 'shapes' && only.within.length > 0;
+  if (made.parts.length === 1 && only?.kind === 'shapes' && !isCutTwice) {
     const shades = held(shown, fps, (value) => value * 100);
     const shapes = [group(only.shapes, IDENTITY_MATRIX, shades)];
-    const outlines = made.clipped ? [boxOf(picture), ...only.within] : only.within;
+    const outlines = made.clipped ? [boxOf(picture)] : only.within;
     if (shown.length > 1 || shown[0]?.value === 1)
       put(KIND.shape, transformOf(fps, moves), { shapes, ...masks(outlines) });
     return;

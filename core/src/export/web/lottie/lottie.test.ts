@@ -142,6 +142,22 @@ test.each([
   expect([first, second]).toEqual(['1 shapes', made]);
 });
 
+test('what lies in a clip and reaches out of its box is cut by both: masks alone would show all that is in either', async () => {
+  const scene = sceneOf({
+    art: [
+      drawing(
+        '<defs><clipPath id="c"><circle cx="90" cy="40" r="20"/></clipPath></defs><rect width="300" height="80" clip-path="url(#c)"/>',
+        '',
+      ),
+    ],
+    riders: [riderOn('r', 'loops', [], { art: 'd', guide: null, at: [30, 40] })],
+  });
+  const file = await lottieOf(scene);
+  expect(file.layers.find(({ nm }) => nm === 'r')).toMatchObject({ ty: 0, w: 100, h: 80 });
+  const [inner] = (file.assets[0] as unknown as { layers: { masksProperties: unknown[] }[] }).layers;
+  expect(inner!.masksProperties).toHaveLength(1);
+});
+
 test('marks are markers, by the rider’s name in code and the number of the mark, in frames', async () => {
   const scene = WRITER_SCENES['eased']!;
   const file = await lottieOf(scene);
