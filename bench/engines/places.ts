@@ -5,6 +5,8 @@ export interface Place {
   readonly name: string;
   /** What is sent. */
   readonly format: string;
+  /** Options of the format. */
+  readonly options?: object;
   /** The page, or the file itself where that is opened; `text`: what was sent, `file`: its address. */
   readonly page: (text: string, file: string) => string | undefined;
   /** Whether what is in it can be reached, so that its places are measured; else it is only seen to play. */
@@ -42,6 +44,7 @@ const played = (json: string): string =>
 export const PLACES: readonly Place[] = [
   { name: 'as a file', format: SVG, page: () => undefined, measured: true },
   { name: 'inline', format: SVG, page: (svg) => page(svg), measured: true },
+  { name: 'inline, light to play', format: SVG, options: { plays: 'light' }, page: (svg) => page(svg), measured: true },
   { name: 'inline, half as large', format: SVG, page: (svg) => page(scaled(svg, 0.5)), measured: true },
   { name: 'inline, twice as large', format: SVG, page: (svg) => page(scaled(svg, 2)), measured: true },
   { name: 'two in one page', format: SVG, page: (svg) => page(svg + svg), measured: true },
@@ -66,6 +69,13 @@ export const PLACES: readonly Place[] = [
   },
   { name: 'a web page', format: 'web-page', page: (html) => html, measured: true },
   { name: 'a module on an element', format: 'module', page: mounted, measured: true },
+  {
+    name: 'a module on an element, light to play',
+    format: 'module',
+    options: { plays: 'light' },
+    page: mounted,
+    measured: true,
+  },
   { name: 'rules on an element of one’s own', format: 'css', page: ruled, measured: false },
   { name: 'in a player', format: 'lottie', page: played, measured: false },
 ];

@@ -64,7 +64,7 @@ async function rowsOf(engine: Engine): Promise<Row[]> {
     let where = '';
     let still: string[] = [];
     for (const { file, scene } of CHOSEN) {
-      const svg = (await write(scene, place.format)).text;
+      const svg = (await write(scene, place.format, place.options)).text;
       const one = await found(engine, place, scene, svg);
       if (typeof one === 'boolean') still = one ? still : [...still, file];
       else if (!(one <= worst)) [worst, where] = [one, file];
