@@ -146,18 +146,21 @@ function jointRule(track: Track, { y, turn, within }: JointTrack, take: Take, is
   const half = (keys: Curve): Curve => (mirrored ? firstHalf(keys, take.duration) : keys);
   const turns = !isConstant(turn);
   const stands = !turns && turn[0] && turn[0].value !== 0 ? `rotate:${degrees(turn[0].value)}deg;` : '';
-  const rule = `@supports(translate:0px){.${name}{transform:${within ? standing(within) : 'none'};${stands}animation-name:${name}${turns ? `,${name}t` : ''}${runsRule(track, take)}}}`;
+  const rule = `@supports(translate:0px){.${name}{transform:${within ? standing(within) : STAYS};${stands}animation-name:${name}${turns ? `,${name}t` : ''}${runsRule(track, take)}}}`;
   const place = keyframesOf(name, half(curve ?? []), whole, (x, i) => `translate:${px(x)}px ${px(y[i]?.value ?? 0)}px`);
   const turning = turns ? keyframesOf(`${name}t`, half(turn), whole, (value) => `rotate:${degrees(value)}deg`) : '';
   return `${isDriven ? rule : `@media (prefers-reduced-motion:no-preference){${rule}}`}${place}${turning}`;
 }
+
+/** A transform that changes nothing. With none at all WebKit takes the attribute's, beside the place and the turn. */
+const STAYS = 'translate(0)';
 
 /** What stands still within a place and a turn, as CSS. */
 function standing({ skew, scaleX, scaleY, pivot: [x, y] }: Within): string {
   const lean = skew === 0 ? '' : `skewX(${degrees(skew)}deg)`;
   const size = scaleX === 1 && scaleY === 1 ? '' : `scale(${factor(scaleX)},${factor(scaleY)})`;
   const away = x === 0 && y === 0 ? '' : `translate(${px(-x)}px,${px(-y)}px)`;
-  return lean + size + away || 'none';
+  return lean + size + away || STAYS;
 }
 
 /** What goes along a path stands where that is, not where it stands for those who know no such motion. */
