@@ -388,7 +388,7 @@ export {
   measureTake,
   type PixelOptions,
   type PixelRect,
-  type FilmQuality,
+  type FilmCoding,
   type Pixels,
   type SheetLayout,
   type Take,

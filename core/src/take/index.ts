@@ -4,7 +4,7 @@ export { reducedCurve, type Point } from './reduce.ts';
 export {
   evenDelays,
   frameTimes,
-  type FilmQuality,
+  type FilmCoding,
   type PixelOptions,
   type PixelRect,
   type Pixels,

@@ -17,8 +17,8 @@ export interface SheetLayout {
   readonly places: readonly { readonly x: number; readonly y: number }[];
 }
 
-/** How good a film is. */
-export interface FilmQuality {
+/** How a film is encoded. */
+export interface FilmCoding {
   /** AV1 holds no transparency. */
   readonly codec: 'vp9' | 'av1';
   /** Of each frame, 0 to 1. */
@@ -49,7 +49,7 @@ export interface Pixels {
   /** Frames on one sheet, as a PNG. */
   sheet(layout: SheetLayout): Promise<Uint8Array>;
   /** All frames as a film. */
-  film(how: FilmQuality, onProgress: (share: number) => void): Promise<Uint8Array>;
+  film(how: FilmCoding, onProgress: (share: number) => void): Promise<Uint8Array>;
 }
 
 /** What of a scene is to be painted. */

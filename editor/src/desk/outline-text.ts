@@ -22,7 +22,11 @@ export async function outlineText(desk: Desk, art: Art, families: readonly strin
   const fonts = await Promise.all([
     ...picked.map(async (file) => ({ name: file.name, bytes: await file.arrayBuffer() })),
     ...shipped.map(async (url) => ({ name: url, bytes: await fontFile(url) })),
-  ]);
+  ]).catch(() => undefined);
+  if (!fonts) {
+    warn(`The text of ${art.name} stays text`, 'A font’s file could not be read. Nothing was changed.');
+    return;
+  }
   const end = await outlinesOfTexts(art, fonts);
   if (end.state !== 'done') {
     if (end.state === 'failed') warn(`The text of ${art.name} stays text`, `${end.message}. Nothing was changed.`);

@@ -1,4 +1,4 @@
-import type { FilmQuality } from '@pace-line/core';
+import type { FilmCoding } from '@pace-line/core';
 import { BufferTarget, CanvasSource, Output, Quality, WebMOutputFormat } from 'mediabunny';
 
 interface FilmOptions {
@@ -6,7 +6,7 @@ interface FilmOptions {
   readonly count: number;
   /** s. */
   readonly length: number;
-  readonly how: FilmQuality;
+  readonly how: FilmCoding;
   readonly isClear: boolean;
   readonly onProgress: (share: number) => void;
 }
@@ -21,7 +21,7 @@ const COARSEST = 63;
 const PLAIN_RATE = 4_000_000;
 
 /** One quality for all frames, as many bits as that takes; or as many bits as are asked for. */
-const qualityOf = ({ quality, rate }: FilmQuality): Quality =>
+const qualityOf = ({ quality, rate }: FilmCoding): Quality =>
   new Quality(rate > 0 ? { bitrate: rate } : { quantizer: Math.round(COARSEST * (1 - quality)), bitrate: PLAIN_RATE });
 
 /** A film of so many frames, each painted as it is needed, in WebM. */
