@@ -1,6 +1,7 @@
-import { ColorInput, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { colorsOf, readColors, writeColors, type NamedColor, type Scene } from '@pace-line/core';
+import { ColorField } from '../fields/index.ts';
 
 interface ColorFieldsProps {
   readonly scene: Scene;
@@ -86,17 +87,13 @@ function ColorRow({ color, named, taken, onChange }: ColorRowProps) {
           if (!taken.includes(next)) onChange(next ? { name: next, dark: named?.dark ?? null } : undefined);
         }}
       />
-      <ColorInput
-        size="xs"
-        format="hex"
-        aria-label={`${color} on dark pages`}
+      <ColorField
+        label={`${color} on dark pages`}
         placeholder="dark: the same"
         disabled={!named}
-        withPreview={named?.dark != null}
+        mayBeEmpty
         value={named?.dark ?? ''}
-        onChange={(dark) => {
-          if (named && (dark === '' || /^#[\da-f]{6}$/i.test(dark))) onChange({ name: named.name, dark: dark || null });
-        }}
+        onCommit={(dark) => named && onChange({ name: named.name, dark: dark || null })}
       />
     </div>
   );

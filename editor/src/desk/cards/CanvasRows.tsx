@@ -1,8 +1,7 @@
-import { ColorInput } from '@mantine/core';
 import { useState } from 'react';
 import { resizeCanvas, ROUTE_COLORS, setBackground, type Refit } from '@pace-line/core';
 import { useCalmState } from '../../document/index.ts';
-import { NumberField, PX } from '../../fields/index.ts';
+import { ColorField, NumberField, PX } from '../../fields/index.ts';
 import { perform } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { Row, Segments } from './Card.tsx';
@@ -63,18 +62,13 @@ export function CanvasRows() {
           }
         />
         {background !== null && (
-          <ColorInput
-            size="xs"
-            w={86}
-            rightSectionWidth={0}
-            withEyeDropper={false}
-            aria-label="Colour of the paper"
-            format="hex"
+          <ColorField
+            isShort
+            width={86}
+            label="Colour of the paper"
             swatches={[...PAPERS, ...ROUTE_COLORS]}
             value={background}
-            onChangeEnd={(color) =>
-              /^#[0-9a-f]{6}$/i.test(color) && perform(desk, 'Change paper', setBackground, { background: color })
-            }
+            onCommit={(color) => perform(desk, 'Change paper', setBackground, { background: color })}
           />
         )}
       </Row>

@@ -1,8 +1,8 @@
 import { memo } from 'react';
-import { ColorInput, NativeSelect } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { ridersOf, ROUTE_COLORS, setGuide, type Guide, type GuideStroke } from '@pace-line/core';
 import { useCalmState } from '../../../document/index.ts';
-import { NumberField, PX, TextField } from '../../../fields/index.ts';
+import { ColorField, NumberField, PX, TextField } from '../../../fields/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
 import { Row, Segments } from '../Card.tsx';
@@ -111,14 +111,12 @@ function StrokeRows({
   return (
     <>
       <Row label="Stroke">
-        <ColorInput
-          size="xs"
-          aria-label="Colour of the stroke"
-          w={112}
-          format="hex"
-          swatches={[...ROUTE_COLORS]}
+        <ColorField
+          label="Colour of the stroke"
+          width={112}
+          swatches={ROUTE_COLORS}
           value={stroke.color}
-          onChangeEnd={(color) => /^#[0-9a-f]{6}$/i.test(color) && onChange({ ...stroke, color })}
+          onCommit={(color) => onChange({ ...stroke, color })}
         />
         <NumberField
           label="Width of the stroke"
