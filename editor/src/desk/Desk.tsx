@@ -21,6 +21,7 @@ import { PartsDialog } from './PartsDialog.tsx';
 import { SheetPane } from './sheet/SheetPane.tsx';
 import { ShortcutsDialog } from './keys/ShortcutsDialog.tsx';
 import { TopBar } from './TopBar.tsx';
+import { useRepaint } from './use-repaint.ts';
 import { useDeskView, usePreferences } from './view.ts';
 import './Desk.css';
 
@@ -41,6 +42,7 @@ const CARDS = [
 export function Desk() {
   useDeskKeys();
   useFileDrops();
+  useRepaint();
   useTitle();
   const heading = useArrival();
   const isPaged = useMediaQuery(PAGES, undefined, { getInitialValueInEffect: false });

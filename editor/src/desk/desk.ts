@@ -1,6 +1,6 @@
 import type { Scene } from '@pace-line/core';
 import type { SceneDocument, Selection } from '../document/index.ts';
-import type { Playback } from '../scene/playback.ts';
+import type { Playback } from '../frame/playback.ts';
 
 /** What the Desk's actions work on. */
 export interface Desk {

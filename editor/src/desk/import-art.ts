@@ -4,7 +4,7 @@ import { readArtFile } from '../jobs/index.ts';
 import { askTaking } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
 import { newDrawing, takeInDrawing } from './actions/riding.ts';
-import { readyToDraw } from './canvas/art-gate.ts';
+import { readyToDraw } from '../figures/stage/art-gate.ts';
 import { importAsPicture } from './raster-art.tsx';
 import { keepBefore } from './actions/saving.ts';
 import type { Desk } from './desk.ts';

@@ -27,7 +27,7 @@ export function useTrial(): Trial {
     show: (label, change) => {
       clearTimeout(timer.current);
       if (doc.state.readOnly) return;
-      gesture.current ??= doc.begin(label);
+      gesture.current ??= doc.tryOut(label);
       gesture.current.update((base) => {
         try {
           return change(base);

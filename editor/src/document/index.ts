@@ -17,15 +17,7 @@ export {
 } from './collection/index.ts';
 export { STARTERS } from './starters.ts';
 export { startAutosave, type SaveState } from './autosave.ts';
-export {
-  DocumentContext,
-  useCalmState,
-  useDocument,
-  useDocumentState,
-  useSheetState,
-  useSpacingState,
-  useSteadyScene,
-} from './context.ts';
+export { DocumentContext, useDocument, useDocumentState } from './context.ts';
 export { answerHandover, askHandover } from './handover.ts';
 export { lockScene, type SceneLock } from './lock.ts';
 export { keyIdsOf, PART_KINDS, selectedParts } from './parts.ts';

@@ -1,6 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { problemsOf, SceneError, type Refusal, type Scene, type SceneProblem } from '@pace-line/core';
-import { CALM, calmed, HALF_CALM, isBending, isMoving, isTiming, LATE_CALM, LATE_CARDS } from './calm.ts';
 import { pruned } from './parts.ts';
 import { NOTHING, type Selection } from './selection.ts';
 
@@ -50,13 +49,10 @@ type NextFrame = (callback: () => void) => void;
 /** The open scene: the only thing that changes it. */
 export class SceneDocument {
   readonly store: StoreApi<DocumentState>;
-  /** The same at a calmer pace while a hand moves anything: for figures and cards. */
-  readonly calm: StoreApi<DocumentState>;
-  /** The same at a calmer pace while a guide is bent: for the sheet, on which marks move with the hand, in every frame unless frames come late. */
-  readonly sheet: StoreApi<DocumentState>;
-  /** The same at half of the frames or less while only times change: for the spacing ticks. */
-  readonly spacing: StoreApi<DocumentState>;
+  /** The same without what a hand is making: that is painted, and rendered when it lets go. What is tried out in a card is in it. */
+  readonly settled: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
+  #isTrial = false;
   /** The run that is being added to, and the last one that was. */
   #joining: string | undefined;
   #run: ChangeRun | undefined;
@@ -72,11 +68,10 @@ export class SceneDocument {
   /** Steps that were read from what is kept: they are looked at before they are taken. */
   readonly #restored: ReadonlySet<Entry>;
 
-  /** `isLate` tells whether frames come late; `rows` are the steps of undo that were kept with the scene. */
+  /** `rows`: the steps of undo that were kept with the scene. */
   constructor(
     scene: Scene,
     nextFrame: NextFrame = (callback) => void requestAnimationFrame(callback),
-    isLate: () => boolean = () => false,
     rows: { readonly past: readonly Entry[]; readonly future: readonly Entry[] } = { past: [], future: [] },
   ) {
     this.#nextFrame = nextFrame;
@@ -89,10 +84,12 @@ export class SceneDocument {
       future: rows.future,
       readOnly: false,
     }));
-    this.calm = calmed(this.store, isMoving, () => (isLate() ? LATE_CARDS : CALM));
-    const bends = calmed(this.store, isBending, CALM);
-    this.sheet = calmed(bends, (state) => isTiming(state) && isLate(), LATE_CALM);
-    this.spacing = calmed(this.store, isTiming, HALF_CALM);
+    this.settled = createStore<DocumentState>(() => this.state);
+    this.store.subscribe((state) => {
+      const isHeld = this.#gesture !== undefined && !this.#isTrial;
+      const next = isHeld ? { ...state, shown: state.committed } : state;
+      if (!isSameState(next, this.settled.getState())) this.settled.setState(next, true);
+    });
   }
 
   get state(): DocumentState {
@@ -121,6 +118,13 @@ export class SceneDocument {
   /** Begins a gesture; one that is still open is committed first. */
   begin(label: string): Gesture {
     return this.#begin(label);
+  }
+
+  /** Begins a gesture by something that is rendered, as a slider of a card: what it shows is rendered too. */
+  tryOut(label: string): Gesture {
+    const gesture = this.#begin(label);
+    this.#isTrial = true;
+    return gesture;
   }
 
   /** Begins a gesture just to look: what it shows is never kept, however it ends. */
@@ -168,6 +172,7 @@ export class SceneDocument {
       isOpen: () => open,
     };
     this.#gesture = gesture;
+    this.#isTrial = false;
     return gesture;
   }
 
@@ -274,3 +279,11 @@ export class SceneDocument {
     });
   }
 }
+
+const isSameState = (a: DocumentState, b: DocumentState): boolean =>
+  a.shown === b.shown &&
+  a.committed === b.committed &&
+  a.selection === b.selection &&
+  a.past === b.past &&
+  a.future === b.future &&
+  a.readOnly === b.readOnly;

@@ -1,12 +1,11 @@
 import { useEffect, useMemo } from 'react';
 import { Outlet, useParams } from 'react-router';
-import { useStore } from 'zustand';
 import { loopLength } from '@pace-line/core';
 import { resetDeskView } from '../desk/view.ts';
 import { DocumentContext, type SceneDocument } from '../document/index.ts';
 import { OpenSceneContext, type OpenScene } from './context.ts';
 import { MissingPictures } from './MissingPictures.tsx';
-import type { Playback } from './playback.ts';
+import type { Playback } from '../frame/playback.ts';
 import { Unopened } from './Unopened.tsx';
 import { useOpenDocument } from './use-open-document.ts';
 import './scene.css';
@@ -51,8 +50,16 @@ let isReloaded = performance
 
 /** Keeps playback at the scene's own length, and plays at first where motion is welcome; not after a reload. */
 function Clock({ doc, playback }: { doc: SceneDocument; playback: Playback }) {
-  const clock = useStore(doc.store, (state) => state.shown.clock);
-  useEffect(() => playback.setLoop(loopLength(clock), clock.repeat === 'once'), [playback, clock]);
+  useEffect(() => {
+    const keepLength = (): void => {
+      const { clock } = doc.state.shown;
+      playback.setLoop(loopLength(clock), clock.repeat === 'once');
+    };
+    keepLength();
+    return doc.store.subscribe(({ shown: { clock } }, before) => {
+      if (clock !== before.shown.clock) keepLength();
+    });
+  }, [doc, playback]);
   useEffect(() => {
     const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
     if (!reduced && !isReloaded && doc.state.committed.riders.length > 0) playback.play();

@@ -1,6 +1,6 @@
 import { createContext, use, useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import type { SaveState } from '../document/index.ts';
-import type { FrameListener, Playback } from './playback.ts';
+import type { FrameListener, Playback } from '../frame/playback.ts';
 
 /** The open scene beside its document: what Desk and Send share. */
 export interface OpenScene {

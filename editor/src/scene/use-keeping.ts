@@ -14,7 +14,7 @@ import { wordsOfUnsound } from '../words/problems.ts';
 import { wordsOfRefusal } from '../words/refusals.ts';
 import { askToPersist } from '../platform/persist.ts';
 import type { OpenedScene } from './open-for-writing.ts';
-import type { Playback } from './playback.ts';
+import type { Playback } from '../frame/playback.ts';
 import { keepThumbnails } from './thumbnails.ts';
 
 /** A scene that was read, with what plays it. */

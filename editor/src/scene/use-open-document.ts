@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { askHandover, SceneDocument, type SaveState, type Stored } from '../document/index.ts';
-import { FrameLoop } from './frame-loop.ts';
+import { FrameLoop } from '../frame/frame-loop.ts';
 import { Lateness } from './lateness.ts';
 import { openForWriting } from './open-for-writing.ts';
-import { Playback } from './playback.ts';
+import { Playback } from '../frame/playback.ts';
 import { useKeeping, type OpenDocument } from './use-keeping.ts';
 
 /** There layers can be what takes the time of a frame: where they are put together without a graphics card. */
@@ -45,7 +45,6 @@ export function useOpenDocument(id: string): OpenState {
       const made = new SceneDocument(
         scene.stored.scene,
         (callback) => loop.change(callback),
-        () => loop.lateness.isLate,
         scene.undo,
       );
       made.setReadOnly(!scene.held);

@@ -1,14 +1,14 @@
 export { actOutTool } from './canvas/act-out.ts';
 export { addNodeAt, adjustTool } from './canvas/adjust.ts';
-export { flagsOf } from './canvas/flags.ts';
+export { flagsOf, type Flag } from './canvas/flags.ts';
 export { gripOf } from './canvas/grabs/grip.ts';
-export { showsHandles } from './canvas/grabs/handle.ts';
+export { handledNodes } from './canvas/grabs/handle.ts';
 export { hitsAt } from './canvas/hit.ts';
 export { measureTool } from './canvas/measure.ts';
 export { guideFrom, guidesAlong } from './canvas/new-guide.ts';
 export { plotTool } from './canvas/plot.ts';
 export { riderBoxOf } from './canvas/rider-box.ts';
-export { boundsOf, boxTargetOf, boxTransformed, handlesAround } from './canvas/selection-box.ts';
+export { boundsOf, boxTargetOf, boxTransformed, handlesAround, type BoxTarget } from './canvas/selection-box.ts';
 export { setDownTool } from './canvas/set-down.ts';
 export { SHAPE_NAMES, shapeTool } from './canvas/shape.ts';
 export { sketchTool, strokeNodes } from './canvas/sketch.ts';

@@ -1,6 +1,6 @@
 import { SceneDocument } from '../../document/index.ts';
-import { FrameLoop } from '../../scene/frame-loop.ts';
-import { Playback } from '../../scene/playback.ts';
+import { FrameLoop } from '../../frame/frame-loop.ts';
+import { Playback } from '../../frame/playback.ts';
 import type { Scene } from '@pace-line/core';
 import type { Desk } from '../desk.ts';
 import { resetDeskView } from '../view.ts';

@@ -1,42 +1,35 @@
-import { useEffect, useRef, type ReactNode } from 'react';
-import { riderById } from '@pace-line/core';
-import { useDocumentState } from '../../document/index.ts';
+import { useEffect, useMemo, useRef, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { useStore } from 'zustand';
+import { selectGuide, useDocumentState } from '../../document/index.ts';
+import { CANVAS_FIGURES } from '../../figures/canvas/index.ts';
+import { createSvgStage, type Stage } from '../../figures/stage/stage.ts';
 import { useFrame } from '../../scene/context.ts';
-import type { Preview } from '../../tools/index.ts';
+import { nudge } from '../actions/moving.ts';
+import { wayOfArrow } from '../keys/arrows.ts';
+import { partOf } from '../keys/part-of.ts';
 import { useDesk } from '../context.ts';
+import { Painted } from '../Painted.tsx';
 import { useDeskView } from '../view.ts';
-import { Hints } from './Hints.tsx';
-import { AimLayer } from './layers/AimLayer.tsx';
-import { CameraLayer } from './layers/CameraLayer.tsx';
-import { GhostLayer } from './layers/GhostLayer.tsx';
-import { OnionLayer } from './layers/OnionLayer.tsx';
-import { GuideLines } from './layers/GuideLines.tsx';
-import { SeamLayer } from './layers/SeamLayer.tsx';
-import { SpeedBand } from './layers/SpeedBand.tsx';
-import { TickLayer } from './layers/TickLayer.tsx';
-import { useTicks } from './layers/use-ticks.ts';
-import { Overlay } from './Overlay.tsx';
-import { SeeingLayer } from './SeeingLayer.tsx';
-import { createSvgStage, type Stage } from './stage/stage.ts';
+import { AimLayer } from './AimLayer.tsx';
+import { GhostLayer } from './GhostLayer.tsx';
+import { hand } from './hand.ts';
+import { OnionLayer } from './OnionLayer.tsx';
 import { EmptyCanvas, StatusLine } from './StatusLine.tsx';
-import { TryLayer } from './TryLayer.tsx';
 import { TracingLayer } from './TracingLayer.tsx';
+import { TryLayer } from './TryLayer.tsx';
+import { useCanvasNow } from './use-canvas-now.ts';
 
 interface CanvasDrawingProps {
-  readonly preview: Preview | null;
+  /** What takes the pointer. */
+  readonly surface: RefObject<HTMLElement | null>;
   /** What lies over the drawing and takes the pointer. */
   readonly children: ReactNode;
 }
 
-/** All that is drawn of the shown scene, in layers over each other: the one part of the canvas that is rendered while a hand moves something. */
-export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
-  const shown = useDocumentState((state) => state.shown);
-  const selection = useDocumentState((state) => state.selection);
-  const zoom = useDeskView((state) => state.view.zoom);
-  const tool = useDeskView((state) => state.tool);
-  const ticks = useTicks(zoom);
-  const ridden = riderById(shown, selection.riders[0] ?? '')?.guide ?? null;
-  const isEmpty = shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0 && !preview;
+/** All that is drawn of the shown scene, in layers over each other. What follows a hand or the clock is painted in the frame. */
+export function CanvasDrawing({ surface, children }: CanvasDrawingProps) {
+  const now = useCanvasNow(surface);
+  const named = { handles: useHandles() };
   return (
     <>
       <div className="canvas-view">
@@ -44,22 +37,48 @@ export function CanvasDrawing({ preview, children }: CanvasDrawingProps) {
         <TracingLayer />
         <GhostLayer />
         <OnionLayer />
-        <CameraLayer />
-        <GuideLines guides={shown.guides} selection={selection} ridden={ridden} />
-        <SpeedBand zoom={zoom} />
-        <SeamLayer />
-        <TickLayer ticks={ticks} isOnTop={selection.guides.length > 0} />
-        <SeeingLayer guides={shown.guides} selection={selection} />
-        <Overlay scene={shown} selection={selection} preview={preview} />
-        <Hints />
-        {isEmpty && <EmptyCanvas />}
+        <Painted figures={CANVAS_FIGURES} now={now} isOnCanvas named={named} />
+        <EmptyNote />
         {children}
         <AimLayer />
         <TryLayer />
       </div>
-      <StatusLine every={ticks?.every ?? null} tool={tool} />
+      <StatusLine now={now} />
     </>
   );
+}
+
+/** What an empty scene says to do next, until something is being made. */
+function EmptyNote() {
+  const isEmpty = useDocumentState(
+    ({ shown }) => shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0,
+  );
+  const isMaking = useStore(hand, ({ preview }) => preview !== null);
+  return isEmpty && !isMaking && <EmptyCanvas />;
+}
+
+/** Nodes by keyboard: what is come to is selected, and arrows move it. */
+function useHandles() {
+  const desk = useDesk();
+  return useMemo(() => {
+    const take = (target: EventTarget): boolean => {
+      const part = partOf(target);
+      const guide = part?.dataset['guide'];
+      if (!part || guide === undefined) return false;
+      if (!desk.doc.state.selection.nodes.includes(part.id)) desk.doc.select(selectGuide(guide, [part.id]));
+      return true;
+    };
+    return {
+      role: 'group',
+      'aria-label': 'Nodes and marks on the canvas',
+      onFocus: ({ target }: { target: EventTarget }) => void take(target),
+      onKeyDown: (event: KeyboardEvent) => {
+        const way = partOf(event.target) && wayOfArrow(event);
+        if (!way || !take(event.target)) return;
+        nudge(desk, way[0], way[1]);
+      },
+    };
+  }, [desk]);
 }
 
 /** Scenery and riders, drawn in the frame and not by React. */

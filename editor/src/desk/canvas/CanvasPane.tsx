@@ -1,7 +1,7 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { riderById } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import { addNodeAt, type Preview, type Tool } from '../../tools/index.ts';
+import { addNodeAt, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { CanvasDrawing } from './CanvasDrawing.tsx';
 import { CanvasTools } from './CanvasTools.tsx';
@@ -16,27 +16,26 @@ import './canvas.css';
 
 /** The canvas: what is drawn, and the pointer's way into the tools. */
 export function CanvasPane() {
-  const { view, tool, asSent, set } = useDeskView();
+  const tool = useDeskView((state) => state.tool);
+  const asSent = useDeskView((state) => state.asSent);
+  const set = useDeskView((state) => state.set);
   const surface = useRef<HTMLDivElement>(null);
-  const position = useRef<HTMLSpanElement>(null);
-  const [preview, setPreview] = useState<Preview | null>(null);
   const fit = useFit(surface);
-  const tools = useTools(setPreview);
+  const tools = useTools();
   useLeaving(tools.all[tool]);
   useToolKeys(tools.all[tool], () => set({ tool: 'adjust' }));
   useRouteOfSelection();
-  const { handlers, cursor } = usePointer(surface, position, tools);
+  const handlers = usePointer(surface, tools);
   const drop = useArtDrop((event) => pointerOn(surface.current, event));
   return (
     <section className={`canvas-pane ${asSent ? 'as-sent' : ''}`} aria-label="Canvas">
-      <CanvasTools fit={fit} zoom={view.zoom} position={position} />
+      <CanvasTools fit={fit} />
       <ToolOptionsBar tool={tool} />
-      <CanvasDrawing preview={preview}>
+      <CanvasDrawing surface={surface}>
         {/* What takes the pointer lies beside the drawing, not around it: inside, the browser would keep regions for every element that moves. */}
         <div
           ref={surface}
           className="canvas-surface"
-          style={{ cursor }}
           tabIndex={0}
           role="application"
           aria-label="Canvas: guides and riders"

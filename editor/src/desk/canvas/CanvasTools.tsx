@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { Tooltip } from '@mantine/core';
 import {
   IconPencil,
@@ -10,8 +10,9 @@ import {
   IconVectorSpline,
   IconZoomScan,
 } from '@tabler/icons-react';
-import type { RefObject } from 'react';
+import { useFrame } from '../../scene/context.ts';
 import { useDeskView, type ToolName } from '../view.ts';
+import { hand } from './hand.ts';
 import { SeeingMenu } from './SeeingMenu.tsx';
 
 const TOOLS: readonly { name: ToolName; label: string; key: string; icon: typeof IconPointer }[] = [
@@ -24,14 +25,8 @@ const TOOLS: readonly { name: ToolName; label: string; key: string; icon: typeof
   { name: 'measure', label: 'Measure', key: '7', icon: IconRuler2 },
 ];
 
-interface CanvasToolsProps {
-  readonly fit: () => void;
-  readonly zoom: number;
-  readonly position: RefObject<HTMLSpanElement | null>;
-}
-
 /** The drawing tools on the canvas's upper edge, what points snap to, the pointer's place and the zoom. */
-export const CanvasTools = memo(function CanvasTools({ fit, zoom, position }: CanvasToolsProps) {
+export const CanvasTools = memo(function CanvasTools({ fit }: { readonly fit: () => void }) {
   const tool = useDeskView((state) => state.tool);
   const set = useDeskView((state) => state.set);
   return (
@@ -51,20 +46,38 @@ export const CanvasTools = memo(function CanvasTools({ fit, zoom, position }: Ca
         </Tooltip>
       ))}
       <span className="spacer" />
-      <span ref={position} className="figures muted pointer-place" aria-hidden />
+      <PointerPlace />
       <SeeingMenu />
-      <Tooltip label="Fit the canvas to the pane (0)">
-        <button
-          type="button"
-          className="plain-button figures"
-          onClick={fit}
-          aria-label={`Zoom ${Math.round(zoom * 100)} %, fit to pane`}
-          data-action="fit"
-        >
-          <IconZoomScan size={15} aria-hidden />
-          {Math.round(zoom * 100)} %
-        </button>
-      </Tooltip>
+      <Zoom fit={fit} />
     </div>
   );
 });
+
+/** Where the pointer is, written in the frame: rendered, it would be so in each move. */
+function PointerPlace() {
+  const text = useRef<HTMLSpanElement>(null);
+  useFrame(() => {
+    const { at } = hand.getState();
+    const words = at ? `${Math.round(at[0])}, ${Math.round(at[1])} px` : '';
+    if (text.current && text.current.textContent !== words) text.current.textContent = words;
+  });
+  return <span ref={text} className="figures muted pointer-place" aria-hidden />;
+}
+
+function Zoom({ fit }: { readonly fit: () => void }) {
+  const percent = useDeskView(({ view }) => Math.round(view.zoom * 100));
+  return (
+    <Tooltip label="Fit the canvas to the pane (0)">
+      <button
+        type="button"
+        className="plain-button figures"
+        onClick={fit}
+        aria-label={`Zoom ${percent} %, fit to pane`}
+        data-action="fit"
+      >
+        <IconZoomScan size={15} aria-hidden />
+        {percent} %
+      </button>
+    </Tooltip>
+  );
+}

@@ -1,7 +1,10 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { guideById, riderById, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
-import type { ToolName } from '../view.ts';
+import { ticksNow, type CanvasNow } from '../../figures/canvas/index.ts';
+import type { Frame } from '../../frame/playback.ts';
+import { useFigure } from '../../scene/context.ts';
+import { useDeskView, type ToolName } from '../view.ts';
 
 const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
   plot: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.',
@@ -13,11 +16,11 @@ const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
 };
 
 /** A line under the canvas: what a drag would do now, and how far apart the ticks stand. */
-export const StatusLine = memo(function StatusLine({ every, tool }: { every: number | null; tool: ToolName }) {
+export const StatusLine = memo(function StatusLine({ now }: { now: (frame: Frame) => CanvasNow }) {
+  const tool = useDeskView((state) => state.tool);
   const selection = useDocumentState((state) => state.selection);
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
-  const ticks = every === null ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame; Alt draws one.`;
   let text = 'Click to select; drag a box to select several, with Shift to add.';
   const toolLine = TOOL_LINES[tool];
   if (toolLine !== undefined) text = toolLine;
@@ -31,10 +34,21 @@ export const StatusLine = memo(function StatusLine({ every, tool }: { every: num
   return (
     <p className="status-line">
       <span className="status-text">{text}</span>
-      <span className="status-ticks">{ticks}</span>
+      <TicksNote now={now} />
     </p>
   );
 });
+
+/** How far apart the ticks stand: written in the frame, as they are drawn in it. */
+function TicksNote({ now }: { now: (frame: Frame) => CanvasNow }) {
+  const text = useRef<HTMLSpanElement>(null);
+  useFigure((frame) => {
+    const every = ticksNow(now(frame))?.every;
+    const words = every === undefined ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame; Alt draws one.`;
+    if (text.current && text.current.textContent !== words) text.current.textContent = words;
+  });
+  return <span ref={text} className="status-ticks" />;
+}
 
 /** What a drag does to a rider. */
 function riderLine({ guide, keys }: Rider): string {

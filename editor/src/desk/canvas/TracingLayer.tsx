@@ -3,22 +3,20 @@ import type { Tracing } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { readArtFile } from '../../jobs/index.ts';
 import { fromBase64 } from '../../platform/pixels.ts';
-import { useDeskView } from '../view.ts';
-import { cssMatrix } from './view-transform.ts';
+import { ViewGroup } from './ViewGroup.tsx';
 
 /** Pictures to draw over: above the scenery, under the guides; never in what is sent. */
 export const TracingLayer = memo(function TracingLayer() {
-  const view = useDeskView((state) => state.view);
   const tracing = useDocumentState((state) => state.shown.tracing);
   const assets = useDocumentState((state) => state.shown.assets);
   if (tracing.length === 0) return null;
   return (
     <svg className="overlay tracing" aria-hidden>
-      <g transform={cssMatrix(view)}>
+      <ViewGroup>
         {tracing.map((one) =>
           one.visible ? <Picture key={one.id} picture={one} data={assets[one.asset] ?? ''} /> : null,
         )}
-      </g>
+      </ViewGroup>
     </svg>
   );
 });

@@ -12,7 +12,7 @@ import {
   type DriveEvent,
   type Driver,
 } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { useDesk } from '../context.ts';
 import { sceneOf } from '../desk.ts';
 import { useDeskView } from '../view.ts';
@@ -20,7 +20,7 @@ import { useDeskView } from '../view.ts';
 /** While it is tried out what drives the scene, the canvas is a picture on a page: the pointer, clicks and scrolling do what they will do there. */
 export function TryLayer() {
   const trying = useDeskView((state) => state.trying);
-  const driver = useCalmState((state) => state.shown.driver);
+  const driver = useDocumentState((state) => state.shown.driver);
   if (!trying || runsByTime(driver)) return null;
   return <Trying key={JSON.stringify(driver)} drivers={driver} />;
 }
@@ -39,7 +39,7 @@ function Trying({ drivers }: { drivers: readonly Driver[] }) {
   const has = (kind: Driver['kind']): boolean => drivers.some((one) => one.kind === kind);
   const hint = drivers.flatMap(({ kind }) => (kind === 'time' ? [] : [HINTS[kind]])).join(' ');
   const surface = useRef<HTMLDivElement>(null);
-  const { width, height } = useCalmState((one) => one.shown.canvas);
+  const { width, height } = useDocumentState((one) => one.shown.canvas);
   const view = useDeskView((one) => one.view);
   const [share, setShare] = useState(0);
   const [isIn, setIn] = useState(false);

@@ -1,8 +1,8 @@
-import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, type PointerEvent, type RefObject } from 'react';
 import { useDocument } from '../../document/index.ts';
 import { spaceHeld } from '../keys/space-key.ts';
 import { useDeskView } from '../view.ts';
-import { fitted, panned, zoomedAt } from './view-transform.ts';
+import { fitted, panned, zoomedAt } from '../../figures/view-transform.ts';
 
 /** px about the canvas when it is fitted into its pane. */
 const FIT_MARGIN = 28;
@@ -52,7 +52,6 @@ function useOnResize(surface: RefObject<HTMLDivElement | null>, act: () => void)
 
 /** Wheel pans, Ctrl-wheel and pinch zoom; held space or the middle button pans. */
 export function usePan(surface: RefObject<HTMLDivElement | null>) {
-  const [isPanning, setPanning] = useState(false);
   const from = useRef<{ x: number; y: number } | null>(null);
   useEffect(() => {
     const pane = surface.current;
@@ -71,14 +70,13 @@ export function usePan(surface: RefObject<HTMLDivElement | null>) {
     return () => pane.removeEventListener('wheel', onWheel);
   }, [surface]);
   return {
-    isPanning,
     down(event: PointerEvent<HTMLDivElement>): boolean {
       if (event.button !== 1 && !spaceHeld.current) return false;
       event.preventDefault();
       event.currentTarget.setPointerCapture(event.pointerId);
       from.current = { x: event.clientX, y: event.clientY };
       spaceHeld.panned = true;
-      setPanning(true);
+      event.currentTarget.style.cursor = 'grabbing';
       return true;
     },
     move(event: PointerEvent<HTMLDivElement>): boolean {
@@ -91,7 +89,7 @@ export function usePan(surface: RefObject<HTMLDivElement | null>) {
     up(): boolean {
       if (!from.current) return false;
       from.current = null;
-      setPanning(false);
+      if (surface.current) surface.current.style.cursor = 'default';
       return true;
     },
   };

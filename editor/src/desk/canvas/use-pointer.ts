@@ -2,10 +2,10 @@ import { useEffect, useRef, useState, type PointerEvent, type RefObject } from '
 import { useDocument } from '../../document/index.ts';
 import { Fingers, hitsAt, isFinger, type Pointer, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
-import { showHints } from './Hints.tsx';
+import { hand, showHints } from './hand.ts';
 import { usePan } from './navigation.ts';
 import type { Tools } from './use-tools.ts';
-import { panned, toCanvas, zoomedAt } from './view-transform.ts';
+import { panned, toCanvas, zoomedAt } from '../../figures/view-transform.ts';
 
 /** What is asked of an event that has a place in the window. */
 interface PlacedEvent {
@@ -19,11 +19,20 @@ interface PlacedEvent {
   readonly timeStamp: number;
 }
 
+interface Corner {
+  readonly left: number;
+  readonly top: number;
+}
+
+const cornerOf = (surface: HTMLElement | null): Corner => surface?.getBoundingClientRect() ?? { left: 0, top: 0 };
+
 /** A pointer on the canvas from an event over its surface. */
-export function pointerOn(surface: HTMLElement | null, event: PlacedEvent): Pointer {
-  const box = surface?.getBoundingClientRect();
+export const pointerOn = (surface: HTMLElement | null, event: PlacedEvent): Pointer =>
+  pointerFrom(cornerOf(surface), event);
+
+function pointerFrom(corner: Corner, event: PlacedEvent): Pointer {
   const { view } = useDeskView.getState();
-  const [x, y] = toCanvas(view, event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0));
+  const [x, y] = toCanvas(view, event.clientX - corner.left, event.clientY - corner.top);
   return {
     x,
     y,
@@ -36,21 +45,21 @@ export function pointerOn(surface: HTMLElement | null, event: PlacedEvent): Poin
   };
 }
 
-/** The pointer's way from the surface into the active tool; `position` says where it is. */
-export function usePointer(
-  surface: RefObject<HTMLDivElement | null>,
-  position: RefObject<HTMLSpanElement | null>,
-  tools: Tools,
-) {
+/** The pointer's way from the surface into the active tool. */
+export function usePointer(surface: RefObject<HTMLDivElement | null>, tools: Tools) {
   const pan = usePan(surface);
-  const [cursor, setCursor] = useState('default');
   const showHover = useHover(tools);
   const active = tools.all[useDeskView((state) => state.tool)];
-  const pointerOf = (event: PlacedEvent): Pointer => pointerOn(surface.current, event);
+  // While something is held the surface stays where it is: asked in each move, the browser would lay out all that was just painted.
+  const corner = useRef<Corner>({ left: 0, top: 0 });
+  const pointerOf = (event: PlacedEvent & { readonly buttons: number; readonly type: string }): Pointer => {
+    if (event.buttons === 0 || event.type === 'pointerdown') corner.current = cornerOf(surface.current);
+    return pointerFrom(corner.current, event);
+  };
   const fingers = useFingers(surface, active);
   const passedOf = (event: PointerEvent): Pointer[] => {
     const passed = event.nativeEvent.getCoalescedEvents?.() ?? [];
-    return (passed.length > 0 ? passed : [event]).map(pointerOf);
+    return (passed.length > 0 ? passed : [event]).map((one) => pointerFrom(corner.current, one));
   };
   const handlers = {
     onPointerDown: (event: PointerEvent<HTMLDivElement>): void => {
@@ -63,12 +72,12 @@ export function usePointer(
     },
     onPointerMove: (event: PointerEvent<HTMLDivElement>): void => {
       const p = pointerOf(event);
-      if (position.current) position.current.textContent = `${Math.round(p.x)}, ${Math.round(p.y)} px`;
+      hand.setState({ at: [p.x, p.y] });
       if (pan.move(event)) return;
       if (isFinger(event)) fingers.move(event.pointerId, [event.clientX, event.clientY], p, passedOf(event));
       else if (event.buttons & 1) active.move(p, passedOf(event));
       else {
-        setCursor(active.hover(p));
+        event.currentTarget.style.cursor = active.hover(p);
         showHover(p);
       }
     },
@@ -86,7 +95,7 @@ export function usePointer(
       showHints([]);
     },
   };
-  return { handlers, cursor: pan.isPanning ? 'grabbing' : cursor };
+  return handlers;
 }
 
 /** One finger works the tool; two move and zoom the canvas. */

@@ -9,14 +9,13 @@ import {
   setDownTool,
   shapeTool,
   sketchTool,
-  type Preview,
   type Tool,
   type ToolHost,
 } from '../../tools/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
-import { showHints } from './Hints.tsx';
+import { showHints, showPreview } from './hand.ts';
 
 export interface Tools {
   readonly host: ToolHost;
@@ -24,7 +23,7 @@ export interface Tools {
 }
 
 /** The canvas's tools, made once, and the host through which they reach the open scene. */
-export function useTools(preview: (preview: Preview | null) => void): Tools {
+export function useTools(): Tools {
   const desk = useDesk();
   const [tools] = useState((): Tools => {
     const { doc, playback } = desk;
@@ -42,7 +41,7 @@ export function useTools(preview: (preview: Preview | null) => void): Tools {
       goTo: (time) => playback.goTo(time),
       hold: () => playback.hold(),
       release: () => playback.release(),
-      preview,
+      preview: showPreview,
       snapping: () => usePreferences.getState().snapping,
       hint: showHints,
       tell: (message) => tell(message),

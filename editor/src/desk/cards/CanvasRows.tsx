@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { resizeCanvas, ROUTE_COLORS, setBackground, type Refit } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { ColorField, NumberField, PX } from '../../fields/index.ts';
 import { perform } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
@@ -18,7 +18,7 @@ const PAPERS = ['#F7F3EA', '#FFFFFF', '#1F2933', '#2F6670', '#E6D3B1'];
 /** The canvas while nothing is selected: its size, what then happens to what is on it, and its paper. */
 export function CanvasRows() {
   const desk = useDesk();
-  const { width, height, background } = useCalmState((state) => state.shown.canvas);
+  const { width, height, background } = useDocumentState((state) => state.shown.canvas);
   const [refit, setRefit] = useState<Refit>('keep');
   const resize = (size: { width?: number; height?: number }): void =>
     void perform(desk, 'Resize canvas', resizeCanvas, { width, height, refit, ...size });

@@ -11,7 +11,7 @@ import {
   type SeamFinding,
 } from '@pace-line/core';
 import { useMemo, type ReactNode } from 'react';
-import { selectRider, useCalmState } from '../../document/index.ts';
+import { selectRider, useDocumentState } from '../../document/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
 import { useChecks } from '../../scene/use-checks.ts';
@@ -35,7 +35,7 @@ const MOST_ROWS = 60;
 
 /** Card 5: whether the loop's seam can be seen, and whether anything leaps within it. */
 export function ChecksCard() {
-  const scene = useCalmState((state) => state.committed);
+  const scene = useDocumentState((state) => state.committed);
   const { seams, jumps, state } = useChecks(scene);
   const isWrong = (one: SeamFinding): boolean => !seamHolds(one);
   const wrong = seams.filter(isWrong);

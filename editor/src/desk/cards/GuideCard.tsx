@@ -1,5 +1,5 @@
 import { guideById, pathOfGuide, riderById } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { CanvasRows } from './CanvasRows.tsx';
 import { Card } from './Card.tsx';
@@ -13,9 +13,9 @@ import { ShapeRows } from './guide/ShapeRows.tsx';
 
 /** Card 1: the selected guide, or that of the selected rider. */
 export function GuideCard() {
-  const canvas = useCalmState((state) => state.shown.canvas);
-  const selection = useCalmState((state) => state.selection);
-  const guide = useCalmState(({ shown }) =>
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const selection = useDocumentState((state) => state.selection);
+  const guide = useDocumentState(({ shown }) =>
     guideById(shown, selection.guides[0] ?? riderById(shown, selection.riders[0] ?? '')?.guide ?? null),
   );
   const isOpen = useDeskView((state) => state.openCard === 'guide');

@@ -1,5 +1,5 @@
 import { artById, riderById } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { Card } from './Card.tsx';
 import { AimRows } from './heading/AimRows.tsx';
@@ -10,8 +10,8 @@ import { KeyRow } from './keys/KeyRows.tsx';
 
 /** Card 3: which way the selected rider faces. */
 export function HeadingCard() {
-  const scene = useCalmState((state) => state.shown);
-  const selection = useCalmState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
   const isOpen = useDeskView((state) => state.openCard === 'heading');
   const rider = riderById(scene, selection.riders[0] ?? '');
   const art = rider && artById(scene, rider.art);

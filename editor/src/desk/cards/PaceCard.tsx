@@ -1,6 +1,6 @@
 import { cycleOf, guideById, KEY_CHANNELS, loopLength, riderById, type Guide, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
-import { seconds } from '../labels.ts';
+import { useDocumentState } from '../../document/index.ts';
+import { seconds } from '../../words/labels.ts';
 import { Card } from './Card.tsx';
 import { ChosenKeys } from './keys/ChosenKeys.tsx';
 import { LegRows } from './pace/LegRows.tsx';
@@ -13,8 +13,8 @@ import { MarksRow, SeveralRows, SquashRow } from './pace/MarksRow.tsx';
 
 /** Card 4: the marks of the selected rider, and the clock. */
 export function PaceCard() {
-  const scene = useCalmState((state) => state.shown);
-  const selection = useCalmState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const guide = guideById(scene, rider?.guide ?? null);
   const count = rider?.pace.marks.length ?? 0;

@@ -10,7 +10,7 @@ import {
   type Art,
   type Rider,
 } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
@@ -38,8 +38,8 @@ const PARKED = '·parked';
 
 /** Card 2: the selected rider: its art, its guide, how it sits. */
 export function RiderCard() {
-  const scene = useCalmState((state) => state.shown);
-  const selection = useCalmState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const art = rider && artOfRider(scene, rider);
   if (!rider || !art)
@@ -79,8 +79,8 @@ function usePatch(rider: Rider): Patch {
 
 function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
   const patch = usePatch(rider);
-  const others = useCalmState((state) => state.selection.riders.length);
-  const guide = useCalmState((state) => guideById(state.shown, rider.guide));
+  const others = useDocumentState((state) => state.selection.riders.length);
+  const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
   const isOpen = useDeskView((state) => state.openCard === 'rider');
   return (
     <>
@@ -141,7 +141,7 @@ function MoreRows({ rider, art }: { rider: Rider; art: Art }) {
 /** The guide that it rides; once it is off it, a button that seats it. */
 function RidesRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const guides = useCalmState((state) => state.shown.guides);
+  const guides = useDocumentState((state) => state.shown.guides);
   return (
     <Row label="Rides">
       <ChoiceField
@@ -256,7 +256,7 @@ function AimButton() {
 function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const patch = usePatch(rider);
-  const all = useCalmState((state) => state.shown.art);
+  const all = useDocumentState((state) => state.shown.art);
   return (
     <>
       <Row label="Art">

@@ -1,14 +1,14 @@
 import { Checkbox } from '@mantine/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { loopLength, measuresOf, motionAsSet, standoutsOf, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { NumberField } from '../../fields/index.ts';
 import { Row, Segments } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
 import { Drawer } from '../drawers/Drawer.tsx';
-import { seconds } from '../labels.ts';
+import { seconds } from '../../words/labels.ts';
 import { useRoute } from '../sheet/use-route.ts';
-import { tintOf } from '../sheet/tints.ts';
+import { tintOf } from '../../figures/sheet/tints.ts';
 import { ACROSS, QUANTITIES, type Across, type Quantity } from './quantities.ts';
 import './charts.css';
 
@@ -22,8 +22,8 @@ const MOST = 8;
 
 /** Speed, acceleration and turn of chosen riders of the route, over time or along the guide. */
 export function ChartsDrawer() {
-  const scene = useCalmState((state) => state.shown);
-  const selection = useCalmState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
   const [quantity, setQuantity] = useState<Quantity>('speed');
   const [across, setAcross] = useState<Across>('time');
@@ -93,7 +93,7 @@ interface CurvesProps {
 
 function Curves({ riders, shown, selected, color, quantity, across, limit }: CurvesProps) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const length = loopLength(scene.clock);
   const word = shown.map(({ id }) => id).join(' ');
   const curves = useMemo(
@@ -144,7 +144,7 @@ function Curves({ riders, shown, selected, color, quantity, across, limit }: Cur
 /** Peaks and stalls of the selected rider's speed, in words: pressed, the playhead goes there. */
 function Standouts({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const moving = motionAsSet(scene, rider.id);
   const length = loopLength(scene.clock);
   const found = useMemo(() => (moving ? standoutsOf(measuresOf(moving, length, LOOKS)) : []), [moving, length]);

@@ -94,7 +94,7 @@ function FadeSlider({ picture: { id, name, opacity } }: PictureProps) {
       label={null}
       thumbLabel={`Opacity of ${name}`}
       onChange={(next) => {
-        gesture.current ??= doc.begin('Fade picture');
+        gesture.current ??= doc.tryOut('Fade picture');
         gesture.current.update((scene) => setTracing(scene, { id, patch: { opacity: next } }));
       }}
       onChangeEnd={() => {

@@ -6,7 +6,7 @@ import { nudge } from '../actions/moving.ts';
 import { stepPart } from '../actions/parts-in-order.ts';
 import { deleteSelected, selectAll } from '../actions/selecting.ts';
 import { flipSelection } from '../actions/transforming.ts';
-import { zoomedAt } from '../canvas/view-transform.ts';
+import { zoomedAt } from '../../figures/view-transform.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { TOOL_NAMES, useDeskView, usePreferences, type Drawer } from '../view.ts';
 

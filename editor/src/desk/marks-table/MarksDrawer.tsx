@@ -17,7 +17,7 @@ import {
   type Mark,
   type Rider,
 } from '@pace-line/core';
-import { selectRider, useCalmState, useDocument } from '../../document/index.ts';
+import { selectRider, useDocumentState, useDocument } from '../../document/index.ts';
 import { NumberField, PX, secondsAt } from '../../fields/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { perform } from '../actions/change.ts';
@@ -29,8 +29,8 @@ import './marks-table.css';
 
 /** The marks of the selected rider in exact numbers, and as text. */
 export function MarksDrawer() {
-  const scene = useCalmState((state) => state.shown);
-  const rider = useCalmState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
+  const scene = useDocumentState((state) => state.shown);
+  const rider = useDocumentState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
   const guide = guideById(scene, rider?.guide ?? null);
   return (
     <Drawer title="Marks">
@@ -86,7 +86,7 @@ function rowsOf(rider: Rider, guide: Guide): readonly Row[] {
 
 function MarksTable({ rider, guide }: { rider: Rider; guide: Guide }) {
   const [by, setBy] = useState<{ column: Column; down: boolean }>({ column: 'number', down: false });
-  const chosen = useCalmState((state) => state.selection.marks);
+  const chosen = useDocumentState((state) => state.selection.marks);
   const value = VALUES[by.column];
   const rows = [...rowsOf(rider, guide)].sort((a, b) => (value(a) - value(b)) * (by.down ? -1 : 1));
   return (
@@ -130,7 +130,7 @@ interface MarkRowProps {
 function MarkRow({ rider, row: { mark, number, place, speed }, isChosen }: MarkRowProps) {
   const doc = useDocument();
   const desk = useDesk();
-  const { fps } = useCalmState((state) => state.shown.clock);
+  const { fps } = useDocumentState((state) => state.shown.clock);
   const of = { rider: rider.id, mark: mark.id };
   const time = { unit: 's', units: secondsAt(fps), digits: 3, min: 0 } as const;
   return (

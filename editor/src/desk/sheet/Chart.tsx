@@ -1,29 +1,19 @@
-import { useMemo, useRef } from 'react';
-import {
-  distanceOnSheet,
-  guideById,
-  loopLength,
-  motionAsSet,
-  riderById,
-  yOfDistance,
-  type Axes,
-  type Guide,
-  type Rider,
-  type RiderMotion,
-} from '@pace-line/core';
-import { useSheetState, useSteadyScene } from '../../document/index.ts';
+import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { guideById, loopLength, riderById, type Axes, type Guide, type Rider } from '@pace-line/core';
+import { selectRider, useDocument, useDocumentState } from '../../document/index.ts';
+import { SHEET_FIGURES, type SheetNow } from '../../figures/sheet/index.ts';
+import type { Frame } from '../../frame/playback.ts';
 import { beatsOf, STRIP_HEIGHT, type SheetPreview } from '../../tools/sheet/index.ts';
+import { nudge } from '../actions/moving.ts';
+import { wayOfArrow } from '../keys/arrows.ts';
+import { partOf } from '../keys/part-of.ts';
+import { useDesk } from '../context.ts';
+import { Painted } from '../Painted.tsx';
 import { useDeskView, usePreferences } from '../view.ts';
-import { Ground, TimeStrip } from './layers/Ground.tsx';
-import { Marks } from './layers/Marks.tsx';
-import { MeetingRings } from './layers/MeetingRings.tsx';
-import { OtherLines, PaceLine } from './layers/PaceLines.tsx';
-import { Beads } from './layers/Beads.tsx';
-import { SeamFigures } from './SeamFigures.tsx';
+import { Ground, TimeStrip } from './Ground.tsx';
 import { Playhead } from './Playhead.tsx';
-import { SpeedRibbon } from './strips/SpeedRibbon.tsx';
-import { HeadingStrip } from './strips/HeadingStrip.tsx';
-import { HEADING_STRIP, RIBBON, useShowsHeading } from './use-sheet-axes.ts';
+import { SeamFigures } from './SeamFigures.tsx';
+import { useShowsHeading } from './use-sheet-axes.ts';
 import { useSheetTool } from './use-sheet-tool.ts';
 import { useSheetWheel, type Stretch } from './use-sheet-zoom.ts';
 
@@ -36,16 +26,16 @@ interface ChartProps {
   readonly onStretch: (stretch: Stretch) => void;
 }
 
-/** The string-line chart of one route: what stands still in one layer, what is worked on in another over it. */
+/** The string-line chart of one route: what stands still in one layer, what is worked on in another over it. Lines, marks and strips are painted in the frame. */
 export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartProps) {
-  const steady = useSteadyScene();
-  const length = loopLength(steady.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
+  const length = loopLength(clock);
   const svg = useRef<SVGSVGElement>(null);
   const landmarks = usePreferences((state) => state.seeing.landmarks);
-  const { clock } = steady;
   const beats = useMemo(() => beatsOf(clock, length), [clock, length]);
   const { preview, handlers } = useSheetTool(svg, { guide, riders, selected, axes }, onStretch);
   useSheetWheel(svg, axes, length, onStretch);
+  const now = useSheetNow({ guide, riders, selected, axes }, length, preview);
   const clip = { x: axes.left, y: 0, width: Math.max(0, axes.right - axes.left), height: size.height };
   return (
     <>
@@ -55,8 +45,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         </clipPath>
         <Ground {...{ axes, length, guide, riders, landmarks, beats }} bottom={size.height} />
         <g clipPath="url(#sheet-ground-clip)">
-          <MeetingRings scene={steady} guide={guide} count={riders.length} axes={axes} />
-          <OtherLines scene={steady} {...{ riders, selected, axes }} color={guide.color} named={null} />
+          <Painted figures={SHEET_FIGURES.behind} now={now} />
         </g>
       </svg>
       <svg
@@ -66,12 +55,16 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         height={size.height}
         role="group"
         aria-label={`Pace lines on ${guide.name}`}
+        {...useMarkKeys()}
         {...handlers}
       >
         <clipPath id="sheet-clip">
           <rect {...clip} />
         </clipPath>
-        <WorkedOn {...{ guide, axes, length, preview }} rider={selected} />
+        <g clipPath="url(#sheet-clip)">
+          <Painted figures={SHEET_FIGURES.within} now={now} />
+        </g>
+        <Painted figures={SHEET_FIGURES.over} now={now} />
         <TimeStrip axes={axes} length={length} height={STRIP_HEIGHT} />
       </svg>
       <SeamFigures axes={axes} rider={selected?.id} length={length} />
@@ -80,77 +73,45 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
   );
 }
 
-interface WorkedOnProps {
-  readonly guide: Guide;
-  readonly rider: Rider | undefined;
-  readonly axes: Axes;
-  readonly length: number;
-  readonly preview: SheetPreview | null;
-}
-
-/** The selected rider's line, marks and speed as they are shown, and what the hand is making. */
-function WorkedOn({ guide, rider: chosen, axes, length, preview }: WorkedOnProps) {
-  const scene = useSheetState((state) => state.shown);
-  const marks = useSheetState((state) => state.selection.marks);
+/** What the sheet is painted from in a frame. */
+function useSheetNow(
+  { guide, riders, selected, axes }: Pick<ChartProps, 'guide' | 'riders' | 'selected' | 'axes'>,
+  length: number,
+  preview: { readonly current: SheetPreview | null },
+): (frame: Frame) => SheetNow {
+  const doc = useDocument();
   const showsHeading = useShowsHeading();
-  const rider = chosen && riderById(scene, chosen.id);
-  const moving = rider && motionAsSet(scene, rider.id);
-  const now = guideById(scene, guide.id) ?? guide;
-  return (
-    <>
-      <g clipPath="url(#sheet-clip)">
-        <HoverLine guide={guide} axes={axes} />
-        {rider && <GhostLine rider={rider.id} now={moving} axes={axes} color={guide.color} />}
-        {moving && <PaceLine rider={moving} axes={axes} color={guide.color} isSelected />}
-        {preview?.kind === 'dot' && <circle className="add-dot" cx={preview.x} cy={preview.y} r={5} />}
-        {preview?.kind === 'box' && (
-          <rect
-            className="selecting"
-            x={Math.min(preview.x0, preview.x1)}
-            y={Math.min(preview.y0, preview.y1)}
-            width={Math.abs(preview.x1 - preview.x0)}
-            height={Math.abs(preview.y1 - preview.y0)}
-          />
-        )}
-      </g>
-      {rider && <Beads {...{ scene, rider, axes }} guide={now} chosen={marks} />}
-      {rider && <Marks {...{ scene, rider, axes, length }} guide={now} chosen={marks} />}
-      {moving && (
-        <SpeedRibbon rider={moving} color={guide.color} axes={axes} top={axes.bottom + 14} height={RIBBON - 8} />
-      )}
-      {moving && showsHeading && (
-        <HeadingStrip rider={moving} axes={axes} top={axes.bottom + 14 + RIBBON - 8} height={HEADING_STRIP} />
-      )}
-    </>
-  );
+  return ({ scene }) => {
+    const { committed, selection } = doc.state;
+    const { hover, ghost } = useDeskView.getState();
+    return {
+      ...{ scene, selection, riders, axes, length, showsHeading, hover },
+      standing: scene.riders === committed.riders ? committed : scene,
+      guide: guideById(scene, guide.id) ?? guide,
+      rider: selected && riderById(scene, selected.id),
+      preview: preview.current,
+      ghost: ghost?.scene ?? null,
+    };
+  };
 }
 
-/** The height of the place that is hovered on the canvas. */
-function HoverLine({ guide, axes }: { guide: Guide; axes: Axes }) {
-  const hover = useDeskView((state) => state.hover);
-  if (!hover || hover.guide !== guide.id) return null;
-  const y = yOfDistance(axes, distanceOnSheet(guide, hover.distance, axes));
-  return <line className="hover-line" x1={axes.left} x2={axes.right} y1={y} y2={y} />;
-}
-
-/** The line of the rider as the ghost has it, where that is another. */
-function GhostLine({
-  rider,
-  now,
-  axes,
-  color,
-}: {
-  rider: string;
-  now: RiderMotion | undefined;
-  axes: Axes;
-  color: string;
-}) {
-  const ghost = useDeskView((state) => state.ghost);
-  const was = ghost && motionAsSet(ghost.scene, rider);
-  if (!was || was === now) return null;
-  return (
-    <g className="ghost-pace">
-      <PaceLine rider={was} axes={axes} color={color} isSelected={false} dash="5 4" />
-    </g>
-  );
+/** Marks by keyboard: what is come to is selected, and arrows carry it in time and along the guide. */
+function useMarkKeys() {
+  const desk = useDesk();
+  return useMemo(() => {
+    const take = (target: EventTarget): boolean => {
+      const part = partOf(target);
+      const rider = part?.dataset['rider'];
+      if (!part || rider === undefined) return false;
+      if (!desk.doc.state.selection.marks.includes(part.id)) desk.doc.select(selectRider(rider, [part.id]));
+      return true;
+    };
+    return {
+      onFocus: ({ target }: { target: EventTarget }) => void take(target),
+      onKeyDown: (event: KeyboardEvent) => {
+        const way = partOf(event.target) && wayOfArrow(event);
+        if (way && take(event.target)) nudge(desk, way[0], way[1]);
+      },
+    };
+  }, [desk]);
 }

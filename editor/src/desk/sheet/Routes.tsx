@@ -1,6 +1,6 @@
 import { memo, useCallback, useMemo } from 'react';
 import { ridersOf, type Guide, type Scene } from '@pace-line/core';
-import { selectGuide, selectRider, useDocument, useCalmState } from '../../document/index.ts';
+import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
 import { useDeskView } from '../view.ts';
 import { Pick } from './Pick.tsx';
 import { useRoute } from './use-route.ts';
@@ -8,8 +8,8 @@ import { useRoute } from './use-route.ts';
 /** The route that the sheet shows: the three latest as tabs, all in a list to search; and the riders of this one. */
 export const Routes = memo(function Routes() {
   const doc = useDocument();
-  const scene = useCalmState((state) => state.shown);
-  const selection = useCalmState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
   const guides = useMemo(() => routesOf(scene, guide), [scene, guide]);
   const recent = useDeskView((state) => state.recent);

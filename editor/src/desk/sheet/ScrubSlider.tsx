@@ -1,13 +1,13 @@
 import { Slider } from '@mantine/core';
 import { useState } from 'react';
 import { loopLength } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { useFrame, useOpenScene } from '../../scene/context.ts';
 
 /** Time to scrub before there is a pace line: a rider is set down at one time after another. */
 export function ScrubSlider() {
   const { playback } = useOpenScene();
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const [shown, show] = useState(playback.time);
   const length = loopLength(clock);
   const step = 1 / clock.fps;

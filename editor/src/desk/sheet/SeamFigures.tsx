@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import { prepare, xOfTime, type Axes } from '@pace-line/core';
-import { useCalmState } from '../../document/index.ts';
-import { seamFigures } from '../seam/figures.ts';
-import { useSeam } from '../seam/use-seam.ts';
+import { useDocumentState } from '../../document/index.ts';
+import { seamFigures } from '../../figures/seam.ts';
+import { useSeam } from '../use-seam.ts';
 
 interface SeamFiguresProps {
   readonly axes: Axes;
@@ -13,7 +13,7 @@ interface SeamFiguresProps {
 /** The speeds with which a rider leaves the loop's end and its start, at the sheet's two edges, and the steps between them. */
 export const SeamFigures = memo(function SeamFigures({ axes, length, rider }: SeamFiguresProps) {
   const seam = useSeam(rider);
-  const moving = useCalmState((state) => prepare(state.committed).rider(rider ?? ''));
+  const moving = useDocumentState((state) => prepare(state.committed).rider(rider ?? ''));
   if (!seam) return null;
   const [zero, end] = [xOfTime(axes, 0), xOfTime(axes, length)];
   if (zero < axes.left - 1 || end > axes.right + 1) return null;

@@ -9,12 +9,13 @@ import {
   type KeyChannel,
   type Rider,
 } from '@pace-line/core';
-import { useCalmState, useSheetState, useSteadyScene } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
+import { KEY_STRIP } from '../../figures/sheet/index.ts';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
 import { ScrubSlider } from './ScrubSlider.tsx';
 import { Transport } from './Transport.tsx';
-import { KEY_STRIP, KeyStrips } from './strips/KeyStrips.tsx';
+import { KeyStrips } from './KeyStrips.tsx';
 import { useRoute } from './use-route.ts';
 import { timeAxes, useSheetAxes } from './use-sheet-axes.ts';
 import type { Stretch } from './use-sheet-zoom.ts';
@@ -34,9 +35,9 @@ export function SheetPane() {
 }
 
 function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: Stretch) => void }) {
-  const scene = useSteadyScene();
-  const committed = useSheetState((state) => state.committed);
-  const selection = useSheetState((state) => state.selection);
+  const scene = useDocumentState((state) => state.shown);
+  const committed = useDocumentState((state) => state.committed);
+  const selection = useDocumentState((state) => state.selection);
   const { guide, riders, selected } = useRoute(scene, selection);
   const { ref, ...size } = useElementSize();
   const keyed = useKeyed();
@@ -64,13 +65,13 @@ function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: 
 
 /** The selected rider, and which of its channels have keys. */
 function useKeyed(): { readonly rider: Rider; readonly channels: readonly KeyChannel[] } | undefined {
-  const rider = useCalmState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
+  const rider = useDocumentState(({ shown, selection }) => riderById(shown, selection.riders[0] ?? ''));
   const channels = KEY_CHANNELS.filter((channel) => rider && rider.keys[channel].length > 0);
   return rider && channels.length > 0 ? { rider, channels } : undefined;
 }
 
 function EmptySheet({ guide }: { guide: Guide | undefined }) {
-  const hasRider = useCalmState((state) => riderById(state.shown, state.selection.riders[0] ?? '') !== undefined);
+  const hasRider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? '') !== undefined);
   return (
     <div className="empty-sheet">
       <ScrubSlider />

@@ -14,7 +14,7 @@ import { frameCount, leadInOf, loopLength } from '@pace-line/core';
 import { holdGhost, swapGhost } from '../actions/ghost.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
-import { useCalmState } from '../../document/index.ts';
+import { useDocumentState } from '../../document/index.ts';
 import { useFigure, useOpenScene, usePlaying } from '../../scene/context.ts';
 
 const SPEEDS = [
@@ -95,10 +95,10 @@ function GhostButtons() {
 }
 
 function PlayButtons() {
-  const fps = useCalmState((state) => state.shown.clock.fps);
+  const fps = useDocumentState((state) => state.shown.clock.fps);
   const { playback } = useOpenScene();
   const { playing } = usePlaying();
-  const enters = useCalmState((state) => leadInOf(state.shown) > 0);
+  const enters = useDocumentState((state) => leadInOf(state.shown) > 0);
   const step = (way: 1 | -1, name: string, key: string, icon: ReactNode): ReactNode => (
     <Tooltip label={`${name} (${key})`}>
       <button type="button" className="plain-button" aria-label={name} onClick={() => playback.step(way, fps)}>
@@ -130,7 +130,7 @@ function PlayButtons() {
 
 /** The time and the frame, wide enough for the loop's last. */
 function Readout() {
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const time = useRef<HTMLSpanElement>(null);
   const frame = useRef<HTMLSpanElement>(null);
   const length = loopLength(clock);

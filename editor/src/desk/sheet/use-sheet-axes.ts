@@ -1,15 +1,14 @@
 import { useMemo, useState } from 'react';
 import { guideById, pathOfGuide, prepare, reachOfRiders, ridersOf, type Axes, type Scene } from '@pace-line/core';
+import { HEADING_STRIP } from '../../figures/sheet/index.ts';
 import { STRIP_HEIGHT } from '../../tools/sheet/index.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 
 /** Share of the loop repeated on either side of it, so that the seam shows. */
 export const MARGIN = 0.06;
 /** Height of the speed ribbon under the chart, and width of the names left of it, px. */
-export const RIBBON = 92;
+const RIBBON = 92;
 const NAMES = 92;
-/** Height of the line of the heading under that, where it is shown. */
-export const HEADING_STRIP = 48;
 
 /** Whether the line of the heading is shown: while its card is open, or where one asked for it. */
 export function useShowsHeading(): boolean {

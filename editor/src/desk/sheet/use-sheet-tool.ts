@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type PointerEvent, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, type PointerEvent, type RefObject } from 'react';
 import { loopLength, type Axes, type Guide, type Rider } from '@pace-line/core';
 import { tell } from '../../look/notices.tsx';
 import { Fingers, isFinger } from '../../tools/index.ts';
@@ -12,7 +12,7 @@ import {
 import { useDesk } from '../context.ts';
 import { useDeskView, usePreferences } from '../view.ts';
 import { pinchedStretch, type Stretch } from './use-sheet-zoom.ts';
-import { pointerOn } from './pointer-on.ts';
+import { cornerOf, pointerFrom, type Corner } from './pointer-on.ts';
 
 /** What the sheet shows now, for its tool to ask. */
 export interface SheetShown {
@@ -29,7 +29,7 @@ export function useSheetTool(
   onStretch: (stretch: Stretch) => void,
 ) {
   const desk = useDesk();
-  const [preview, setPreview] = useState<SheetPreview | null>(null);
+  const preview = useRef<SheetPreview | null>(null);
   const latest = useRef(shown);
   useEffect(() => {
     latest.current = shown;
@@ -53,7 +53,11 @@ export function useSheetTool(
         const { snapping, seeing } = usePreferences.getState();
         return snapping.kinds.landmarks && seeing.landmarks;
       },
-      preview: setPreview,
+      preview: (next) => {
+        if (next === preview.current) return;
+        preview.current = next;
+        playback.invalidate();
+      },
       hover: (distance) =>
         useDeskView.getState().set({ hover: distance === null ? null : { guide: latest.current.guide.id, distance } }),
       tell,
@@ -62,7 +66,12 @@ export function useSheetTool(
   }, [desk]);
   useEscape(() => tool.cancel());
   useEffect(() => () => void tool.cancel(), [tool]);
-  const pointerOf = (event: PointerEvent): SheetPointer => pointerOn(svg.current, event);
+  // While something is held the sheet stays where it is: asked in each move, the browser would lay out all that was just painted.
+  const corner = useRef<Corner>({ left: 0, top: 0 });
+  const pointerOf = (event: PointerEvent): SheetPointer => {
+    if (event.buttons === 0 || event.type === 'pointerdown') corner.current = cornerOf(svg.current);
+    return pointerFrom(corner.current, event);
+  };
   const fingers = useFingers(svg, tool, latest, onStretch);
   const handlers = {
     onPointerDown: (event: PointerEvent<SVGSVGElement>): void => {

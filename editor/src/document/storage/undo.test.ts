@@ -34,7 +34,6 @@ async function tab(id: string) {
   const doc = new SceneDocument(
     stored.scene,
     (callback) => callback(),
-    () => false,
     undo,
   );
   let count = stored.count;

@@ -1,16 +1,16 @@
 import { riderById, type Scene } from '@pace-line/core';
-import { selectRider, useCalmState } from '../../../document/index.ts';
+import { selectRider, useDocumentState } from '../../../document/index.ts';
 import { useDesk } from '../../context.ts';
-import { seconds } from '../../labels.ts';
-import { useMeetings } from '../../sheet/use-meetings.ts';
+import { seconds } from '../../../words/labels.ts';
+import { meetingsOf } from '../../../figures/sheet/index.ts';
 import { useRoute } from '../../sheet/use-route.ts';
 
 /** How near the riders of the route come to each other along it, and how often they meet. */
 export function MeetingsRow({ scene }: { scene: Scene }) {
   const { doc, playback } = useDesk();
-  const selection = useCalmState((state) => state.selection);
+  const selection = useDocumentState((state) => state.selection);
   const { guide, riders } = useRoute(scene, selection);
-  const found = useMeetings(scene, guide, riders.length);
+  const found = guide && meetingsOf(scene, guide.id, riders.length);
   if (!found?.closest) return null;
   const { meetings, closest } = found;
   const [first] = meetings;

@@ -12,7 +12,7 @@ import {
   type Guide,
   type GuideLink,
 } from '@pace-line/core';
-import { keepGuide, useCalmState } from '../../../document/index.ts';
+import { keepGuide, useDocumentState } from '../../../document/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { offered, type Offer } from '../../actions/change.ts';
 import { joinToNearest, placeBeside, reverseDirection, startAtNode, straightenBetween } from '../../actions/guides.ts';
@@ -60,7 +60,7 @@ function Item({ offer, onClick, children }: { offer?: Offer; onClick: () => void
 
 function DirectionMenu({ guide, nodes }: ChangeMenusProps) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.committed);
+  const scene = useDocumentState((state) => state.committed);
   const riders = ridersOf(scene, guide.id).length;
   const reversing = offered(scene, reverseGuide, { guide: guide.id, riders: 'place' });
   const [only] = nodes.length === 1 ? nodes : [];
@@ -94,7 +94,7 @@ const ELSEWHERE = 60;
 
 function MoreMenu({ guide, nodes }: ChangeMenusProps) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.committed);
+  const scene = useDocumentState((state) => state.committed);
   const now = (): Guide => guideById(sceneOf(desk), guide.id) ?? guide;
   const straightening = offered(scene, straightenSpans, { guide: guide.id, spans: [] });
   const turning = offered(scene, transformGuides, { ids: [guide.id], matrix: [1, 0, 0, 1, 0, 0] });

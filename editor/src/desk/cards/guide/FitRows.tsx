@@ -10,7 +10,7 @@ import {
   type Guide,
   type Scene,
 } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT } from '../../../fields/index.ts';
 import { offered } from '../../actions/change.ts';
 import { scaleSelection, turnSelection } from '../../actions/transforming.ts';
@@ -28,7 +28,7 @@ interface FitRowsProps {
 /** Scale and turn in numbers, and changes of the outline that are tried out live. */
 export function FitRows({ guide, nodes }: FitRowsProps) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.committed);
+  const scene = useDocumentState((state) => state.committed);
   const stroke = useDeskView((state) => state.lastStroke);
   if (offered(scene, transformGuides, { ids: [guide.id], matrix: [1, 0, 0, 1, 0, 0] }).disabled) return null;
   return (

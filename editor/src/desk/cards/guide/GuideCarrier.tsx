@@ -1,5 +1,5 @@
 import { carryGuide, centreGuide, type Guide } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -10,7 +10,7 @@ const NOBODY = '·nobody';
 /** The rider with which a guide moves. It stays where it is at the playhead, and so does what rides it. */
 export function GuideCarrier({ guide }: { guide: Guide }) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const others = riders.filter((one) => one.guide !== guide.id && (!one.locked || one.id === guide.carrier));
   if (guide.link || others.length === 0) return null;
   const centre = (on: 'art' | 'pivot'): void =>

@@ -1,5 +1,5 @@
 import { guideById, setLink, unlinkGuide, type Guide, type GuideLink } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
@@ -8,7 +8,7 @@ import { change } from '../../actions/change.ts';
 /** How a guide follows another one. */
 export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
   const desk = useDesk();
-  const original = useCalmState((state) => guideById(state.shown, link.of));
+  const original = useDocumentState((state) => guideById(state.shown, link.of));
   const put = (next: GuideLink): void =>
     change(desk, 'Change link', (scene) => setLink(scene, { id: guide.id, link: next }));
   return (

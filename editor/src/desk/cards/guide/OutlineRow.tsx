@@ -1,5 +1,5 @@
 import { setClosed, splitGuide, type Guide } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { offered, perform } from '../../actions/change.ts';
 import { splitAtNode } from '../../actions/guides.ts';
 import { useDesk } from '../../context.ts';
@@ -8,7 +8,7 @@ import { Row, Segments } from '../Card.tsx';
 /** Open or closed, and splitting at the one selected node. */
 export function OutlineRow({ guide, nodes }: { guide: Guide; nodes: readonly string[] }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.committed);
+  const scene = useDocumentState((state) => state.committed);
   const [only] = nodes.length === 1 ? nodes : [];
   const closing = offered(scene, setClosed, { guide: guide.id, closed: !guide.closed });
   const splitting = { guide: guide.id, node: only ?? '', nodeId: '·a', guideId: '·b', name: '' };

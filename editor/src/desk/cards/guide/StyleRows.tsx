@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { NativeSelect } from '@mantine/core';
 import { ridersOf, ROUTE_COLORS, setGuide, type Guide, type GuideStroke } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ColorField, NumberField, PX, TextField } from '../../../fields/index.ts';
 import { tell } from '../../../look/notices.tsx';
 import { useDesk } from '../../context.ts';
@@ -101,7 +101,7 @@ function StrokeRows({
   stroke: GuideStroke;
   onChange: (stroke: GuideStroke) => void;
 }) {
-  const riders = useCalmState((state) =>
+  const riders = useDocumentState((state) =>
     ridersOf(state.shown, guide.id)
       .map(({ id, name }) => `${id}\n${name}`)
       .join('\t'),

@@ -1,5 +1,5 @@
 import type { Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, PX } from '../../../fields/index.ts';
 import { Row } from '../Card.tsx';
 import { PointFields } from '../PointFields.tsx';
@@ -28,7 +28,7 @@ export function AimRows({ rider }: { rider: Rider }) {
 }
 
 function TargetRows({ rider }: { rider: Rider }) {
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const { target } = rider.heading;
   const patch = useHeading(rider);
   const others = riders.filter((one) => one.id !== rider.id && !one.locked);

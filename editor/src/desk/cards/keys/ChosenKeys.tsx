@@ -1,5 +1,5 @@
 import { setKeyEase, shiftKeys, KEY_CHANNELS, type Key, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, secondsAt } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -10,7 +10,7 @@ import { TieRows } from './TieRows.tsx';
 /** The selected keys: when the first is, the ease with which they are left, and the mark that they go with. */
 export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
   const desk = useDesk();
-  const { fps } = useCalmState((state) => state.shown.clock);
+  const { fps } = useDocumentState((state) => state.shown.clock);
   const all = KEY_CHANNELS.flatMap((channel) => rider.keys[channel] as readonly Key[]);
   const first = all.find((key) => key.id === chosen[0]);
   if (!first) return null;

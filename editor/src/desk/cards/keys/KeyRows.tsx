@@ -1,9 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { keyValueAt, localAt, type Key, type KeyChannel, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { useFigure } from '../../../scene/context.ts';
-import { CHANNEL_NAMES, dropKeyHere, keyNear, setKeyHere } from '../../actions/keys.ts';
+import { CHANNEL_NAMES } from '../../../words/channels.ts';
+import { dropKeyHere, keyNear, setKeyHere } from '../../actions/keys.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 
@@ -48,7 +49,7 @@ interface KeyRowProps {
 /** A channel's value at the playhead, on top of the rest: what is typed is kept as a key there. */
 export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: KeyRowProps): ReactNode {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const [time, setTime] = useState(() => desk.playback.time);
   const isKeyed = rider.keys[channel].length > 0;
   useFigure(({ time: now }) => {

@@ -1,9 +1,9 @@
 import { markById, tieKeys, type Key, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
-import { seconds } from '../../labels.ts';
+import { seconds } from '../../../words/labels.ts';
 import { useDeskView } from '../../view.ts';
 import { Row } from '../Card.tsx';
 import { ChoiceRow } from '../rows.tsx';
@@ -20,7 +20,7 @@ interface TieProps {
 /** The mark with which keys go, of their own rider or of another: from a list, or by pointing at it; and which end of its rest. */
 export function TieRows({ rider, keys, first }: TieProps) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const set = useDeskView((state) => state.set);
   const isPointing = useDeskView((state) => state.tying !== null);
   const marked = [rider, ...riders.filter(({ id }) => id !== rider.id)].filter(({ pace }) => pace.marks.length > 0);

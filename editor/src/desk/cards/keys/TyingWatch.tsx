@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { tieKeys } from '@pace-line/core';
-import { selectRider, useCalmState } from '../../../document/index.ts';
+import { selectRider, useDocumentState } from '../../../document/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
@@ -10,7 +10,7 @@ export function TyingWatch(): null {
   const desk = useDesk();
   const tying = useDeskView((state) => state.tying);
   const set = useDeskView((state) => state.set);
-  const selection = useCalmState((state) => state.selection);
+  const selection = useDocumentState((state) => state.selection);
   const [isPressed, setPressed] = useState(false);
   useEffect(() => {
     if (!tying) return;

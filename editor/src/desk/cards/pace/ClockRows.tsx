@@ -1,10 +1,10 @@
 import { lastMoment, loopLength, setClock, setRoom, type Clock, type Repeat } from '@pace-line/core';
 import { useState } from 'react';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, secondsAt, type Units } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
-import { seconds } from '../../labels.ts';
+import { seconds } from '../../../words/labels.ts';
 import { Row, Segments } from '../Card.tsx';
 
 const REPEATS: readonly (readonly [Repeat, string])[] = [
@@ -16,8 +16,8 @@ const REPEATS: readonly (readonly [Repeat, string])[] = [
 /** The scene's clock: how long the loop lasts, in how many frames, and how it repeats. */
 export function ClockRows() {
   const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
-  const hasOwn = useCalmState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
+  const clock = useDocumentState((state) => state.shown.clock);
+  const hasOwn = useDocumentState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
   const [own, setOwn] = useState<'fit' | 'stay' | 'along'>('fit');
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isBack = clock.repeat === 'there-and-back';
@@ -94,8 +94,8 @@ interface NewLengthRowProps {
 /** What a new length does: stretches all, or leaves speeds as they are and adds room at the end. */
 function NewLengthRow({ how, onChange }: NewLengthRowProps) {
   const desk = useDesk();
-  const last = useCalmState((state) => lastMoment(state.shown));
-  const duration = useCalmState((state) => state.shown.clock.duration);
+  const last = useDocumentState((state) => lastMoment(state.shown));
+  const duration = useDocumentState((state) => state.shown.clock.duration);
   return (
     <>
       <Row label="A new length">
@@ -132,7 +132,7 @@ const PER_MINUTE: Units = { '': 1, bpm: 1 };
 /** Beats that marks keep to: how many a minute, none where the field is 0, and when one of them is. */
 function TempoRow() {
   const desk = useDesk();
-  const { tempo, fps } = useCalmState((state) => state.shown.clock);
+  const { tempo, fps } = useDocumentState((state) => state.shown.clock);
   const set = (next: Clock['tempo']): void => change(desk, 'Change tempo', (scene) => setClock(scene, { tempo: next }));
   return (
     <Row label={tempo ? 'Beats a minute, from' : 'Beats a minute'}>
@@ -165,7 +165,7 @@ function TempoRow() {
 /** How often it is played where it is sent. */
 function TimesRow() {
   const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const setTimes = (times: number | null): void =>
     change(desk, 'Change how often it plays', (scene) => setClock(scene, { times }));
   if (clock.repeat === 'once') return null;

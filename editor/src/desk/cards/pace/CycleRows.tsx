@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { cycleOf, setCycleRoom, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -28,7 +28,7 @@ const AS_SCENE = '·scene';
 /** The rider's own time: when it starts, how long its cycle is, how it repeats. */
 export function CycleRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const units = secondsAt(clock.fps);
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isTimed = rider.pace.marks.length > 0 || Object.values(rider.keys).some((keys) => keys.length > 0);
@@ -93,7 +93,7 @@ export function CycleRows({ rider }: { rider: Rider }) {
 /** How a rider repeats, told apart from the scene; and how many rounds it has. */
 function RepeatRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
     change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
   return (

@@ -1,7 +1,7 @@
 import { IconX } from '@tabler/icons-react';
 import { Fragment } from 'react';
 import { loopLength, runsByTime, scrollStops, setDriver, type Driver, type Scene } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -36,7 +36,7 @@ const kindOf = (value: string | null): Driver['kind'] | undefined => DRIVERS.fin
 /** What drives the scene where it is shown on a page, each trigger with what it says of itself, and trying that out. */
 export function DriverRows() {
   const desk = useDesk();
-  const drivers = useCalmState((state) => state.shown.driver);
+  const drivers = useDocumentState((state) => state.shown.driver);
   const set = (driver: Scene['driver']): void => void perform(desk, 'Change what triggers it', setDriver, { driver });
   const more = besides(drivers);
   return (
@@ -158,7 +158,7 @@ const STOPS = [
 /** The times of the loop that are shown as it comes into the window, passes its middle, and goes out. */
 function ScrollRows({ driver, onChange }: ScrollRowsProps) {
   const { playback } = useDesk();
-  const clock = useCalmState((state) => state.shown.clock);
+  const clock = useDocumentState((state) => state.shown.clock);
   const times = scrollStops(driver, clock);
   return STOPS.map(([key, label], i) => (
     <Row key={key} label={label}>

@@ -1,5 +1,5 @@
 import { leadInOf, loopLength, setPace, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -21,7 +21,7 @@ const BEFORE = [
 /** What is otherwise the first time: before the loop, in the lead-in. */
 export function FirstRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const { only, hidden, leadIn, delay } = rider.pace;
   const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
     change(desk, label, (base) => setPace(base, { rider: rider.id, patch: next }));

@@ -1,5 +1,5 @@
 import { prepare, setEase, wordsOfLeg, type Mark, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { EaseField } from '../../ease/EaseField.tsx';
 import { Row } from '../Card.tsx';
 
@@ -14,7 +14,7 @@ interface LegRowsProps {
 export function LegRows({ rider, mark, marks }: LegRowsProps) {
   const index = rider.pace.marks.indexOf(mark);
   const next = rider.pace.marks[index + 1];
-  const line = useCalmState((state) => prepare(state.shown).rider(rider.id)?.line);
+  const line = useDocumentState((state) => prepare(state.shown).rider(rider.id)?.line);
   return (
     <>
       <Row label="Leg after it">

@@ -8,7 +8,7 @@ import {
   type Mark,
   type Rider,
 } from '@pace-line/core';
-import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
+import { selectRider, useDocumentState, useDocument } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PX, secondsAt } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -19,7 +19,7 @@ import { Row } from '../Card.tsx';
 export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
   const doc = useDocument();
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const { fps } = scene.clock;
   const units = secondsAt(fps);
   const locked = timeLocked(scene, rider, mark.id);

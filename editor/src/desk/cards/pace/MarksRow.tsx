@@ -1,6 +1,6 @@
 import { mirrorMarks, reverseMarks, squashAtMark, stretchMarks, type Rider } from '@pace-line/core';
 import { useState } from 'react';
-import { selectRider, useCalmState, useDocument } from '../../../document/index.ts';
+import { selectRider, useDocumentState, useDocument } from '../../../document/index.ts';
 import { NumberField, PERCENT } from '../../../fields/index.ts';
 import { offered, perform } from '../../actions/change.ts';
 import { addMark, localTimeOf } from '../../actions/marks.ts';
@@ -68,7 +68,7 @@ export function SquashRow({ rider, mark }: { rider: Rider; mark: string }) {
 export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly string[] }) {
   const desk = useDesk();
   const [about, setAbout] = useState<'first' | 'playhead'>('first');
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const marks = chosen.length > 1 ? chosen : rider.pace.marks.map(({ id }) => id);
   if (marks.length < 2) return null;
   const group = { rider: rider.id, marks };

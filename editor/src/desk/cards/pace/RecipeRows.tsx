@@ -8,7 +8,7 @@ import {
   type Recipe,
   type Rider,
 } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, DEGREES, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { change, offered, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -67,7 +67,7 @@ const NUMBERS: Readonly<Record<string, RecipeNumber>> = {
 /** What makes the pace: its marks by hand, or a recipe that goes by their places alone and follows the guide. */
 export function RecipeRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const { recipe } = rider.pace;
   const set = (label: string, next: Recipe | null): void =>
     void perform(desk, label, setRecipe, { rider: rider.id, recipe: next });

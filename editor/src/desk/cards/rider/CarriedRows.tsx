@@ -1,5 +1,5 @@
 import { carryRider, type Carrier, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -16,7 +16,7 @@ const TAKEN = [
 /** Who carries it, and what it takes over of that. Changing the carrier leaves it where it is. */
 export function CarriedRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const { carrier } = rider;
   const carry = (label: string, next: Carrier | null): void =>
     void perform(desk, label, carryRider, { rider: rider.id, carrier: next, time: desk.playback.time });

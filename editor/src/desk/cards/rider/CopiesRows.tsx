@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { copiesAlong, cycleOf, type Rider, type Spread } from '@pace-line/core';
-import { toggled, useCalmState } from '../../../document/index.ts';
+import { toggled, useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, PX, secondsAt } from '../../../fields/index.ts';
 import { offered, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -36,7 +36,7 @@ const FIRST: Wishes = {
 /** Copies along the guide: how many, how they are spread, whether they share their marks, and how they differ. */
 export function CopiesRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const [wishes, setWishes] = useState(FIRST);
   const [more, setMore] = useState(false);
   const wish = (change: Partial<Wishes>): void => setWishes((now) => ({ ...now, ...change }));
@@ -98,7 +98,7 @@ interface SpreadRowsProps {
 
 /** How copies are spread, and how they differ. */
 function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const others = scene.art.filter(({ id }) => id !== rider.art);
   return (
     <>

@@ -1,5 +1,5 @@
 import { replaceEntrance, type Entrance, type Rider, type Scene } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT, secondsAt } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -34,7 +34,7 @@ export function EntranceRows({ rider }: { rider: Rider }) {
 
 function EntranceDetails({ rider, entrance }: { rider: Rider; entrance: Entrance }) {
   const desk = useDesk();
-  const fps = useCalmState((state) => state.shown.clock.fps);
+  const fps = useDocumentState((state) => state.shown.clock.fps);
   const { start, seconds, from, turn, scale, opacity, ease } = entrance;
   const edited = (scene: Scene, patch: Partial<Entrance>): Scene =>
     replaceEntrance(scene, { rider: rider.id, entrance: patch });

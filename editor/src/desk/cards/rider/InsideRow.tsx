@@ -1,5 +1,5 @@
 import { clockInside, setClockInside, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { secondsAt } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -8,8 +8,8 @@ import { NumberRow } from '../rows.tsx';
 /** The clock of what moves within a rider: the longest cycle of all that it carries, slower or faster together. */
 export function InsideRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const seconds = useCalmState((state) => clockInside(state.shown, rider.id));
-  const fps = useCalmState((state) => state.shown.clock.fps);
+  const seconds = useDocumentState((state) => clockInside(state.shown, rider.id));
+  const fps = useDocumentState((state) => state.shown.clock.fps);
   if (seconds === undefined) return null;
   return (
     <NumberRow

@@ -1,14 +1,14 @@
 import { Slider } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { guideById, lookedAlong, pathOfGuide, type Rider } from '@pace-line/core';
-import { useCalmState, type Gesture } from '../../../document/index.ts';
+import { useDocumentState, type Gesture } from '../../../document/index.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 
 /** Stands the rider anywhere along its guide just to look; left, it is where it was, and nothing was changed. */
 export function LookRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const length = useCalmState((state) => {
+  const length = useDocumentState((state) => {
     const guide = guideById(state.committed, rider.guide);
     return guide ? pathOfGuide(guide).length : 0;
   });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { isLinkedTo, MOVEMENT_PARTS, setPace, takeMovement, type MovementPart, type Rider } from '@pace-line/core';
-import { toggled, useCalmState } from '../../../document/index.ts';
+import { toggled, useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -19,7 +19,7 @@ const PARTS: Readonly<Record<MovementPart, string>> = {
 /** The movement of another rider, taken over in all or in part; and copies along the guide. */
 export function MovementRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const [parts, setParts] = useState<readonly string[]>(MOVEMENT_PARTS);
   const others = riders.filter((one) => one.id !== rider.id && !one.locked);
   return (
@@ -67,7 +67,7 @@ export function MovementRows({ rider }: { rider: Rider }) {
 /** How many share its marks, and the way out. */
 function LinkedRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const count = useCalmState(({ shown }) => shown.riders.filter((one) => isLinkedTo(one, rider)).length);
+  const count = useDocumentState(({ shown }) => shown.riders.filter((one) => isLinkedTo(one, rider)).length);
   return (
     <p className="card-note">
       {count} riders share these marks.{' '}

@@ -1,5 +1,5 @@
 import { pathOfGuide, prepare, setRider, whipOf, type Guide, type Rider } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -73,7 +73,7 @@ export function OffsetRows({ rider, guide }: { rider: Rider; guide: Guide }) {
 
 /** Says where a lift is greater than the radius of a bend. */
 function WhipNote({ rider, guide }: { rider: Rider; guide: Guide }) {
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const moving = prepare(scene).rider(rider.id);
   if (rider.liftBy !== 'normal' || rider.roll || !moving?.line) return null;
   const path = pathOfGuide(guide);

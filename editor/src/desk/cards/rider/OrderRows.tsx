@@ -10,7 +10,7 @@ import {
   type Rider,
   type Scene,
 } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, PERCENT } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -50,8 +50,8 @@ function placeNow(desk: Desk, rider: Rider, farther = 0): Place | undefined {
 
 function BehindRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
-  const marks = useCalmState((state) => state.selection.marks);
+  const riders = useDocumentState((state) => state.shown.riders);
+  const marks = useDocumentState((state) => state.selection.marks);
   const set = (label: string, behind: readonly Behind[]): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: { behind } }));
   if (rider.guide === null && rider.behind.length === 0) return null;
@@ -132,7 +132,7 @@ function StretchRow({ name, stretch, onChange, onRemove, placeNow }: StretchRowP
 
 function InsideRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const guides = useCalmState((state) => state.shown.guides);
+  const guides = useDocumentState((state) => state.shown.guides);
   const shapes = guides.filter((guide) => guide.closed);
   if (shapes.length === 0 && !rider.inside) return null;
   const value = rider.inside ? `${rider.inside.keep} ${rider.inside.guide}` : NONE;
@@ -163,7 +163,7 @@ function InsideRow({ rider }: { rider: Rider }) {
 
 function CameraRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const camera = useCalmState(({ shown }: { shown: Scene }) => shown.camera);
+  const camera = useDocumentState(({ shown }: { shown: Scene }) => shown.camera);
   const isCamera = camera === rider.id;
   return (
     <>

@@ -1,5 +1,5 @@
 import { posesOf, setRider, stridesOf, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, PX, type Units } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -11,7 +11,7 @@ const PLAIN: Units = { '': 1 };
 /** Which of its poses a rider shows: one, by time, along the guide with a stride, or through once from a mark on. */
 export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const count = posesOf(art);
   if (art.kind !== 'strip') return null;
   const { poses } = rider;

@@ -1,5 +1,5 @@
 import { artById, guideById, radiusOf, setRider, transformGuides, type Rider, type Roll } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -12,7 +12,7 @@ const FIRST: Roll = { radius: null, guide: 'ground', side: 'left' };
 /** Spin without slip: its radius, what the guide is, and how many turns that makes. */
 export function RollRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const { roll } = rider;
   const set = (label: string, next: Roll | null): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: { roll: next } }));
@@ -84,7 +84,7 @@ interface TurnsProps {
 /** How often it turns in its cycle; where that is not a whole number of times, the radius that makes it so. */
 function Turns({ rider, radius, onRadius }: TurnsProps) {
   const desk = useDesk();
-  const scene = useCalmState((state) => state.shown);
+  const scene = useDocumentState((state) => state.shown);
   const turns = turnsOf(scene, rider.id);
   if (turns === undefined) return null;
   const closing = closingRadius(scene, rider, radius);

@@ -1,5 +1,5 @@
 import { stringRider, type Rider, type Strung } from '@pace-line/core';
-import { useCalmState } from '../../../document/index.ts';
+import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
@@ -11,7 +11,7 @@ const NOT = '·not';
 /** Hung between two riders: from which, to which, and whether it is stretched. */
 export function StringRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
-  const riders = useCalmState((state) => state.shown.riders);
+  const riders = useDocumentState((state) => state.shown.riders);
   const { strung } = rider;
   const others = riders.filter((one) => one.id !== rider.id).map(({ id, name }) => ({ value: id, label: name }));
   const hang = (label: string, next: Strung | null): void =>

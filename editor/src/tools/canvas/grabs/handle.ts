@@ -1,4 +1,4 @@
-import { guideById, nodeIndex, setHandle, type Guide } from '@pace-line/core';
+import { guideById, nodeIndex, setHandle, type Guide, type Node } from '@pace-line/core';
 import type { Selection } from '../../../document/index.ts';
 import { heldToAngles } from '../../pointer.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
@@ -7,15 +7,14 @@ import { guideFrame, isCarried } from '../../guide-frame.ts';
 /** Nodes that a guide may have for all its handles to be shown while none is selected. */
 const FEW_NODES = 4;
 
-/** Handles show at the selected nodes and their neighbours; on a small guide at all nodes while none is selected. */
-export function showsHandles(guide: Guide, selection: Selection, nodeId: string): boolean {
-  if (selection.nodes.length === 0) return guide.nodes.length <= FEW_NODES;
-  if (selection.nodes.includes(nodeId)) return true;
-  if (selection.nodes.length > 1) return false;
-  const count = guide.nodes.length;
-  const i = nodeIndex(guide, nodeId);
-  const neighbours = [guide.nodes[(i + 1) % count]?.id, guide.nodes[(i + count - 1) % count]?.id];
-  return neighbours.some((id) => id !== undefined && selection.nodes.includes(id));
+/** The nodes whose handles show: the selected ones, the neighbours of a single one; on a small guide all while none is selected. */
+export function handledNodes({ nodes }: Guide, { nodes: chosen }: Selection): readonly Node[] {
+  if (chosen.length === 0) return nodes.length <= FEW_NODES ? nodes : [];
+  const ids = new Set(chosen);
+  if (chosen.length > 1) return nodes.filter(({ id }) => ids.has(id));
+  const count = nodes.length;
+  const i = nodes.findIndex(({ id }) => ids.has(id));
+  return i < 0 ? [] : [...new Set([nodes[(i + count - 1) % count], nodes[i], nodes[(i + 1) % count]])].flatMap((one) => one ?? []);
 }
 
 /** A handle of a node: Shift holds it to multiples of 15°, Alt breaks the join. */
@@ -25,17 +24,16 @@ export const handle: Grab<Hit & { kind: 'handle' }> = {
     const guide = guideById(scene, selection.guides[0] ?? null);
     const frame = guide && guideFrame(scene, poses, guide);
     if (!frame || guide.locked || !guide.visible || guide.link) return;
-    for (const node of guide.nodes)
-      if (showsHandles(guide, selection, node.id))
-        for (const side of ['in', 'out'] as const) {
-          const offset = node[side];
-          if (offset)
-            near(
-              { kind: 'handle', guide: guide.id, node: node.id, side },
-              RANKS.handle,
-              ...frame.toCanvas([node.x + offset[0], node.y + offset[1]]),
-            );
-        }
+    for (const node of handledNodes(guide, selection))
+      for (const side of ['in', 'out'] as const) {
+        const offset = node[side];
+        if (offset)
+          near(
+            { kind: 'handle', guide: guide.id, node: node.id, side },
+            RANKS.handle,
+            ...frame.toCanvas([node.x + offset[0], node.y + offset[1]]),
+          );
+      }
   },
   key: ({ node, side }) => `handle ${node} ${side}`,
   cursor: () => 'move',

@@ -1,0 +1,20 @@
+import { createStore } from 'zustand/vanilla';
+import type { Hint, Preview } from '../../tools/index.ts';
+
+interface Hand {
+  /** What a tool is making and is not in the scene yet. */
+  readonly preview: Preview | null;
+  /** What a point was drawn to. */
+  readonly hints: readonly Hint[];
+  /** Where the pointer is, canvas px. */
+  readonly at: readonly [x: number, y: number] | null;
+}
+
+/** What a hand is about on the canvas beside the scene: painted, not rendered. */
+export const hand = createStore<Hand>()(() => ({ preview: null, hints: [], at: null }));
+
+export function showHints(hints: readonly Hint[]): void {
+  if (hints.length > 0 || hand.getState().hints.length > 0) hand.setState({ hints });
+}
+
+export const showPreview = (preview: Preview | null): void => hand.setState({ preview });
