@@ -1,7 +1,8 @@
 import { Tooltip } from '@mantine/core';
 import { IconHistory } from '@tabler/icons-react';
-import { useEffect, useState } from 'react';
+import { use, useEffect, useState } from 'react';
 import { useDocumentState, type SaveState } from '../document/index.ts';
+import { SaveStateContext } from '../scene/context.ts';
 import { saveScene } from './actions/saving.ts';
 import { useDesk } from './context.ts';
 import { useDeskView } from './view.ts';
@@ -10,14 +11,11 @@ import { useDeskView } from './view.ts';
 const LOOK_EVERY = 5000;
 
 /** How far the scene is kept; pressed, its earlier states. Where it is not kept, saving it as a file is beside that for as long as it lasts. */
-export function SaveLine({ save }: { save: SaveState }) {
+export function SaveLine() {
+  const save = use(SaveStateContext);
   const desk = useDesk();
   const readOnly = useDocumentState((state) => state.readOnly);
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), LOOK_EVERY);
-    return () => clearInterval(timer);
-  }, []);
+  const words = useWords(save);
   const isOpen = useDeskView((state) => state.drawer === 'versions');
   const toggle = (): void => useDeskView.getState().set({ drawer: isOpen ? null : 'versions', page: 'canvas' });
   return (
@@ -33,7 +31,7 @@ export function SaveLine({ save }: { save: SaveState }) {
         >
           <IconHistory size={15} aria-hidden />
           <span id="save-words" role="status">
-            {readOnly ? 'for reading only' : wordsOf(save, now)}
+            {readOnly ? 'for reading only' : words}
           </span>
         </button>
       </Tooltip>
@@ -44,6 +42,19 @@ export function SaveLine({ save }: { save: SaveState }) {
       )}
     </span>
   );
+}
+
+/** The words as time goes on: rendered where they are others. */
+function useWords(save: SaveState): string {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(
+      () => setNow((last) => (wordsOf(save, last) === wordsOf(save, Date.now()) ? last : Date.now())),
+      LOOK_EVERY,
+    );
+    return () => clearInterval(timer);
+  }, [save]);
+  return wordsOf(save, now);
 }
 
 function wordsOf(save: SaveState, now: number): string {

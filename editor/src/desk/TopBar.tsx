@@ -26,7 +26,7 @@ const DRAWERS: readonly (readonly [NonNullable<Drawer>, string])[] = [
 
 /** The Desk's upper edge: the scene's name and state, undo and redo, drawers, Send. */
 export function TopBar() {
-  const { id, save } = useOpenScene();
+  const { id } = useOpenScene();
   const desk = useDesk();
   const name = useDocumentState((state) => state.shown.name);
   const isNarrow = useMediaQuery(NARROW, undefined, { getInitialValueInEffect: false });
@@ -42,7 +42,7 @@ export function TopBar() {
           onCommit={(next) => perform(desk, 'Rename scene', renameScene, { name: next })}
         />
       </div>
-      <SaveLine save={save} />
+      <SaveLine />
       <span className="spacer" />
       <History />
       {isNarrow ? <MoreMenu /> : <Drawers />}

@@ -1,5 +1,5 @@
 import { expect, test, vi } from 'vitest';
-import { emptyScene, renameScene, type Scene } from '@pace-line/core';
+import { emptyScene, newGuide, renameScene, type Scene } from '@pace-line/core';
 import { NOTHING } from './selection.ts';
 import { SceneDocument } from './store.ts';
 
@@ -174,4 +174,33 @@ test('a scene that is beyond what a file holds already can be worked on until it
   const doc = new SceneDocument({ ...sound, canvas: { ...sound.canvas, width: 1e9 } }, (callback) => callback());
   doc.do('Rename', named('Two'));
   expect(doc.state.committed.name).toBe('Two');
+});
+
+test('what a hand makes is not in what is settled until it lets go, but new parts are at once', () => {
+  const { doc, frame } = open();
+  const heard: string[] = [];
+  doc.settled.subscribe(({ shown }) => heard.push(`${shown.name}: ${shown.guides.length}`));
+  const line = (id: string) => newGuide({ id, name: id, color: '#000000', nodes: [], closed: false });
+  const gesture = doc.begin('Draw');
+  gesture.update((scene) => ({ ...scene, name: 'Other' }));
+  frame();
+  expect([doc.state.shown.name, doc.settled.getState().shown.name]).toEqual(['Other', 'One']);
+  gesture.update((scene) => ({ ...scene, name: 'More', guides: [line('a')] }));
+  frame();
+  gesture.update((scene) => ({ ...scene, name: 'Most', guides: [line('a')] }));
+  frame();
+  expect(heard).toEqual(['More: 1']);
+  gesture.update((scene) => scene);
+  frame();
+  expect(heard).toEqual(['More: 1', 'One: 0']);
+  gesture.update((scene) => ({ ...scene, name: 'Last' }));
+  frame();
+  gesture.commit();
+  expect(heard).toEqual(['More: 1', 'One: 0', 'Last: 0']);
+  const trial = doc.tryOut('Slide');
+  trial.update((scene) => ({ ...scene, name: 'Tried' }));
+  frame();
+  expect(doc.settled.getState().shown.name).toBe('Tried');
+  trial.cancel();
+  expect(doc.settled.getState().shown.name).toBe('Last');
 });

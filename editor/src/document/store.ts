@@ -49,7 +49,10 @@ type NextFrame = (callback: () => void) => void;
 /** The open scene: the only thing that changes it. */
 export class SceneDocument {
   readonly store: StoreApi<DocumentState>;
-  /** The same without what a hand is making: that is painted, and rendered when it lets go. What is tried out in a card is in it. */
+  /**
+   * The same without what a hand is making: that is painted, and rendered when it lets go, or once there are other guides and riders than before. What is
+   * tried out in a card is in it.
+   */
   readonly settled: StoreApi<DocumentState>;
   #gesture: Gesture | undefined;
   #isTrial = false;
@@ -86,9 +89,11 @@ export class SceneDocument {
     }));
     this.settled = createStore<DocumentState>(() => this.state);
     this.store.subscribe((state) => {
+      const last = this.settled.getState();
       const isHeld = this.#gesture !== undefined && !this.#isTrial;
-      const next = isHeld ? { ...state, shown: state.committed } : state;
-      if (!isSameState(next, this.settled.getState())) this.settled.setState(next, true);
+      const stands = [state.committed, last.shown].find((scene) => hasSameParts(scene, state.shown));
+      const next = isHeld ? { ...state, shown: stands ?? state.shown } : state;
+      if (!isSameState(next, last)) this.settled.setState(next, true);
     });
   }
 
@@ -287,3 +292,11 @@ const isSameState = (a: DocumentState, b: DocumentState): boolean =>
   a.past === b.past &&
   a.future === b.future &&
   a.readOnly === b.readOnly;
+
+/** Whether two scenes have the same guides, and the same riders on them. */
+const hasSameParts = (a: Scene, b: Scene): boolean =>
+  (a.guides === b.guides ||
+    (a.guides.length === b.guides.length && a.guides.every(({ id }, i) => id === b.guides[i]?.id))) &&
+  (a.riders === b.riders ||
+    (a.riders.length === b.riders.length &&
+      a.riders.every(({ id, guide }, i) => id === b.riders[i]?.id && guide === b.riders[i]?.guide)));

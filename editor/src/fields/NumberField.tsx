@@ -1,7 +1,10 @@
 import { TextInput } from '@mantine/core';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { evaluate, type Units } from './arithmetic.ts';
 import { steady } from './steady.tsx';
+
+/** What a field follows beside its value: it is told each figure by itself; gives what ends that. */
+export type Live<T> = (show: (now: T) => void) => () => void;
 
 interface NumberFieldProps {
   readonly label: string;
@@ -16,12 +19,14 @@ interface NumberFieldProps {
   readonly disabled?: boolean;
   /** What is typed is taken over though it is what is shown already: it says more than the value. */
   readonly takesSame?: boolean;
+  /** What the value is meanwhile, until it is rendered anew. */
+  readonly live?: Live<number>;
   readonly onCommit: (value: number) => void;
 }
 
 function PlainNumberField({
   label,
-  value,
+  value: given,
   unit,
   units,
   digits = 2,
@@ -30,8 +35,10 @@ function PlainNumberField({
   max = Infinity,
   disabled,
   takesSame = false,
+  live,
   onCommit,
 }: NumberFieldProps) {
+  const input = useRef<HTMLInputElement>(null);
   const [draft, show] = useState<string | null>(null);
   // The same at once: leaving the field right after Enter must not take the text over again.
   const typed = useRef<string | null>(null);
@@ -40,16 +47,35 @@ function PlainNumberField({
     show(text);
   };
   const [wrong, setWrong] = useState(false);
-  const shown = `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`;
+  /** The value as it is now: as it was rendered, or as it has become since. */
+  const current = useRef(given);
+  const textOf = useCallback(
+    (value: number) => `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`,
+    [digits, unit],
+  );
+  useLayoutEffect(() => {
+    current.current = given;
+  }, [given]);
+  useEffect(
+    () =>
+      live?.((now) => {
+        current.current = now;
+        const text = textOf(now);
+        if (typed.current === null && input.current && input.current.value !== text) input.current.value = text;
+      }),
+    [live, textOf],
+  );
 
   /** Takes a text over; false where it is not understood. */
   const finish = (text: string): boolean => {
-    const given = text.trim() === '' ? value : evaluate(text, units, value);
-    setWrong(given === undefined);
-    if (given === undefined) return false;
+    const value = current.current;
+    const shown = textOf(value);
+    const next = text.trim() === '' ? value : evaluate(text, units, value);
+    setWrong(next === undefined);
+    if (next === undefined) return false;
     const isTyped = typed.current !== null;
     setDraft(null);
-    const held = Math.min(Math.max(given, min), max);
+    const held = Math.min(Math.max(next, min), max);
     const isOther = Math.abs(held - value) > 1e-12 && text !== shown;
     if (isOther || (takesSame && isTyped && text.trim() !== '')) onCommit(text === shown ? value : held);
     return true;
@@ -67,7 +93,8 @@ function PlainNumberField({
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const way = (event.key === 'ArrowUp' ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
-      const now = evaluate(draft ?? shown, units, value) ?? value;
+      const value = current.current;
+      const now = evaluate(draft ?? textOf(value), units, value) ?? value;
       setDraft(trimmed(Math.min(Math.max(Math.round((now + way) * 1e6) / 1e6, min), max), 6));
     }
   };
@@ -80,10 +107,11 @@ function PlainNumberField({
 
   return (
     <TextInput
+      ref={input}
       className="number-field"
       size="xs"
       aria-label={label}
-      value={draft ?? shown}
+      value={draft ?? textOf(given)}
       error={wrong ? 'a number or a sum, please' : undefined}
       disabled={disabled}
       onFocus={(event) => event.currentTarget.select()}

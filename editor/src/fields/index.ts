@@ -1,5 +1,5 @@
 export { DEGREES, PERCENT, PX, secondsAt, type Units } from './arithmetic.ts';
 export { ChoiceField } from './ChoiceField.tsx';
 export { ColorField } from './ColorField.tsx';
-export { NumberField } from './NumberField.tsx';
+export { NumberField, type Live } from './NumberField.tsx';
 export { TextField } from './TextField.tsx';

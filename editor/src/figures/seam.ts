@@ -33,6 +33,6 @@ export function seamFigures(seam: SeamFinding): readonly SeamFigure[] {
 }
 
 /** How a rider passes the loop's end; undefined where it does not move, or the scene plays once. Of this one alone, and of those that carry it: what else there is need not be looked at. */
-export const seamOf = kept(
-  (scene: Scene, id: string): SeamFinding | undefined => checkSeam(scene, [id]).find(({ rider }) => rider === id),
+export const seamOf = kept((scene: Scene, id: string): SeamFinding | undefined =>
+  checkSeam(scene, [id]).find(({ rider }) => rider === id),
 );

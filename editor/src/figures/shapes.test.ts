@@ -100,8 +100,10 @@ describe('any list after any other', () => {
         [...root.children]
           .map(
             (one) =>
-              `${one.tagName}[${[...one.attributes].map((a) => `${a.name}=${a.value}`).sort().join()}]` +
-              (one.children.length > 0 ? `(${attributesInOrder(one)})` : (one.textContent ?? '')),
+              `${one.tagName}[${[...one.attributes]
+                .map((a) => `${a.name}=${a.value}`)
+                .sort()
+                .join()}]` + (one.children.length > 0 ? `(${attributesInOrder(one)})` : (one.textContent ?? '')),
           )
           .join();
       expect(attributesInOrder(host)).toBe(attributesInOrder(fresh));

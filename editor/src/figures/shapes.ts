@@ -16,11 +16,11 @@ export interface Shape {
 /** What may stand in a list of shapes: a place that is empty keeps the places after it. */
 export type Part = Shape | null | undefined | false;
 
-export const shape = (
-  tag: Shape['tag'],
-  attributes: Attributes = {},
-  inner: readonly Part[] | string = [],
-): Shape => ({ tag, attributes, inner });
+export const shape = (tag: Shape['tag'], attributes: Attributes = {}, inner: readonly Part[] | string = []): Shape => ({
+  tag,
+  attributes,
+  inner,
+});
 
 export const group = (attributes: Attributes, inner: readonly Part[]): Shape => shape('g', attributes, inner);
 

@@ -3,7 +3,7 @@ import { Outlet, useParams } from 'react-router';
 import { loopLength } from '@pace-line/core';
 import { resetDeskView } from '../desk/view.ts';
 import { DocumentContext, type SceneDocument } from '../document/index.ts';
-import { OpenSceneContext, type OpenScene } from './context.ts';
+import { OpenSceneContext, SaveStateContext, type OpenScene } from './context.ts';
 import { MissingPictures } from './MissingPictures.tsx';
 import type { Playback } from '../frame/playback.ts';
 import { Unopened } from './Unopened.tsx';
@@ -19,7 +19,7 @@ export function SceneLayout() {
 function OpenedScene({ id }: { id: string }) {
   const { opened, open, save, held, takeOver } = useOpenDocument(id);
   useEffect(() => resetDeskView, []);
-  const context = useMemo<OpenScene | null>(() => open && { id, playback: open.playback, save }, [id, open, save]);
+  const context = useMemo<OpenScene | null>(() => open && { id, playback: open.playback }, [id, open]);
   if (opened.state !== 'ok') return <Unopened id={id} opened={opened} />;
   if (!open || !context) return null;
   return (
@@ -37,7 +37,9 @@ function OpenedScene({ id }: { id: string }) {
           )}
           <MissingPictures />
         </div>
-        <Outlet />
+        <SaveStateContext value={save}>
+          <Outlet />
+        </SaveStateContext>
       </OpenSceneContext>
     </DocumentContext>
   );

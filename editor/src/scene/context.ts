@@ -6,7 +6,6 @@ import type { FrameListener, Playback } from '../frame/playback.ts';
 export interface OpenScene {
   readonly id: string;
   readonly playback: Playback;
-  readonly save: SaveState;
 }
 
 export const OpenSceneContext = createContext<OpenScene | null>(null);
@@ -16,6 +15,9 @@ export function useOpenScene(): OpenScene {
   if (!open) throw new Error('useOpenScene: no scene is open here');
   return open;
 }
+
+/** How far the open scene is kept: apart from the rest, as it changes after each edit. */
+export const SaveStateContext = createContext<SaveState>({ kind: 'kept', at: 0 });
 
 /** Runs on each drawn frame; never re-renders. */
 export function useFrame(listener: FrameListener): void {

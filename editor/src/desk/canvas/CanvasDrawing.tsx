@@ -53,8 +53,11 @@ function EmptyNote() {
   const isEmpty = useDocumentState(
     ({ shown }) => shown.guides.length === 0 && shown.riders.length === 0 && shown.tracing.length === 0,
   );
-  const isMaking = useStore(hand, ({ preview }) => preview !== null);
-  return isEmpty && !isMaking && <EmptyCanvas />;
+  return isEmpty && <UnlessMaking />;
+}
+
+function UnlessMaking() {
+  return useStore(hand, ({ preview }) => preview === null) && <EmptyCanvas />;
 }
 
 /** Nodes by keyboard: what is come to is selected, and arrows move it. */

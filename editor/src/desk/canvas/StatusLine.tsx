@@ -44,7 +44,8 @@ function TicksNote({ now }: { now: (frame: Frame) => CanvasNow }) {
   const text = useRef<HTMLSpanElement>(null);
   useFigure((frame) => {
     const every = ticksNow(now(frame))?.every;
-    const words = every === undefined ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame; Alt draws one.`;
+    const words =
+      every === undefined ? '' : `Ticks: every ${every === 1 ? '' : `${ordinal(every)} `}frame; Alt draws one.`;
     if (text.current && text.current.textContent !== words) text.current.textContent = words;
   });
   return <span ref={text} className="status-ticks" />;

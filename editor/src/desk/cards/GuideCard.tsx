@@ -1,5 +1,6 @@
-import { guideById, pathOfGuide, riderById } from '@pace-line/core';
+import { guideById, pathOfGuide, riderById, type Guide } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
+import { LiveText } from '../live.tsx';
 import { useDeskView } from '../view.ts';
 import { CanvasRows } from './CanvasRows.tsx';
 import { Card } from './Card.tsx';
@@ -34,14 +35,13 @@ export function GuideCard() {
         )}
       </Card>
     );
-  const length = pathOfGuide(guide).length;
   const nodes = selection.guides[0] === guide.id ? selection.nodes : [];
   return (
     <Card
       name="guide"
       number={1}
       title="Guide"
-      summary={`${guide.closed ? 'closed' : 'open'} · ${Math.round(length).toString()} px`}
+      summary={<LiveText text={({ scene }) => summaryOf(guideById(scene, guide.id))} />}
     >
       <NodeRows guide={guide} nodes={nodes} />
       {guide.shape && <ShapeRows guide={guide} shape={guide.shape} />}
@@ -53,3 +53,6 @@ export function GuideCard() {
     </Card>
   );
 }
+
+const summaryOf = (guide: Guide | undefined): string | undefined =>
+  guide && `${guide.closed ? 'closed' : 'open'} · ${Math.round(pathOfGuide(guide).length)} px`;

@@ -1,22 +1,27 @@
 import { NumberField, PX } from '../../fields/index.ts';
+import type { Frame } from '../../frame/playback.ts';
+import { useLive } from '../live.tsx';
+
+type Point = readonly [number, number];
 
 interface PointFieldsProps {
   /** What the point is; its fields are called "… x" and "… y". */
   readonly label: string;
-  readonly point: readonly [number, number];
+  readonly point: Point;
+  /** Where it is in a frame, while a hand moves it. */
+  readonly live?: (frame: Frame) => Point | undefined;
   readonly disabled?: boolean;
-  readonly onCommit: (point: readonly [number, number]) => void;
+  readonly onCommit: (point: Point) => void;
 }
 
 /** A point as two fields, px. */
-export function PointFields({ label, point: [x, y], disabled = false, onCommit }: PointFieldsProps) {
-  const field = (axis: string, value: number, commit: (next: number) => void) => (
-    <NumberField label={`${label} ${axis}`} value={value} unit="px" units={PX} disabled={disabled} onCommit={commit} />
-  );
+export function PointFields({ label, point: [x, y], live, disabled = false, onCommit }: PointFieldsProps) {
+  const [liveX, liveY] = [useLive((frame) => live?.(frame)?.[0]), useLive((frame) => live?.(frame)?.[1])];
+  const field = { unit: 'px', units: PX, disabled };
   return (
     <>
-      {field('x', x, (next) => onCommit([next, y]))}
-      {field('y', y, (next) => onCommit([x, next]))}
+      <NumberField {...field} label={`${label} x`} value={x} live={liveX} onCommit={(next) => onCommit([next, y])} />
+      <NumberField {...field} label={`${label} y`} value={y} live={liveY} onCommit={(next) => onCommit([x, next])} />
     </>
   );
 }

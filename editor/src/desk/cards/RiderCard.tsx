@@ -12,7 +12,9 @@ import {
 } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { ChoiceField, NumberField, PERCENT, TextField } from '../../fields/index.ts';
+import type { Frame } from '../../frame/playback.ts';
 import { useDesk } from '../context.ts';
+import { useLive } from '../live.tsx';
 import { useDeskView } from '../view.ts';
 import { Card, Row, Segments } from './Card.tsx';
 import { KeyRow } from './keys/KeyRows.tsx';
@@ -92,7 +94,12 @@ function RiderRows({ rider, art }: { rider: Rider; art: Art }) {
         <OffsetRows rider={rider} guide={guide} />
       ) : (
         <Row label="Stands at">
-          <PointFields label="Stands at" point={rider.at} onCommit={(at) => patch('Move rider', { at })} />
+          <PointFields
+            label="Stands at"
+            point={rider.at}
+            live={({ scene }) => riderById(scene, rider.id)?.at}
+            onCommit={(at) => patch('Move rider', { at })}
+          />
         </Row>
       )}
       <CarriedRows rider={rider} />
@@ -271,6 +278,10 @@ function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
         <PointFields
           label="Pivot"
           point={art.pivot}
+          live={({ scene }) => {
+            const now = riderById(scene, rider.id);
+            return now && artOfRider(scene, now)?.pivot;
+          }}
           onCommit={(pivot) => change(desk, 'Move pivot', (base) => setPivot(base, { id: rider.id, pivot }))}
         />
         {rider.pivot && (
@@ -293,6 +304,8 @@ function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
 function ScaleRow({ rider, patch }: { rider: Rider; patch: Patch }) {
   const [x, y] = rider.scale;
   const [locked, setLocked] = useState(true);
+  const scaleIn = ({ scene }: Frame): readonly [number, number] => riderById(scene, rider.id)?.scale ?? rider.scale;
+  const live = [useLive((frame) => scaleIn(frame)[0] * 100), useLive((frame) => scaleIn(frame)[1] * 100)] as const;
   // With a lock, the other axis keeps its ratio; from nothing it grows evenly.
   const apart = (axis: 0 | 1, next: number): [number, number] => {
     const factor = rider.scale[axis] === 0 ? undefined : next / rider.scale[axis];
@@ -303,6 +316,7 @@ function ScaleRow({ rider, patch }: { rider: Rider; patch: Patch }) {
     <NumberField
       label={label}
       value={rider.scale[axis] * 100}
+      live={live[axis]}
       unit="%"
       units={PERCENT}
       digits={1}

@@ -75,8 +75,7 @@ export function KeyStrips({ rider, channels, axes, width, length }: KeyStripsPro
   /** What is come to by keyboard is selected. */
   const take = (target: EventTarget): boolean => {
     const part = partOf(target);
-    if (part && !doc.state.selection.keys.includes(part.id))
-      doc.select({ ...selectRider(rider.id), keys: [part.id] });
+    if (part && !doc.state.selection.keys.includes(part.id)) doc.select({ ...selectRider(rider.id), keys: [part.id] });
     return part !== undefined;
   };
   return (

@@ -37,7 +37,8 @@ const line = kept((guide: Guide, isSelected: boolean): Shape => {
   // A dash would start anew in each piece; linked guides are drawn whole.
   const pieces = piecesOf(guide.nodes, guide.closed, guide.link ? Infinity : PIECE);
   const seam = pieces.length > 1 ? ' piece' : '';
-  const width = (more: number): string | null => (thickness === undefined ? null : `stroke-width: ${thickness + more}px`);
+  const width = (more: number): string | null =>
+    thickness === undefined ? null : `stroke-width: ${thickness + more}px`;
   return group({ class: `guide${isSelected ? ' selected' : ''}${guide.stroke?.dash ? ' dashed' : ''}` }, [
     ...pieces.map((piece) => shape('path', { class: `guide-casing${seam}`, style: width(3), d: dataOf(piece) })),
     ...pieces.map((piece) =>

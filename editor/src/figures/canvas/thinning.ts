@@ -30,8 +30,7 @@ export class Thinning {
     const { view, pane } = this.#now;
     const [left, top] = [x * view.zoom + view.x, y * view.zoom + view.y];
     const isSeen =
-      this.#isCarried ||
-      (left > -BEYOND && top > -BEYOND && left < pane.width + BEYOND && top < pane.height + BEYOND);
+      this.#isCarried || (left > -BEYOND && top > -BEYOND && left < pane.width + BEYOND && top < pane.height + BEYOND);
     const cell = Math.floor(left / this.#apart) * 1e6 + Math.floor(top / this.#apart);
     if (!isChosen && (!isSeen || this.#taken.has(cell))) return false;
     this.#taken.add(cell);

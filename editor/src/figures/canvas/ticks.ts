@@ -29,7 +29,15 @@ export const ticks: Figure<CanvasNow> = {
     const { scene, committed, selection, view } = now;
     const rider = spacedRider(now);
     const guide = guideById(scene, rider?.guide ?? null);
-    return [rider, guide, scene.clock, view.zoom, scene !== committed, selection.guides.length > 0, placeOf(now, guide)];
+    return [
+      rider,
+      guide,
+      scene.clock,
+      view.zoom,
+      scene !== committed,
+      selection.guides.length > 0,
+      placeOf(now, guide),
+    ];
   },
   draw(now) {
     const found = ticksNow(now);

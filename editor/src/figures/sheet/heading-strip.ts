@@ -32,9 +32,7 @@ const partsOf = kept((rider: RiderMotion, axes: Axes): readonly Part[] => {
   const top = axes.bottom + BELOW + TALL;
   const bottom = top + HEADING_STRIP - 8;
   const y = (angle: number): number =>
-    most - least < 0.05
-      ? top + HEADING_STRIP / 2
-      : bottom - ((angle - least) / (most - least)) * (HEADING_STRIP - 16);
+    most - least < 0.05 ? top + HEADING_STRIP / 2 : bottom - ((angle - least) / (most - least)) * (HEADING_STRIP - 16);
   const path = thinned(points.map(([x, angle]) => [x, y(angle)]))
     .map(([x, at]) => `${n(x)} ${n(at)}`)
     .join('L');

@@ -29,21 +29,23 @@ function lines({ standing, riders, rider, axes, guide }: SheetNow): Part[] {
 function meetingRings({ standing, guide, riders, axes }: SheetNow): Part[] {
   const name = (id: string): string => riderById(standing, id)?.name ?? '';
   const found = meetingsOf(standing, guide.id, riders.length)?.meetings ?? [];
-  return found.slice(0, 60).flatMap(({ riders: [one, other], time, distance, feet }) =>
-    [...new Set(feet.map((foot) => Math.round(yOfDistance(axes, foot))))].map((y) =>
-      shape(
-        'circle',
-        { key: `${one} ${other} ${time} ${y}`, class: 'meeting-ring', cx: xOfTime(axes, time), cy: y, r: 8 },
-        [
-          shape(
-            'title',
-            {},
-            `${name(one)} meets ${name(other)} at ${seconds(time)}, ${distance.toFixed(0)} px along`,
-          ),
-        ],
+  return found
+    .slice(0, 60)
+    .flatMap(({ riders: [one, other], time, distance, feet }) =>
+      [...new Set(feet.map((foot) => Math.round(yOfDistance(axes, foot))))].map((y) =>
+        shape(
+          'circle',
+          { key: `${one} ${other} ${time} ${y}`, class: 'meeting-ring', cx: xOfTime(axes, time), cy: y, r: 8 },
+          [
+            shape(
+              'title',
+              {},
+              `${name(one)} meets ${name(other)} at ${seconds(time)}, ${distance.toFixed(0)} px along`,
+            ),
+          ],
+        ),
       ),
-    ),
-  );
+    );
 }
 
 /** Riders whose names stand at their lines' ends when the route has no more than these. */

@@ -20,13 +20,12 @@ export const paceLine = (rider: RiderMotion, axes: Axes, color: string): Shape =
   });
 
 /** The line of another rider. */
-export const otherLine = kept(
-  (rider: RiderMotion, axes: Axes, stroke: string, dash: string | undefined): Shape =>
-    shape('path', {
-      key: rider.id,
-      class: 'pace-line',
-      style: `stroke: ${stroke}; stroke-dasharray: ${dash ?? 'none'}`,
-      'data-rider': rider.id,
-      d: dataOf(rider, axes, EVERY.other),
-    }),
+export const otherLine = kept((rider: RiderMotion, axes: Axes, stroke: string, dash: string | undefined): Shape =>
+  shape('path', {
+    key: rider.id,
+    class: 'pace-line',
+    style: `stroke: ${stroke}; stroke-dasharray: ${dash ?? 'none'}`,
+    'data-rider': rider.id,
+    d: dataOf(rider, axes, EVERY.other),
+  }),
 );

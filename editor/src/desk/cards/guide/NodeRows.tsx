@@ -1,4 +1,5 @@
 import {
+  guideById,
   nameNode,
   pathOfGuide,
   setGuide,
@@ -11,7 +12,9 @@ import {
   nameOfNode,
 } from '@pace-line/core';
 import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
+import type { Frame } from '../../../frame/playback.ts';
 import { useDesk } from '../../context.ts';
+import { LiveText, useLive } from '../../live.tsx';
 import { Row, Segments } from '../Card.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { change } from '../../actions/change.ts';
@@ -79,7 +82,16 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
   return (
     <>
       <Row label="Place">
-        <PointFields label="Node" point={[node.x, node.y]} disabled={fixed} onCommit={([x, y]) => place({ x, y })} />
+        <PointFields
+          label="Node"
+          point={[node.x, node.y]}
+          live={(frame) => {
+            const now = nodeIn(frame, guide.id, node.id);
+            return now && [now.x, now.y];
+          }}
+          disabled={fixed}
+          onCommit={([x, y]) => place({ x, y })}
+        />
       </Row>
       <HandleRow guide={guide} node={node} side="in" label="Handle before" fixed={fixed} />
       <HandleRow guide={guide} node={node} side="out" label="Handle after" fixed={fixed} />
@@ -94,12 +106,24 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
       </Row>
       {span && (
         <Row label="Span after it">
-          <span className="figures">{span.length.toFixed(1)} px</span>
+          <span className="figures">
+            <LiveText text={({ scene }) => spanWords(guideById(scene, guide.id), index)} />
+          </span>
         </Row>
       )}
     </>
   );
 }
+
+const nodeIn = ({ scene }: Frame, guide: string, node: string): Node | undefined =>
+  guideById(scene, guide)?.nodes.find(({ id }) => id === node);
+
+const spanWords = (guide: Guide | undefined, index: number): string | undefined =>
+  guide && `${pathOfGuide(guide).spans[index]?.length.toFixed(1) ?? '0'} px`;
+
+/** A handle as its length, px, and its angle, degrees. */
+const polar = (handle: readonly [number, number] | undefined): readonly [size: number, angle: number] =>
+  handle ? [Math.hypot(handle[0], handle[1]), (Math.atan2(handle[1], handle[0]) * 180) / Math.PI] : [0, 0];
 
 interface HandleRowProps {
   readonly guide: Guide;
@@ -113,8 +137,9 @@ interface HandleRowProps {
 function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
   const desk = useDesk();
   const handle = node[side];
-  const size = handle ? Math.hypot(handle[0], handle[1]) : 0;
-  const angle = handle ? (Math.atan2(handle[1], handle[0]) * 180) / Math.PI : 0;
+  const [size, angle] = polar(handle);
+  const liveSize = useLive((frame) => polar(nodeIn(frame, guide.id, node.id)?.[side])[0]);
+  const liveAngle = useLive((frame) => polar(nodeIn(frame, guide.id, node.id)?.[side])[1]);
   const put = (length: number, degrees: number): void => {
     const radians = (degrees * Math.PI) / 180;
     const next = length > 0 ? ([length * Math.cos(radians), length * Math.sin(radians)] as const) : null;
@@ -125,6 +150,7 @@ function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
       <NumberField
         label={`${label}, length`}
         value={size}
+        live={liveSize}
         unit="px"
         units={PX}
         min={0}
@@ -134,6 +160,7 @@ function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
       <NumberField
         label={`${label}, angle`}
         value={angle}
+        live={liveAngle}
         unit="°"
         units={DEGREES}
         digits={1}

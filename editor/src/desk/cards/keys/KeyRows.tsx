@@ -1,11 +1,12 @@
-import { useState, type ReactNode } from 'react';
-import { keyValueAt, localAt, type Key, type KeyChannel, type Rider } from '@pace-line/core';
+import { useState, type ComponentProps, type ReactNode } from 'react';
+import { keyValueAt, localAt, riderById, type Key, type KeyChannel, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { useFigure } from '../../../scene/context.ts';
 import { CHANNEL_NAMES } from '../../../words/channels.ts';
 import { dropKeyHere, keyNear, setKeyHere } from '../../actions/keys.ts';
 import { useDesk } from '../../context.ts';
+import { useLive } from '../../live.tsx';
 import { Row } from '../Card.tsx';
 
 /** One number of a key's value, as a field shows it. */
@@ -52,28 +53,35 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
   const scene = useDocumentState((state) => state.shown);
   const [time, setTime] = useState(() => desk.playback.time);
   const isKeyed = rider.keys[channel].length > 0;
+  const keyAt = (at: number) => keyNear(rider, channel, localAt(scene, rider, at), scene.clock.fps);
+  const there = keyAt(time);
+  // Only whether there is a key is rendered; the value itself follows by `live`.
   useFigure(({ time: now }) => {
-    // A channel without keys is the same at all times.
-    if (isKeyed && now !== time) setTime(now);
+    if (isKeyed && keyAt(now) !== there) setTime(now);
   });
-  const local = localAt(scene, rider, time);
-  const there = keyNear(rider, channel, local, scene.clock.fps);
-  const value = there?.value ?? keyValueAt(rider.keys, channel, local);
-  const numbers = [value].flat() as readonly number[];
+  const value = (): Key['value'] => {
+    const now = desk.playback.time;
+    return keyAt(now)?.value ?? keyValueAt(rider.keys, channel, localAt(scene, rider, now));
+  };
   const commit = (index: number, next: number): void => {
+    const numbers = numbersOf(value());
     // Scales that are alike stay so when the first is set; the second is set alone.
     const isAlike = channel === 'scale' && index === 0 && numbers[0] === numbers[1];
     const all = numbers.map((one, i) => (i === index || isAlike ? next : one));
-    setKeyHere(desk, rider.id, channel, (typeof value === 'number' ? all[0] : all) as Key['value']);
+    setKeyHere(desk, rider.id, channel, (all.length === 1 ? all[0] : all) as Key['value']);
   };
   const name = CHANNEL_NAMES[channel];
   return (
     <Row label={`Key: ${name}`}>
       {KEY_FIELDS[channel].slice(0, fields).map((field, i) => (
-        <NumberField
+        <KeyNumber
           key={field.name}
+          rider={rider.id}
+          channel={channel}
+          index={i}
+          factor={field.factor}
           label={field.name}
-          value={(numbers[i] ?? 0) * field.factor}
+          value={(numbersOf(value())[i] ?? 0) * field.factor}
           unit={field.unit}
           units={field.units}
           digits={field.digits}
@@ -96,10 +104,30 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
             ? 'Takes the key at the playhead away'
             : `Keeps the value at the playhead as a key${isKeyed ? '' : '; on top of what it is without keys'}`
         }
-        onClick={() => (there ? dropKeyHere(desk, rider.id, channel) : setKeyHere(desk, rider.id, channel, value))}
+        onClick={() => (there ? dropKeyHere(desk, rider.id, channel) : setKeyHere(desk, rider.id, channel, value()))}
       >
         {there ? 'drop' : 'key'}
       </button>
     </Row>
   );
+}
+
+const numbersOf = (value: Key['value']): readonly number[] => [value].flat() as readonly number[];
+
+interface KeyNumberProps extends ComponentProps<typeof NumberField> {
+  readonly rider: string;
+  readonly channel: KeyChannel;
+  /** Which number of the value it is, and what the shown one is for each of the file's. */
+  readonly index: number;
+  readonly factor: number;
+}
+
+/** One number of a channel's value at the playhead, wherever that is and whatever a hand makes of it. */
+function KeyNumber({ rider: id, channel, index, factor, ...field }: KeyNumberProps) {
+  const live = useLive(({ scene, time }) => {
+    const rider = riderById(scene, id);
+    const value = rider && keyValueAt(rider.keys, channel, localAt(scene, rider, time));
+    return value === undefined ? undefined : (numbersOf(value)[index] ?? 0) * factor;
+  });
+  return <NumberField {...field} live={live} />;
 }

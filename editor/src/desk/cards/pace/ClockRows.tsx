@@ -17,7 +17,9 @@ const REPEATS: readonly (readonly [Repeat, string])[] = [
 export function ClockRows() {
   const desk = useDesk();
   const clock = useDocumentState((state) => state.shown.clock);
-  const hasOwn = useDocumentState(({ shown }) => shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0));
+  const hasOwn = useDocumentState(({ shown }) =>
+    shown.riders.some(({ pace }) => pace.cycle !== null || pace.delay !== 0),
+  );
   const [own, setOwn] = useState<'fit' | 'stay' | 'along'>('fit');
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isBack = clock.repeat === 'there-and-back';

@@ -1,7 +1,9 @@
 import {
   distanceOfPlace,
+  guideById,
   pathOfGuide,
   retimeMark,
+  riderById,
   setDwell,
   timeLocked,
   type Guide,
@@ -11,7 +13,9 @@ import {
 import { selectRider, useDocumentState, useDocument } from '../../../document/index.ts';
 import { ChoiceField, NumberField, PX, secondsAt } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
+import type { Frame } from '../../../frame/playback.ts';
 import { useDesk } from '../../context.ts';
+import { useLive } from '../../live.tsx';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { Row } from '../Card.tsx';
 
@@ -23,6 +27,8 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
   const { fps } = scene.clock;
   const units = secondsAt(fps);
   const locked = timeLocked(scene, rider, mark.id);
+  const liveTime = useLive((frame) => markIn(frame, rider, mark)?.time);
+  const liveRest = useLive((frame) => markIn(frame, rider, mark)?.dwell);
   return (
     <>
       <Row label="Mark">
@@ -35,6 +41,7 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
         <NumberField
           label="Time of the mark"
           value={mark.time}
+          live={liveTime}
           unit="s"
           units={units}
           step={1 / fps}
@@ -51,6 +58,7 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
         <NumberField
           label="Rests there"
           value={mark.dwell}
+          live={liveRest}
           unit="s"
           units={units}
           step={1 / fps}
@@ -66,14 +74,23 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
   );
 }
 
+const markIn = ({ scene }: Frame, { id }: Rider, mark: Mark): Mark | undefined =>
+  riderById(scene, id)?.pace.marks.find((one) => one.id === mark.id);
+
 function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
   const desk = useDesk();
   const path = pathOfGuide(guide);
   const distance = distanceOfPlace(guide, path, mark.place);
+  const live = useLive((frame) => {
+    const now = guideById(frame.scene, guide.id);
+    const place = markIn(frame, rider, mark)?.place;
+    return now && place && distanceOfPlace(now, pathOfGuide(now), place);
+  });
   return (
     <NumberField
       label="Place along the guide"
       value={distance}
+      live={live}
       unit="px"
       units={guide.closed ? { ...PX, lap: path.length, laps: path.length } : PX}
       digits={1}

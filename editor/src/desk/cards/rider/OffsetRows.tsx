@@ -1,8 +1,9 @@
-import { pathOfGuide, prepare, setRider, whipOf, type Guide, type Rider } from '@pace-line/core';
+import { pathOfGuide, prepare, riderById, setRider, whipOf, type Guide, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
+import { useLive } from '../../live.tsx';
 import { useDeskView } from '../../view.ts';
 import { Row } from '../Card.tsx';
 import { PointFields } from '../PointFields.tsx';
@@ -14,12 +15,15 @@ export function OffsetRows({ rider, guide }: { rider: Rider; guide: Guide }) {
   const isOpen = useDeskView((state) => state.openCard === 'rider');
   const patch = (label: string, next: Parameters<typeof setRider>[1]['patch']): void =>
     change(desk, label, (scene) => setRider(scene, { id: rider.id, patch: next }));
+  const liveLift = useLive(({ scene }) => riderById(scene, rider.id)?.lift);
+  const liveLead = useLive(({ scene }) => riderById(scene, rider.id)?.lead);
   return (
     <>
       <Row label="Lift, lead">
         <NumberField
           label="Lift"
           value={rider.lift}
+          live={liveLift}
           unit="px"
           units={PX}
           onCommit={(lift) => patch('Set lift', { lift })}
@@ -27,6 +31,7 @@ export function OffsetRows({ rider, guide }: { rider: Rider; guide: Guide }) {
         <NumberField
           label="Lead"
           value={rider.lead}
+          live={liveLead}
           unit="px"
           units={PX}
           onCommit={(lead) => patch('Set lead', { lead })}
@@ -63,6 +68,7 @@ export function OffsetRows({ rider, guide }: { rider: Rider; guide: Guide }) {
           <PointFields
             label="Fixed offset"
             point={rider.shift}
+            live={({ scene }) => riderById(scene, rider.id)?.shift}
             onCommit={(shift) => patch('Set fixed offset', { shift })}
           />
         </Row>

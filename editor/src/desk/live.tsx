@@ -1,0 +1,31 @@
+import { useCallback, useLayoutEffect, useRef } from 'react';
+import type { Live } from '../fields/index.ts';
+import type { Frame } from '../frame/playback.ts';
+import { useFrame, useOpenScene } from '../scene/context.ts';
+
+/** Lets a field follow a figure of the frames, as the clock or a hand changes it, without being rendered; undefined: it stays as it is. */
+export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
+  const { playback } = useOpenScene();
+  const latest = useRef(figure);
+  useLayoutEffect(() => {
+    latest.current = figure;
+  });
+  return useCallback(
+    (show) =>
+      playback.onFrame((frame) => {
+        const now = latest.current(frame);
+        if (now !== undefined) show(now);
+      }),
+    [playback],
+  );
+}
+
+/** Words that follow the frames: written, not rendered. */
+export function LiveText({ text }: { readonly text: (frame: Frame) => string | undefined }) {
+  const span = useRef<HTMLSpanElement>(null);
+  useFrame((frame) => {
+    const words = text(frame) ?? '';
+    if (span.current && span.current.textContent !== words) span.current.textContent = words;
+  });
+  return <span ref={span} />;
+}
