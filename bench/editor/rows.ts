@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
 import { median, type Row } from '../measure.ts';
 import { bare, barePath } from './bare-pages.ts';
+import { growthRows } from './growth.ts';
 import { moveAbout, open, PORT, shapeMark, takeNode } from './hands.ts';
 import { crowd, longGuide } from './scenes.ts';
 import { shelfRows } from './shelf.ts';
@@ -136,6 +137,25 @@ async function longGuideRow(tabs: Tabs): Promise<Row> {
   };
 }
 
+/** What shaping a mark costs beside playing alone, on the main thread; of the crowd that is open. */
+async function shapingRow({ page, cdp }: Watched): Promise<Row> {
+  await page.bringToFront();
+  const [shaping, playing]: [number[], number[]] = [[], []];
+  for (let turn = 0; turn < 7; turn++) {
+    playing.push((await watch(page, cdp, () => page.waitForTimeout(SECONDS * 1000))).task);
+    shaping.push((await watch(page, cdp, () => shapeMark(page))).task);
+  }
+  const share = (task: number): string => `${((task / SECONDS) * 100).toFixed(0)} % of the main thread`;
+  const times = median(shaping) / median(playing);
+  return {
+    what: 'a mark is shaped while 100 riders play',
+    figure: share(median(shaping)),
+    beside: `they play alone: ${share(median(playing))}; ${times.toFixed(2)} times`,
+    promise: 'at most 1.3 times the main thread of playing',
+    kept: times <= 1.3,
+  };
+}
+
 /** Rows of a browser that opens the built application from its server. */
 async function served(rows: (browser: Browser) => Promise<Row[]>): Promise<Row[]> {
   const server = spawn(process.execPath, ['server/dist/main.js'], { env: { ...process.env, PORT: String(PORT) } });
@@ -178,6 +198,8 @@ export const measureEditor = (): Promise<Row[]> =>
         { what: 'a mark is shaped while 100 riders of one route play', riders: 100, turns: 11 },
         { work: (seconds) => shapeMark(page, seconds), beside: () => moveAbout(tabs.bare.page, [400, 300]) },
       ),
+      await shapingRow(tabs.ours),
       await longGuideRow(tabs),
+      ...(await growthRows(tabs.ours.page, tabs.ours.cdp)),
     ];
   });

@@ -63,7 +63,7 @@ interface Weight {
 const weighed = new WeakMap<object, Weight>();
 
 /** Values above which a weight is remembered: for less, asking again is as quick. */
-const WORTH_REMEMBERING = 16;
+const WORTH_REMEMBERING = 8;
 
 class TooMuch extends Error {}
 

@@ -1,7 +1,7 @@
 import { useCallback, useLayoutEffect, useRef } from 'react';
 import type { Live } from '../fields/index.ts';
 import type { Frame } from '../frame/playback.ts';
-import { useFrame, useOpenScene } from '../scene/context.ts';
+import { sayingFigures, useFigure, useOpenScene } from '../scene/context.ts';
 
 /** Lets a field follow a figure of the frames, as the clock or a hand changes it, without being rendered; undefined: it stays as it is. */
 export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
@@ -12,10 +12,12 @@ export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
   });
   return useCallback(
     (show) =>
-      playback.onFrame((frame) => {
-        const now = latest.current(frame);
-        if (now !== undefined) show(now);
-      }),
+      playback.onFrame(
+        sayingFigures(playback, (frame) => {
+          const now = latest.current(frame);
+          if (now !== undefined) show(now);
+        }),
+      ),
     [playback],
   );
 }
@@ -23,7 +25,7 @@ export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
 /** Words that follow the frames: written, not rendered. */
 export function LiveText({ text }: { readonly text: (frame: Frame) => string | undefined }) {
   const span = useRef<HTMLSpanElement>(null);
-  useFrame((frame) => {
+  useFigure((frame) => {
     const words = text(frame) ?? '';
     if (span.current && span.current.textContent !== words) span.current.textContent = words;
   });

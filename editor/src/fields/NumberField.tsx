@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { useCallback, useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { evaluate, type Units } from './arithmetic.ts';
 import { steady } from './steady.tsx';
 
@@ -22,6 +22,25 @@ interface NumberFieldProps {
   /** What the value is meanwhile, until it is rendered anew. */
   readonly live?: Live<number>;
   readonly onCommit: (value: number) => void;
+}
+
+/** The value as it is now: as it was rendered, or as it has become since, which is shown. */
+function useCurrent(given: number, live: Live<number> | undefined, show: (now: number) => void): RefObject<number> {
+  const current = useRef(given);
+  const latest = useRef(show);
+  useLayoutEffect(() => {
+    current.current = given;
+    latest.current = show;
+  });
+  useEffect(
+    () =>
+      live?.((now) => {
+        current.current = now;
+        latest.current(now);
+      }),
+    [live],
+  );
+  return current;
 }
 
 function PlainNumberField({
@@ -47,24 +66,12 @@ function PlainNumberField({
     show(text);
   };
   const [wrong, setWrong] = useState(false);
-  /** The value as it is now: as it was rendered, or as it has become since. */
-  const current = useRef(given);
-  const textOf = useCallback(
-    (value: number) => `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`,
-    [digits, unit],
-  );
-  useLayoutEffect(() => {
-    current.current = given;
-  }, [given]);
-  useEffect(
-    () =>
-      live?.((now) => {
-        current.current = now;
-        const text = textOf(now);
-        if (typed.current === null && input.current && input.current.value !== text) input.current.value = text;
-      }),
-    [live, textOf],
-  );
+  const textOf = (value: number): string =>
+    `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`;
+  const current = useCurrent(given, live, (now) => {
+    const text = textOf(now);
+    if (typed.current === null && input.current && input.current.value !== text) input.current.value = text;
+  });
 
   /** Takes a text over; false where it is not understood. */
   const finish = (text: string): boolean => {

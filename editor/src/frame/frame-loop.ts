@@ -1,4 +1,4 @@
-import { Lateness } from '../scene/lateness.ts';
+import { Lateness } from './lateness.ts';
 
 /** Asks the browser for the next frame; tests bring their own. */
 type NextFrame = (callback: (now: number) => void) => void;
@@ -58,12 +58,14 @@ export class FrameLoop {
   }
 
   readonly #frame = (now: number): void => {
-    this.#requested = false;
     this.lateness.note(now - this.#last);
     this.#last = now;
     const changes = this.#changes;
     this.#changes = [];
     for (const change of changes) this.#guarded(change);
+    // What a change asks to be drawn is drawn in this very frame.
+    this.#requested = false;
+    if (this.#changes.length > 0) this.request();
     for (const advance of this.#advances) this.#guarded(() => advance(now));
     for (const draw of this.#draws) this.#guarded(draw);
   };

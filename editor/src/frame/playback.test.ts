@@ -172,26 +172,6 @@ describe('a frame', () => {
     }
   });
 
-  test('is spare for what stands beside the canvas every second time while frames come late, and never else', () => {
-    const spared = (count: number, ms: number): number =>
-      Array.from({ length: count }, () => {
-        frame(ms);
-        return playback.isSpare ? 1 : 0;
-      }).reduce<number>((sum, one) => sum + one, 0);
-    expect(spared(50, 30)).toBe(0);
-    playback.play();
-    expect(spared(60, 16.7)).toBe(0);
-    // One that is late alone changes nothing.
-    expect(spared(1, 40) + spared(30, 16.7)).toBe(0);
-    spared(30, 28);
-    expect(spared(60, 28)).toBe(30);
-    spared(60, 16.7);
-    expect(spared(60, 16.7)).toBe(0);
-    spared(30, 28);
-    playback.pause();
-    expect(spared(3, 28)).toBe(0);
-  });
-
   test('may be painted roughly while it plays and frames come far too late, until they come in time again or it stands', () => {
     const roughly = (count: number, ms: number): boolean => {
       for (let i = 0; i < count; i++) frame(ms);

@@ -33,7 +33,6 @@ export class Playback {
   #last: number | undefined;
   #once = false;
   #poses = new Poses(0);
-  #isSpare = false;
   readonly #loop: FrameLoop;
   readonly #shown: () => Scene;
   /** What runs it instead of the clock. */
@@ -56,10 +55,6 @@ export class Playback {
   }
   get isPlaying(): boolean {
     return this.#playing;
-  }
-  /** Whether what stands beside the canvas can do without this frame: while it plays and frames come late, every second one. */
-  get isSpare(): boolean {
-    return this.#isSpare;
   }
   /** Whether edges of what moves can do without smoothing: while it plays and frames come far too late. */
   get isRough(): boolean {
@@ -185,15 +180,11 @@ export class Playback {
   }
 
   readonly #advance = (now: number): void => {
-    if (this.#driver) {
-      this.#isSpare = false;
-      return this.#driven(this.#driver, now);
-    }
+    if (this.#driver) return this.#driven(this.#driver, now);
     if (this.#playing && this.#holds === 0) {
       if (this.#last !== undefined) this.#moveOn(((now - this.#last) / 1000) * this.#speed);
       this.#last = now;
     } else this.#last = undefined;
-    this.#isSpare = this.#playing && this.#loop.lateness.isLate && !this.#isSpare;
     if (this.#playing && this.#listeners.size > 0) this.invalidate();
   };
 

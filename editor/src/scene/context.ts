@@ -30,27 +30,46 @@ export function useFrame(listener: FrameListener): void {
   useEffect(() => playback.onFrame((frame) => latest.current(frame)), [playback]);
 }
 
-/** The same for what stands beside the canvas: while frames come late, on every second of them, as each place of the window that changes makes all of it slower. */
-export function useSpareFrame(listener: FrameListener): void {
-  const { playback } = useOpenScene();
-  useFrame((frame) => {
-    if (!playback.isSpare) listener(frame);
-  });
-}
-
-/** ms. While it plays a reader follows no more than ten figures a second; each costs a layout. */
+/** ms. A reader follows no more than ten figures a second; each costs a layout. */
 const FIGURES_EVERY = 100;
 
-/** Says a figure of the frames: of each while it stands, and of ten a second while it plays, all figures of the page in the same ones. */
+/** Playbacks whose last figures are still to be said. */
+const waiting = new WeakSet<Playback>();
+
+/**
+ * Lets a figure of the frames be said ten times a second, all figures of the page in the same frames, and always the last one: with every move of a hand the
+ * page would be laid out for what nobody can read.
+ */
+export function sayingFigures(playback: Playback, say: FrameListener): FrameListener {
+  let said = -1;
+  return (frame) => {
+    const now = performance.now();
+    const turn = Math.floor(now / FIGURES_EVERY);
+    if (turn !== said) {
+      said = turn;
+      return say(frame);
+    }
+    if (waiting.has(playback)) return;
+    waiting.add(playback);
+    setTimeout(
+      () => {
+        waiting.delete(playback);
+        playback.invalidate();
+      },
+      (turn + 1) * FIGURES_EVERY - now + 1,
+    );
+  };
+}
+
+/** Says a figure of the frames: ten times a second at most. */
 export function useFigure(say: FrameListener): void {
   const { playback } = useOpenScene();
-  const said = useRef(-1);
-  useFrame((frame) => {
-    const now = Math.floor(performance.now() / FIGURES_EVERY);
-    if (playback.isPlaying && (now === said.current || playback.isSpare)) return;
-    said.current = now;
-    say(frame);
+  const latest = useRef(say);
+  useEffect(() => {
+    latest.current = say;
+    playback.invalidate();
   });
+  useEffect(() => playback.onFrame(sayingFigures(playback, (frame) => latest.current(frame))), [playback]);
 }
 
 export function usePlaying(): { playing: boolean; speed: number } {

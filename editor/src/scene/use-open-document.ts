@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { askHandover, SceneDocument, type SaveState, type Stored } from '../document/index.ts';
 import { FrameLoop } from '../frame/frame-loop.ts';
-import { Lateness } from './lateness.ts';
+import { Lateness } from '../frame/lateness.ts';
 import { openForWriting } from './open-for-writing.ts';
 import { Playback } from '../frame/playback.ts';
 import { useKeeping, type OpenDocument } from './use-keeping.ts';
@@ -42,11 +42,7 @@ export function useOpenDocument(id: string): OpenState {
       setHeld(scene.held);
       if (scene.stored.state !== 'ok') return setOpen(null);
       const loop = new FrameLoop({ lateness: new Lateness(IS_WEBKIT) });
-      const made = new SceneDocument(
-        scene.stored.scene,
-        (callback) => loop.change(callback),
-        scene.undo,
-      );
+      const made = new SceneDocument(scene.stored.scene, (callback) => loop.change(callback), scene.undo);
       made.setReadOnly(!scene.held);
       doc = made;
       setOpen({ ...scene, doc: made, playback: new Playback(loop, () => made.state.shown) });

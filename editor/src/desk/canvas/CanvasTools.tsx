@@ -10,7 +10,7 @@ import {
   IconVectorSpline,
   IconZoomScan,
 } from '@tabler/icons-react';
-import { useFrame } from '../../scene/context.ts';
+import { useFigure } from '../../scene/context.ts';
 import { useDeskView, type ToolName } from '../view.ts';
 import { hand } from './hand.ts';
 import { SeeingMenu } from './SeeingMenu.tsx';
@@ -56,7 +56,7 @@ export const CanvasTools = memo(function CanvasTools({ fit }: { readonly fit: ()
 /** Where the pointer is, written in the frame: rendered, it would be so in each move. */
 function PointerPlace() {
   const text = useRef<HTMLSpanElement>(null);
-  useFrame(() => {
+  useFigure(() => {
     const { at } = hand.getState();
     const words = at ? `${Math.round(at[0])}, ${Math.round(at[1])} px` : '';
     if (text.current && text.current.textContent !== words) text.current.textContent = words;

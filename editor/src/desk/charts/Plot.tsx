@@ -12,7 +12,7 @@ import {
 import { useMemo, useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Measure } from '@pace-line/core';
-import { useSpareFrame } from '../../scene/context.ts';
+import { useFrame } from '../../scene/context.ts';
 import type { Across, QuantityWords } from './quantities.ts';
 
 ChartJs.register(LinearScale, LineController, LineElement, PointElement, Tooltip);
@@ -86,7 +86,7 @@ export default function Plot({ curves, color, what, across, length, limit, onTim
       },
     };
   }, [across, length, what, ink, onTime, selected]);
-  useSpareFrame(({ time, motion }) => {
+  useFrame(({ time, motion }) => {
     const made = chart.current;
     const line = rule.current;
     if (!made || !line) return;

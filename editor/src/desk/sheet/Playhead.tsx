@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { xOfTime, type Axes } from '@pace-line/core';
-import { useFigure, useSpareFrame } from '../../scene/context.ts';
+import { useFigure, useFrame } from '../../scene/context.ts';
 
 /** px from the right edge within which the speed stands left of the head. */
 const NEAR_END = 80;
@@ -9,7 +9,7 @@ const NEAR_END = 80;
 export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefined }) {
   const head = useRef<HTMLDivElement>(null);
   const speed = useRef<HTMLSpanElement>(null);
-  useSpareFrame(({ time }) => {
+  useFrame(({ time }) => {
     const x = xOfTime(axes, time);
     if (!head.current) return;
     head.current.style.transform = `translateX(${x.toFixed(1)}px)`;

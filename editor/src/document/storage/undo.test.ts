@@ -31,11 +31,7 @@ async function tab(id: string) {
   const writer = { id, name: `tab-${++tabs}` };
   if (stored.unfolded) await storage.foldScene({ id, name: stored.writer }, stored.scene, stored.count);
   await storage.claim(id, writer.name);
-  const doc = new SceneDocument(
-    stored.scene,
-    (callback) => callback(),
-    undo,
-  );
+  const doc = new SceneDocument(stored.scene, (callback) => callback(), undo);
   let count = stored.count;
   let last: Promise<void> = Promise.resolve();
   doc.store.subscribe((state, before) => {

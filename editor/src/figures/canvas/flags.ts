@@ -20,10 +20,9 @@ export function flags(now: CanvasNow): Part {
   return lyingOn(now, first.guide, `flags of ${first.guide.id}`, (scale) => {
     const thinning = new Thinning(now, first.guide, all.length, CROWDED);
     const zoom = now.view.zoom * scale;
-    return all.map((one) => {
-      const isSelected = chosen.has(one.mark);
-      return thinning.takes(one.x, one.y, isSelected) && flag(one, zoom, isSelected);
-    });
+    return all
+      .filter(({ x, y, mark }) => thinning.takes(x, y, chosen.has(mark)))
+      .map((one) => flag(one, zoom, chosen.has(one.mark)));
   });
 }
 

@@ -29,23 +29,19 @@ function nodesOf(now: CanvasNow, guide: Guide, zoom: number): Part {
   const { selection } = now;
   const chosen = new Set(selection.nodes);
   const thinning = new Thinning(now, guide, guide.nodes.length, CROWDED);
-  const isThere = guide.nodes.map((node, i) => thinning.takes(node.x, node.y, i === 0 || chosen.has(node.id)));
+  const rings: Part[] = [];
+  for (let i = 0; i < guide.nodes.length; i++) {
+    const node = guide.nodes[i];
+    if (!node) continue;
+    const isChosen = chosen.has(node.id);
+    if (!thinning.takes(node.x, node.y, i === 0 || isChosen)) continue;
+    const start = i === 0 ? startMark(guide) : null;
+    rings.push(ring(node, guide.id, nameOfNodeAt(node, i), start, k, isChosen, isTabStop(selection.nodes, node.id, i)));
+  }
   return group({ class: 'nodes', style: `color: ${guide.color}` }, [
     group({ key: 'grip', class: 'grip', transform: `translate(${gx} ${gy}) scale(${k})` }, GRIP),
     ...handledNodes(guide, selection).flatMap((node) => (['in', 'out'] as const).map((side) => handle(node, side, k))),
-    ...guide.nodes.map(
-      (node, i) =>
-        isThere[i] &&
-        ring(
-          node,
-          guide.id,
-          nameOfNodeAt(node, i),
-          i === 0 ? startMark(guide) : null,
-          k,
-          chosen.has(node.id),
-          isTabStop(selection.nodes, node.id, i),
-        ),
-    ),
+    ...rings,
   ]);
 }
 

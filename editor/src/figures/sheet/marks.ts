@@ -1,4 +1,14 @@
-import { copiesInView, foldingOf, xOfTime, yOfDistance, type Axes, type Mark, type Shown } from '@pace-line/core';
+import {
+  copiesInView,
+  foldingOf,
+  secondsPerPx,
+  xOfTime,
+  yOfDistance,
+  type Axes,
+  type Mark,
+  type Rider,
+  type Shown,
+} from '@pace-line/core';
 import { footOfMark, restHandleX } from '../../tools/sheet/index.ts';
 import { markLabel, seconds } from '../../words/labels.ts';
 import type { Figure } from '../figure.ts';
@@ -8,7 +18,7 @@ import type { SheetNow } from './now.ts';
 import { inRouteColor } from './tints.ts';
 
 /** Rings beyond which those are left out that would cover another, and how near that is, px. */
-const [MANY, CROWDED] = [300, 4];
+const [MANY, CROWDED] = [300, 6];
 
 /** The marks of the rider that is worked on: rings, the flats of their rests, the words of a single chosen one. */
 export const marks: Figure<SheetNow> = {
@@ -22,58 +32,54 @@ export const marks: Figure<SheetNow> = {
     const chosen = new Set(selection.marks);
     const all = rider.pace.marks;
     const taken = all.length > MANY ? new Set<number>() : undefined;
-    /** Whether it is drawn: of many that would cover each other, one. */
-    const takes = (x: number, y: number, mark: Mark): boolean => {
-      const cell = Math.floor(x / CROWDED) * 1e6 + Math.floor(y / CROWDED);
-      if (!taken || chosen.has(mark.id)) return true;
-      if (taken.has(cell)) return false;
-      taken.add(cell);
-      return true;
-    };
-    return {
-      style: inRouteColor(guide.color),
-      parts: all.flatMap((mark, i): Part[] => {
-        const copies = copiesInView(axes, folding, mark.time, length).filter(({ shown }) => isIn(axes, shown));
-        if (copies.length === 0) return [];
-        const distance = footOfMark(guide, rider, mark);
-        const y = yOfDistance(axes, distance);
-        return copies.map(({ shown, isFirst }, copy): Part => {
-          const x = xOfTime(axes, shown.time);
-          const isChosen = chosen.has(mark.id);
-          const reached: Attributes = {
-            'data-part': mark.id,
-            'data-rider': rider.id,
-            tabindex: isTabStop(selection.marks, mark.id, i) ? 0 : -1,
-            role: 'button',
-            'aria-pressed': String(isChosen),
-            'aria-label': markLabel(rider, mark, distance),
-          };
-          return (
-            takes(x, y, mark) &&
-            group(
-              {
-                key: `${mark.id} ${copy}`,
-                class: `mark ${isChosen ? 'selected' : ''}`,
-                'data-mark': mark.id,
-                ...(isFirst && reached),
-              },
-              [
-                ...rest(axes, shown, mark, isChosen, x, y),
-                shape('circle', { key: 'ring', class: 'mark-ring', cx: x, cy: y, r: 5.5 }),
-                isChosen && chosen.size === 1 && words(mark, x, y, axes),
-              ],
-            )
-          );
-        });
-      }),
-    };
+    const wide = CROWDED * secondsPerPx(axes);
+    const parts: Part[] = [];
+    for (let i = 0; i < all.length; i++) {
+      const mark = all[i];
+      if (!mark) continue;
+      const distance = footOfMark(guide, rider, mark);
+      const y = yOfDistance(axes, distance);
+      const isChosen = chosen.has(mark.id);
+      if (taken) {
+        // Of many that would cover each other one is drawn.
+        const cell = Math.floor(mark.time / wide) * 1e6 + Math.floor(y / CROWDED);
+        if (taken.has(cell) && !isChosen) continue;
+        taken.add(cell);
+      }
+      const isStop = isTabStop(selection.marks, mark.id, i);
+      copiesInView(axes, folding, mark.time, length).forEach(({ shown, isFirst }, copy) => {
+        const x = xOfTime(axes, shown.time);
+        if (x < axes.left - 4 || x > axes.right + 4) return;
+        parts.push(
+          group(
+            {
+              key: `${mark.id} ${copy}`,
+              class: `mark ${isChosen ? 'selected' : ''}`,
+              'data-mark': mark.id,
+              ...(isFirst && reached(rider, mark, distance, isChosen, isStop)),
+            },
+            [
+              ...rest(axes, shown, mark, isChosen, x, y),
+              shape('circle', { key: 'ring', class: 'mark-ring', cx: x, cy: y, r: 5.5 }),
+              isChosen && chosen.size === 1 && words(mark, x, y, axes),
+            ],
+          ),
+        );
+      });
+    }
+    return { style: inRouteColor(guide.color), parts };
   },
 };
 
-const isIn = (axes: Axes, { time }: Shown): boolean => {
-  const x = xOfTime(axes, time);
-  return x >= axes.left - 4 && x <= axes.right + 4;
-};
+/** What makes a mark one that the keyboard comes to: Tab where it is a stop, and from there one goes to the others. */
+const reached = (rider: Rider, mark: Mark, distance: number, isChosen: boolean, isStop: boolean): Attributes => ({
+  'data-part': mark.id,
+  'data-rider': rider.id,
+  tabindex: isStop ? 0 : -1,
+  role: 'button',
+  'aria-pressed': String(isChosen),
+  'aria-label': markLabel(rider, mark, distance),
+});
 
 /** A flat from a mark to where its rest ends, with what pulls that. */
 function rest(axes: Axes, shown: Shown, mark: Mark, isChosen: boolean, x: number, y: number): Part[] {

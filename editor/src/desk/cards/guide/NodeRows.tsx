@@ -9,9 +9,11 @@ import {
   type Guide,
   type Join,
   type Node,
+  type Scene,
   nameOfNode,
 } from '@pace-line/core';
 import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
+import { kept } from '../../../figures/shapes.ts';
 import type { Frame } from '../../../frame/playback.ts';
 import { useDesk } from '../../context.ts';
 import { LiveText, useLive } from '../../live.tsx';
@@ -115,8 +117,12 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
   );
 }
 
-const nodeIn = ({ scene }: Frame, guide: string, node: string): Node | undefined =>
-  guideById(scene, guide)?.nodes.find(({ id }) => id === node);
+const nodeIn = ({ scene }: Frame, guide: string, node: string): Node | undefined => foundIn(scene, guide, node);
+
+/** Looked for once in a scene: a guide may have thousands, and each of the fields asks. */
+const foundIn = kept((scene: Scene, guide: string, node: string): Node | undefined =>
+  guideById(scene, guide)?.nodes.find(({ id }) => id === node),
+);
 
 const spanWords = (guide: Guide | undefined, index: number): string | undefined =>
   guide && `${pathOfGuide(guide).spans[index]?.length.toFixed(1) ?? '0'} px`;

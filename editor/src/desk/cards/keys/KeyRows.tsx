@@ -112,7 +112,7 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
   );
 }
 
-const numbersOf = (value: Key['value']): readonly number[] => [value].flat() as readonly number[];
+const numbersOf = (value: Key['value']): readonly number[] => [value].flat();
 
 interface KeyNumberProps extends ComponentProps<typeof NumberField> {
   readonly rider: string;

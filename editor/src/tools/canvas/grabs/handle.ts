@@ -14,7 +14,9 @@ export function handledNodes({ nodes }: Guide, { nodes: chosen }: Selection): re
   if (chosen.length > 1) return nodes.filter(({ id }) => ids.has(id));
   const count = nodes.length;
   const i = nodes.findIndex(({ id }) => ids.has(id));
-  return i < 0 ? [] : [...new Set([nodes[(i + count - 1) % count], nodes[i], nodes[(i + 1) % count]])].flatMap((one) => one ?? []);
+  return i < 0
+    ? []
+    : [...new Set([nodes[(i + count - 1) % count], nodes[i], nodes[(i + 1) % count]])].flatMap((one) => one ?? []);
 }
 
 /** A handle of a node: Shift holds it to multiples of 15°, Alt breaks the join. */

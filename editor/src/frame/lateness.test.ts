@@ -11,20 +11,10 @@ function watched(canBeFlat = false): { readonly after: (count: number, ms: numbe
   };
 }
 
-test('frames are late from one in ten that is left out, and in time again when hardly one is', () => {
-  const { after } = watched();
-  expect(after(100, 16.7).isLate).toBe(false);
-  // One alone is none.
-  expect(after(1, 33).isLate).toBe(false);
-  expect(after(100, 19).isLate).toBe(true);
-  expect(after(100, 18).isLate).toBe(true);
-  expect(after(100, 16.7).isLate).toBe(false);
-});
-
-test('a loop that has slept is not late', () => {
+test('a loop that has slept is not far behind', () => {
   const { after } = watched();
   after(100, 16.7);
-  expect(after(5, 4000).isLate).toBe(false);
+  expect(after(40, 4000).isFarBehind).toBe(false);
 });
 
 test('rough painting stays while it brings frames sooner', () => {

@@ -1,12 +1,9 @@
-/** ms between frames, smoothed, from which on they are said to come late, and below which they are not any more: of screens with 60 a second. */
-const LATE = 18.4;
+/** ms between frames, smoothed, below which they come in time: of screens with 60 a second. */
 const IN_TIME = 17.3;
 /** ms from which on they come so late that what moves is painted roughly, until they come in time again. */
 const FAR_BEHIND = 21;
 const SMOOTHING = 0.1;
-/** Frames in a row beyond a limit from which on it counts: one that is very late is not enough. */
-const IN_A_ROW = 15;
-/** The same where something is tried against it: until then the smoothed time is what frames take. */
+/** Frames in a row beyond that from which on something is tried against it: one that is very late is not enough. */
 const SETTLED = 30;
 
 /** ms. After a longer pause the loop has slept: that is no late frame. */
@@ -59,9 +56,7 @@ class Remedy {
 export class Lateness {
   /** ms between frames, smoothed. */
   #between = 0;
-  #isLate = false;
-  /** Frames in a row beyond each limit. */
-  #late = 0;
+  /** Frames in a row that were far behind. */
   #behind = 0;
   readonly #rough = new Remedy();
   readonly #flat = new Remedy();
@@ -70,11 +65,6 @@ export class Lateness {
   /** `canBeFlat`: whether layers of one's own may be what makes frames late here. */
   constructor(canBeFlat = false) {
     this.#canBeFlat = canBeFlat;
-  }
-
-  /** Whether frames come late: then what stands beside the canvas leaves some of them to it. */
-  get isLate(): boolean {
-    return this.#isLate;
   }
 
   /** Whether they come so late that painting roughly is the lesser evil, and sooner for it. */
@@ -91,13 +81,8 @@ export class Lateness {
   note(took: number): void {
     if (took > ASLEEP) return;
     this.#between += (took - this.#between) * SMOOTHING;
-    this.#late = this.#between > LATE ? this.#late + 1 : 0;
     this.#behind = this.#between > FAR_BEHIND ? this.#behind + 1 : 0;
-    if (this.#late >= IN_A_ROW) this.#isLate = true;
-    if (this.#between < IN_TIME) {
-      this.#isLate = false;
-      this.#rough.end();
-    }
+    if (this.#between < IN_TIME) this.#rough.end();
     const isFar = this.#behind >= SETTLED;
     if (this.#canBeFlat) this.#flat.note(this.#between, isFar && !this.#rough.isTried);
     this.#rough.note(this.#between, isFar && !this.#flat.isTried);
