@@ -30,6 +30,8 @@ function useCurrent(given: number, live: Live<number> | undefined, show: (now: n
   const latest = useRef(show);
   useLayoutEffect(() => {
     current.current = given;
+  }, [given]);
+  useLayoutEffect(() => {
     latest.current = show;
   });
   useEffect(
@@ -66,8 +68,7 @@ function PlainNumberField({
     show(text);
   };
   const [wrong, setWrong] = useState(false);
-  const textOf = (value: number): string =>
-    `${trimmed(value, digits)}${unit === '%' || unit === '°' ? unit : unit ? ` ${unit}` : ''}`;
+  const textOf = (value: number): string => trimmed(value, digits) + signOf(unit);
   const current = useCurrent(given, live, (now) => {
     const text = textOf(now);
     if (typed.current === null && input.current && input.current.value !== text) input.current.value = text;
@@ -135,6 +136,9 @@ function PlainNumberField({
 
 /** A number that takes units and sums ("120/2", "+=5", "12 f"), steps with the arrow keys, and says when it does not understand. */
 export const NumberField = steady(PlainNumberField, 'onCommit');
+
+/** A unit as it stands behind a number. */
+const signOf = (unit: string): string => (unit === '%' || unit === '°' || unit === '' ? unit : ` ${unit}`);
 
 function trimmed(value: number, digits: number): string {
   const text = value.toFixed(digits);
