@@ -21,9 +21,45 @@ const downwards = layers.map((layer, i) => ({
   to: { path: `^core/src/(${layers.slice(i + 1).join('|') || 'none'})/` },
 }));
 
+/** Folders of the editor in which no view is known, nor React: what they may import of the editor. */
+const plain = {
+  platform: [],
+  frame: [],
+  words: [],
+  tools: ['document', 'words', 'platform'],
+  figures: ['document', 'frame', 'tools', 'words', 'platform'],
+};
+
+const plainFolders = Object.entries(plain).flatMap(([folder, others]) => [
+  {
+    name: `editor-${folder}-imports-downwards`,
+    severity: 'error',
+    from: { path: `^editor/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+    to: { path: '^editor/src/', pathNot: `^editor/src/(${[folder, ...others].join('|')})/` },
+  },
+  {
+    name: `editor-${folder}-knows-no-react`,
+    severity: 'error',
+    from: { path: `^editor/src/${folder}/` },
+    to: { path: '^node_modules/(react|react-dom|@mantine|zustand/react)' },
+  },
+]);
+
+const views = ['shelf', 'desk', 'send', 'help'];
+
+/** Views do not reach into each other; what two of them need lies beside them. */
+const apart = views.map((view) => ({
+  name: `editor-${view}-keeps-to-itself`,
+  severity: 'error',
+  from: { path: `^editor/src/${view}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^editor/src/(${views.filter((one) => one !== view).join('|')})/` },
+}));
+
 module.exports = {
   forbidden: [
     ...downwards,
+    ...plainFolders,
+    ...apart,
     {
       name: 'core-stands-alone',
       severity: 'error',

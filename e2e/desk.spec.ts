@@ -167,7 +167,7 @@ test('copy, paste and duplicate; multi-select; delete and undo', async ({ page }
   await page.keyboard.press('Control+a');
   await expect(page.locator('.contents-row.selected')).toHaveCount(0);
   await page.keyboard.press('k');
-  expect(await page.locator('.contents-row.selected').count()).toBeGreaterThan(3);
+  await expect.poll(() => page.locator('.contents-row.selected').count()).toBeGreaterThan(3);
 });
 
 test('a second tab may only look, until it takes over', async ({ page, context }) => {

@@ -206,7 +206,7 @@ test('a dart between two hills is taken apart, lies where it lay, and comes over
   await page.getByRole('button', { name: 'Contents' }).click();
   const names = (): Promise<string[]> =>
     page.locator('.contents-list').first().locator('.contents-text').allTextContents();
-  expect(await names()).toEqual(['Near hill', 'Dart', 'Far hill']);
+  await expect.poll(names).toEqual(['Near hill', 'Dart', 'Far hill']);
   // To the top of the list, by keys: what is first there is drawn last.
   const handle = page.getByLabel('Move Dart in the stack');
   await handle.focus();

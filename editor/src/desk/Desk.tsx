@@ -5,21 +5,14 @@ import { useDocumentState } from '../document/index.ts';
 import { useArrival } from '../look/use-arrival.ts';
 import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
+import { OpenDialogs, OpenDrawer, useLoadAhead } from './later.tsx';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
 import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard, TyingWatch } from './cards/index.ts';
-import { ArtDrawer } from './drawers/ArtDrawer.tsx';
-import { CollectionDrawer } from './drawers/CollectionDrawer.tsx';
-import { ContentsDrawer } from './drawers/ContentsDrawer.tsx';
-import { ChartsDrawer } from './charts/ChartsDrawer.tsx';
-import { MarksDrawer } from './marks-table/MarksDrawer.tsx';
-import { VersionsDrawer } from './drawers/VersionsDrawer.tsx';
-import { useFileDrops } from './drops.ts';
+import { useFileDrops } from './intake/use-file-drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
 import { Guarded } from './Guarded.tsx';
 import { PageBar } from './PageBar.tsx';
-import { PartsDialog } from './PartsDialog.tsx';
 import { SheetPane } from './sheet/SheetPane.tsx';
-import { ShortcutsDialog } from './keys/ShortcutsDialog.tsx';
 import { TopBar } from './TopBar.tsx';
 import { useRepaint } from './use-repaint.ts';
 import { useDeskView, usePreferences } from './view.ts';
@@ -43,6 +36,7 @@ export function Desk() {
   useDeskKeys();
   useFileDrops();
   useRepaint();
+  useLoadAhead();
   useTitle();
   const heading = useArrival();
   const isPaged = useMediaQuery(PAGES, undefined, { getInitialValueInEffect: false });
@@ -74,8 +68,7 @@ export function Desk() {
       </div>
       {isPaged && <PageBar />}
       <TyingWatch />
-      <PartsDialog />
-      <ShortcutsDialog />
+      <OpenDialogs />
     </main>
   );
 }
@@ -99,12 +92,7 @@ function Where() {
         <CanvasPane />
       </Guarded>
       <Guarded what="the drawer">
-        {drawer === 'contents' && <ContentsDrawer />}
-        {drawer === 'art' && <ArtDrawer />}
-        {drawer === 'collection' && <CollectionDrawer />}
-        {drawer === 'versions' && <VersionsDrawer />}
-        {drawer === 'charts' && <ChartsDrawer />}
-        {drawer === 'marks' && <MarksDrawer />}
+        <OpenDrawer drawer={drawer} />
       </Guarded>
     </div>
   );

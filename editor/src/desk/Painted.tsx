@@ -1,4 +1,4 @@
-import { useCallback, useRef, type RefObject, type SVGProps } from 'react';
+import { useCallback, useRef, useState, type RefObject, type SVGProps } from 'react';
 import type { Figure } from '../figures/figure.ts';
 import { Painter } from '../figures/painter.ts';
 import type { Frame } from '../frame/playback.ts';
@@ -21,9 +21,16 @@ interface PaintedProps<Now> {
 /** Layers that painters draw inside the frame: React makes them and never comes back. */
 export function Painted<Now>({ figures, now, isOnCanvas = false, named = {} }: PaintedProps<Now>) {
   const painters = useRef<Painters<Now>>(new Map());
+  // What cannot be painted is told where what cannot be rendered is (Guarded.tsx).
+  const [failed, fail] = useState<{ readonly error: unknown }>();
+  if (failed) throw failed.error;
   useFrame((frame) => {
-    const shown = now(frame);
-    if (shown) for (const painter of painters.current.values()) painter.paint(shown);
+    try {
+      const shown = now(frame);
+      if (shown) for (const painter of painters.current.values()) painter.paint(shown);
+    } catch (error) {
+      fail({ error });
+    }
   });
   return figures.map((figure) =>
     isOnCanvas ? (

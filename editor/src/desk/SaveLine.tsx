@@ -1,6 +1,6 @@
 import { Tooltip } from '@mantine/core';
 import { IconHistory } from '@tabler/icons-react';
-import { use, useEffect, useState } from 'react';
+import { use, useLayoutEffect, useRef, type RefObject } from 'react';
 import { useDocumentState, type SaveState } from '../document/index.ts';
 import { SaveStateContext } from '../scene/context.ts';
 import { saveScene } from './actions/saving.ts';
@@ -30,9 +30,13 @@ export function SaveLine() {
           onClick={toggle}
         >
           <IconHistory size={15} aria-hidden />
-          <span id="save-words" role="status">
-            {readOnly ? 'for reading only' : words}
-          </span>
+          {readOnly ? (
+            <span id="save-words" role="status">
+              for reading only
+            </span>
+          ) : (
+            <span id="save-words" role="status" ref={words} />
+          )}
         </button>
       </Tooltip>
       {save.kind === 'failed' && (
@@ -44,17 +48,19 @@ export function SaveLine() {
   );
 }
 
-/** The words as time goes on: rendered where they are others. */
-function useWords(save: SaveState): string {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(
-      () => setNow((last) => (wordsOf(save, last) === wordsOf(save, Date.now()) ? last : Date.now())),
-      LOOK_EVERY,
-    );
+/** Says the words as time goes on: written, not rendered. */
+function useWords(save: SaveState): RefObject<HTMLSpanElement | null> {
+  const words = useRef<HTMLSpanElement>(null);
+  useLayoutEffect(() => {
+    const say = (): void => {
+      const now = wordsOf(save, Date.now());
+      if (words.current && words.current.textContent !== now) words.current.textContent = now;
+    };
+    say();
+    const timer = setInterval(say, LOOK_EVERY);
     return () => clearInterval(timer);
-  }, [save]);
-  return wordsOf(save, now);
+  });
+  return words;
 }
 
 function wordsOf(save: SaveState, now: number): string {

@@ -11,13 +11,17 @@ export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
     latest.current = figure;
   });
   return useCallback(
-    (show) =>
-      playback.onFrame(
-        sayingFigures(playback, (frame) => {
-          const now = latest.current(frame);
-          if (now !== undefined) show(now);
-        }),
-      ),
+    (follow) => {
+      const tell = (frame: Frame, isShown: boolean): void => {
+        const now = latest.current(frame);
+        if (now !== undefined) follow(now, isShown);
+      };
+      const show = sayingFigures(playback, (frame) => tell(frame, true));
+      return playback.onFrame((frame) => {
+        tell(frame, false);
+        show(frame);
+      });
+    },
     [playback],
   );
 }

@@ -3,8 +3,8 @@ import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type 
 import { evaluate, type Units } from './arithmetic.ts';
 import { steady } from './steady.tsx';
 
-/** What a field follows beside its value: it is told each figure by itself; gives what ends that. */
-export type Live<T> = (show: (now: T) => void) => () => void;
+/** What a field follows beside its value: it is told each figure, and whether that is to be shown; gives what ends that. */
+export type Live<T> = (follow: (now: T, isShown: boolean) => void) => () => void;
 
 interface NumberFieldProps {
   readonly label: string;
@@ -18,7 +18,7 @@ interface NumberFieldProps {
   readonly max?: number;
   readonly disabled?: boolean;
   /** What is typed is taken over though it is what is shown already: it says more than the value. */
-  readonly takesSame?: boolean;
+  readonly takesSame?: () => boolean;
   /** What the value is meanwhile, until it is rendered anew. */
   readonly live?: Live<number>;
   readonly onCommit: (value: number) => void;
@@ -36,9 +36,9 @@ function useCurrent(given: number, live: Live<number> | undefined, show: (now: n
   });
   useEffect(
     () =>
-      live?.((now) => {
+      live?.((now, isShown) => {
         current.current = now;
-        latest.current(now);
+        if (isShown) latest.current(now);
       }),
     [live],
   );
@@ -55,7 +55,7 @@ function PlainNumberField({
   min = -Infinity,
   max = Infinity,
   disabled,
-  takesSame = false,
+  takesSame,
   live,
   onCommit,
 }: NumberFieldProps) {
@@ -85,7 +85,7 @@ function PlainNumberField({
     setDraft(null);
     const held = Math.min(Math.max(next, min), max);
     const isOther = Math.abs(held - value) > 1e-12 && text !== shown;
-    if (isOther || (takesSame && isTyped && text.trim() !== '')) onCommit(text === shown ? value : held);
+    if (isOther || (isTyped && text.trim() !== '' && takesSame?.())) onCommit(text === shown ? value : held);
     return true;
   };
 

@@ -1,7 +1,7 @@
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { ShortcutLists } from '../desk/keys/ShortcutLists.tsx';
+import { ShortcutLists } from '../look/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';

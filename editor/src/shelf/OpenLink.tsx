@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { wordingOf } from '@pace-line/core';
 import { readSceneLink } from '../jobs/index.ts';
-import { keepNew } from './open-scene.ts';
+import { keepNew } from '../scene/new-scene.ts';
 
 /** Links being opened: each is kept once, however often the view is made. */
 const opening = new Map<string, Promise<OpenedLink>>();

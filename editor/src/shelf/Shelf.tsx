@@ -11,7 +11,7 @@ import { Wordmark } from '../look/Wordmark.tsx';
 import { isSceneFile, pickFiles } from '../platform/files.ts';
 import { DeletedScenes } from './DeletedScenes.tsx';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
-import { isCarrier, openSceneFile, startNew } from './open-scene.ts';
+import { isCarrier, openSceneFile, startNew } from '../scene/new-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
 import { loadSamples, openSample, type Sample } from './samples.ts';
 import { useDroppedFiles } from './use-dropped-files.ts';

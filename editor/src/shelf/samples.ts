@@ -1,6 +1,6 @@
 import { readScene, type Scene } from '@pace-line/core';
 import { listCards } from '../document/index.ts';
-import { keepNew } from './open-scene.ts';
+import { keepNew } from '../scene/new-scene.ts';
 
 const files = import.meta.glob<string>('../../../samples/scenes/*.paceline.json', { query: '?raw', import: 'default' });
 

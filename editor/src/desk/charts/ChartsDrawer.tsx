@@ -8,7 +8,7 @@ import { useDesk } from '../context.ts';
 import { Drawer } from '../drawers/Drawer.tsx';
 import { seconds } from '../../words/labels.ts';
 import { useRoute } from '../sheet/use-route.ts';
-import { tintOf } from '../../figures/sheet/tints.ts';
+import { tintOf } from '../../figures/sheet/index.ts';
 import { ACROSS, QUANTITIES, type Across, type Quantity } from './quantities.ts';
 import './charts.css';
 

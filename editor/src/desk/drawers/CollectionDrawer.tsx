@@ -20,7 +20,7 @@ import { IconAction } from '../../look/IconAction.tsx';
 import { offerUndo } from '../../look/notices.tsx';
 import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
-import { addCollection, importGuideFiles } from '../import-guides.ts';
+import { addCollection, importGuideFiles } from '../intake/guides.ts';
 import { GUIDE_DRAG } from './drag.ts';
 import { useKeptEases } from '../ease/use-kept-eases.ts';
 import { Drawer } from './Drawer.tsx';

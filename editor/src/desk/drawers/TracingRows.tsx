@@ -7,7 +7,7 @@ import { DEGREES, NumberField, PERCENT, PX, TextField } from '../../fields/index
 import { IconAction } from '../../look/IconAction.tsx';
 import { pickFiles } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
-import { addTracingFile } from '../tracing.ts';
+import { addTracingFile } from '../intake/tracing.ts';
 import { change } from '../actions/change.ts';
 import { Toggles } from './Toggles.tsx';
 

@@ -17,7 +17,7 @@ import {
 } from '../../document/index.ts';
 import { IconAction } from '../../look/IconAction.tsx';
 import { offerUndo, tell, warn } from '../../look/notices.tsx';
-import { keepNew } from '../../shelf/open-scene.ts';
+import { keepNew } from '../../scene/new-scene.ts';
 import { reasonOf } from '../../words/reasons.ts';
 import { useDesk } from '../context.ts';
 import { sceneOf } from '../desk.ts';

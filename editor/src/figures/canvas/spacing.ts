@@ -29,16 +29,16 @@ const MOST_TICKS = 1200;
 
 export function ticksOf(scene: Scene, rider: Rider, zoom: number): Ticks | null {
   const guide = guideById(scene, rider.guide);
-  const motion = motionAsSet(scene, rider.id);
-  return guide && motion ? ticksOn(motion, guide, rider, scene.clock, zoom) : null;
+  const moving = motionAsSet(scene, rider.id);
+  return guide && moving ? ticksOn(moving, rider, guide, scene.clock, zoom) : null;
 }
 
 /** Made once for a motion, whoever asks. */
-const ticksOn = kept((motion: RiderMotion, guide: Guide, rider: Rider, clock: Clock, zoom: number): Ticks => {
+const ticksOn = kept((moving: RiderMotion, rider: Rider, guide: Guide, clock: Clock, zoom: number): Ticks => {
   const path = pathOfGuide(guide);
   const length = Math.min(loopLength(clock), cycleOf(rider, clock) * 2);
   const frames = Math.min(Math.round(length * clock.fps) || frameCount(clock), 4000);
-  const distances = Array.from({ length: frames }, (_, i) => motion.distanceAt((i * length) / frames));
+  const distances = Array.from({ length: frames }, (_, i) => moving.distanceAt((i * length) / frames));
   const every = thinning(distances, zoom, Math.ceil(frames / MOST_TICKS));
   const perSecond = Math.round(clock.fps);
   const frame = emptyFrame();

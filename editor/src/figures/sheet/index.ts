@@ -11,7 +11,7 @@ export { HEADING_STRIP } from './heading-strip.ts';
 export { KEY_STRIP, keyStrips, type KeysNow } from './key-strips.ts';
 export { meetingsOf } from './meetings.ts';
 export type { SheetNow } from './now.ts';
-export { inRouteColor, tintOf } from './tints.ts';
+export { tintOf } from './tints.ts';
 
 /** What is painted on the sheet, from the lowest layer to the highest: behind what takes the hand, within the chart’s box, and over all. */
 export const SHEET_FIGURES: {

@@ -85,7 +85,7 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
           unit={field.unit}
           units={field.units}
           digits={field.digits}
-          takesSame={there === undefined}
+          takesSame={() => keyAt(desk.playback.time) === undefined}
           {...(field.min === undefined ? {} : { min: field.min })}
           {...(field.max === undefined ? {} : { max: field.max })}
           onCommit={(next) => commit(i, next / field.factor)}

@@ -1,4 +1,4 @@
-import { SHORTCUTS } from './shortcuts.ts';
+import { SHORTCUTS } from '../words/shortcuts.ts';
 import './shortcuts.css';
 
 /** Every shortcut of the Desk, by what it is for. */

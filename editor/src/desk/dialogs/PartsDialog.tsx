@@ -1,12 +1,12 @@
 import { Modal } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { DrawingPart } from '@pace-line/core/art-import';
-import { tell } from '../look/notices.tsx';
-import { Segments } from './cards/Card.tsx';
-import { useDesk } from './context.ts';
-import { useDeskView, type TakenApart } from './view.ts';
-import { bringInParts, roleAtFirst, type Role } from './actions/parts.ts';
-import { svgUrl } from '../look/svg-url.ts';
+import { tell } from '../../look/notices.tsx';
+import { Segments } from '../cards/Card.tsx';
+import { useDesk } from '../context.ts';
+import { useDeskView, type TakenApart } from '../view.ts';
+import { bringInParts, roleAtFirst, type Role } from '../actions/parts.ts';
+import { svgUrl } from '../../look/svg-url.ts';
 import './PartsDialog.css';
 
 const ROLES: readonly (readonly [Role, string])[] = [

@@ -1,6 +1,6 @@
 import type { ReadArt } from '@pace-line/core/art-import';
-import { nextTurn } from '../platform/turn.ts';
-import { throughGateInTurns } from '../figures/stage/art-gate.ts';
+import { nextTurn } from '../../platform/turn.ts';
+import { throughGateInTurns } from '../../figures/stage/art-gate.ts';
 
 /**
  * A drawing that lies within its own box needs no clipping, which is what costs most when it turns: it is marked so. The browser measures it, strokes

@@ -1,25 +1,19 @@
 import { addTracing, freeId, freeName, idsIn, type Tracing } from '@pace-line/core';
 import type { ReadArt } from '@pace-line/core/art-import';
-import { readArtFile } from '../jobs/index.ts';
-import { warn, warnUntaken } from '../look/notices.tsx';
+import { readArtFile } from '../../jobs/index.ts';
+import { warn, warnUntaken } from '../../look/notices.tsx';
 import { askHeavy } from './ask-heavy.tsx';
-import { change } from './actions/change.ts';
-import { keepBefore } from './actions/saving.ts';
-import { sceneOf, type Desk } from './desk.ts';
-import { sha256, toBase64 } from '../platform/pixels.ts';
+import { change } from '../actions/change.ts';
+import { keepBefore } from '../actions/saving.ts';
+import { sceneOf, type Desk } from '../desk.ts';
+import { tracingTypeOf } from './picture-files.ts';
+import { sha256, toBase64 } from '../../platform/pixels.ts';
 
-const TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/svg+xml'] as const;
 const MOST_BYTES = 12 * 1024 * 1024;
-
-const typeOf = (file: File): Tracing['type'] | undefined =>
-  TYPES.find((type) => type === file.type) ?? (/\.svg$/i.test(file.name) ? 'image/svg+xml' : undefined);
-
-/** Raster pictures that may be dropped to be drawn over. */
-export const isPictureFile = (file: File): boolean => typeOf(file) !== undefined && typeOf(file) !== 'image/svg+xml';
 
 /** Takes a picture into the scene to draw over, fitted into the canvas; its bytes become an asset called by their SHA-256. */
 export async function addTracingFile(file: File, desk: Desk): Promise<void> {
-  const type = typeOf(file);
+  const type = tracingTypeOf(file);
   if (!type)
     return warn(
       `${file.name} was not taken in`,

@@ -1,6 +1,6 @@
 import { Modal } from '@mantine/core';
 import { useDeskView } from '../view.ts';
-import { ShortcutLists } from './ShortcutLists.tsx';
+import { ShortcutLists } from '../../look/ShortcutLists.tsx';
 
 /** All shortcuts, over the Desk. */
 export function ShortcutsDialog() {

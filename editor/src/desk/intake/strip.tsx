@@ -1,14 +1,15 @@
 import { MOST_POSES, type StripPose } from '@pace-line/core';
-import { readArtFile } from '../jobs/index.ts';
-import { askAmong } from '../look/ask.tsx';
-import { tell, warn, warnUntaken } from '../look/notices.tsx';
-import { sha256, toBase64 } from '../platform/pixels.ts';
-import { NumberField, PX } from '../fields/index.ts';
-import { bringInStrip, type ReadPoses } from './actions/riding.ts';
-import { keepBefore } from './actions/saving.ts';
+import { readArtFile } from '../../jobs/index.ts';
+import { askAmong } from '../../look/ask.tsx';
+import { tell, warn, warnUntaken } from '../../look/notices.tsx';
+import { sha256, toBase64 } from '../../platform/pixels.ts';
+import { NumberField, PX } from '../../fields/index.ts';
+import { bringInStrip, type ReadPoses } from '../actions/riding.ts';
+import { keepBefore } from '../actions/saving.ts';
 import { fitsItsBox } from './fits-box.ts';
-import type { Desk } from './desk.ts';
-import { drawn, isRasterFile, nameOf } from './raster-art.tsx';
+import type { Desk } from '../desk.ts';
+import { isRasterFile } from './picture-files.ts';
+import { drawn, nameOf } from './raster.tsx';
 
 /** px of a pose's side at most. */
 const MOST_SIDE = 4096;

@@ -1,10 +1,10 @@
 import { PIXEL_TYPES, type ImageArt } from '@pace-line/core';
-import { ask } from '../look/ask.tsx';
-import { warn } from '../look/notices.tsx';
-import { sha256, toBase64 } from '../platform/pixels.ts';
-import { bringInPicture } from './actions/riding.ts';
-import { keepBefore } from './actions/saving.ts';
-import type { Desk } from './desk.ts';
+import { ask } from '../../look/ask.tsx';
+import { warn } from '../../look/notices.tsx';
+import { sha256, toBase64 } from '../../platform/pixels.ts';
+import { bringInPicture } from '../actions/riding.ts';
+import { keepBefore } from '../actions/saving.ts';
+import type { Desk } from '../desk.ts';
 
 /** A picture up to these comes in as it is: bytes, and px of a side. */
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -12,11 +12,6 @@ const MOST_SIDE = 8192;
 
 /** px of the longer side of what is made smaller. */
 const SHRUNK_SIDE = 2048;
-
-const TYPES = [...PIXEL_TYPES, 'image/gif'] as const;
-
-/** Raster pictures that can be art: PNG, JPEG, WebP, and of a GIF its first picture. */
-export const isRasterFile = (file: File): boolean => (TYPES as readonly string[]).includes(file.type);
 
 /** What a file is called as art: its name in words. */
 export const nameOf = (file: string): string => {

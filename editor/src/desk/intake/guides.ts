@@ -1,14 +1,16 @@
 import { guideById, nodesThrough, setOutline, type TrailsResult, type Vec } from '@pace-line/core';
-import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../document/index.ts';
-import { offer, tell, warn, warnUntaken } from '../look/notices.tsx';
-import { isSvgFile } from '../platform/files.ts';
-import { readPartsOf, readTrailFile, shown } from '../jobs/index.ts';
-import { reasonOf } from '../words/reasons.ts';
-import { keepStroke, useDeskView } from './view.ts';
-import { addOutlines } from './actions/outlines.ts';
-import { perform } from './actions/change.ts';
-import { keepBefore } from './actions/saving.ts';
-import { sceneOf, selectionOf, type Desk } from './desk.ts';
+import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../../document/index.ts';
+import { offer, tell, warn, warnUntaken } from '../../look/notices.tsx';
+import { isSvgFile } from '../../platform/files.ts';
+import { readPartsOf, readTrailFile, shown } from '../../jobs/index.ts';
+import { reasonOf } from '../../words/reasons.ts';
+import { keepStroke, useDeskView } from '../view.ts';
+import { addOutlines } from '../actions/outlines.ts';
+import { perform } from '../actions/change.ts';
+import { keepBefore } from '../actions/saving.ts';
+import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+
+export { isPointList } from '@pace-line/core';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 
@@ -19,8 +21,6 @@ const stem = (name: string): string => {
     .trim();
   return words ? words.charAt(0).toUpperCase() + words.slice(1) : 'Guide';
 };
-
-export const isGuideFile = (file: File): boolean => /\.(?:csv|tsv|txt|gpx)$/i.test(file.name);
 
 /** Takes guides from files: SVG is taken apart first, lists of points and GPX tracks become guides at once. Each refusal names file and reason. */
 export async function importGuideFiles(files: readonly File[], desk: Desk): Promise<void> {

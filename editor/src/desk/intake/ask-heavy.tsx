@@ -1,5 +1,5 @@
 import type { Heaviness } from '@pace-line/core/art-import';
-import { askAmong } from '../look/ask.tsx';
+import { askAmong } from '../../look/ask.tsx';
 
 const number = new Intl.NumberFormat('en-GB');
 

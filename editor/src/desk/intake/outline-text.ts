@@ -1,10 +1,10 @@
 import { redrawArt, type Art } from '@pace-line/core';
 import { bareFamily } from '@pace-line/core/lettering';
-import { outlinesOfTexts } from '../jobs/index.ts';
-import { tell, warn } from '../look/notices.tsx';
-import { pickFiles } from '../platform/files.ts';
-import { change } from './actions/change.ts';
-import type { Desk } from './desk.ts';
+import { outlinesOfTexts } from '../../jobs/index.ts';
+import { tell, warn } from '../../look/notices.tsx';
+import { pickFiles } from '../../platform/files.ts';
+import { change } from '../actions/change.ts';
+import type { Desk } from '../desk.ts';
 import { fontFile, SHIPPED_FONTS } from './shipped-fonts.ts';
 
 const FONT_FILES = '.ttf,.otf,.woff,font/ttf,font/otf,font/woff';

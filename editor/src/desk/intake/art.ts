@@ -1,13 +1,13 @@
-import { tell, warn, warnUntaken } from '../look/notices.tsx';
-import { nextTurn } from '../platform/turn.ts';
-import { readArtFile } from '../jobs/index.ts';
+import { tell, warn, warnUntaken } from '../../look/notices.tsx';
+import { nextTurn } from '../../platform/turn.ts';
+import { readArtFile } from '../../jobs/index.ts';
 import { askTaking } from './ask-heavy.tsx';
 import { fitsItsBox } from './fits-box.ts';
-import { newDrawing, takeInDrawing } from './actions/riding.ts';
-import { readyToDraw } from '../figures/stage/art-gate.ts';
-import { importAsPicture } from './raster-art.tsx';
-import { keepBefore } from './actions/saving.ts';
-import type { Desk } from './desk.ts';
+import { newDrawing, takeInDrawing } from '../actions/riding.ts';
+import { readyToDraw } from '../../figures/stage/art-gate.ts';
+import { importAsPicture } from './raster.tsx';
+import { keepBefore } from '../actions/saving.ts';
+import type { Desk } from '../desk.ts';
 
 const MOST_BYTES = 5 * 1024 * 1024;
 

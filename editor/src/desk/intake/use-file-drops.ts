@@ -1,19 +1,12 @@
 import { useEffect } from 'react';
-import { isPointList } from '@pace-line/core';
 import { useNavigate } from 'react-router';
-import { looksLikeCollection } from '../document/index.ts';
-import { tell, warn } from '../look/notices.tsx';
-import { isSceneFile, isSvgFile } from '../platform/files.ts';
-import { isCarrier, openSceneFile } from '../shelf/open-scene.ts';
-import { useDesk } from './context.ts';
-import { importArt, importArtText } from './import-art.ts';
-import { importGuideFiles, importPoints, isGuideFile } from './import-guides.ts';
-import { importRaster, isRasterFile } from './raster-art.tsx';
-import { setInFile } from './scene-art.tsx';
-import { addTracingFile, isPictureFile } from './tracing.ts';
-import { useDeskView } from './view.ts';
-import { copiedText, copySelected, pasteHeld } from './actions/clipboard.ts';
-import { pastePathData } from './actions/outlines.ts';
+import { tell, warn } from '../../look/notices.tsx';
+import { useDesk } from '../context.ts';
+import { FILE_KINDS } from './kinds/index.ts';
+import type { FileKind } from './kinds/kind.ts';
+import { useDeskView } from '../view.ts';
+import { copiedText, copySelected, pasteHeld } from '../actions/clipboard.ts';
+import { pastePathData } from '../actions/outlines.ts';
 
 /** Characters of pasted text that are looked at: more comes as a file. */
 const MOST_PASTED = 5_000_000;
@@ -27,6 +20,15 @@ const tellUnknown = (text: string): void =>
     'Nothing was pasted',
   );
 
+const ALL_KINDS = new Intl.ListFormat('en-GB').format(new Set(FILE_KINDS.map(({ name }) => name)));
+
+/** The first kind that accepts a file. */
+async function kindOf(file: File): Promise<FileKind | undefined> {
+  const meets = { isArtOpen: useDeskView.getState().drawer === 'art' };
+  for (const kind of FILE_KINDS) if (await kind.accepts(file, meets)) return kind;
+  return undefined;
+}
+
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]') !== null;
 
@@ -37,30 +39,20 @@ export function useFileDrops(): void {
   useEffect(() => {
     const take = async (files: readonly File[]): Promise<void> => {
       for (const file of files) {
-        const isArtOpen = useDeskView.getState().drawer === 'art';
-        const isScene = isSceneFile(file) && !looksLikeCollection(await file.slice(0, 400).text());
-        if (isScene && isArtOpen) await setInFile(desk, file);
-        else if (isScene || (await isCarrier(file))) {
-          const id = await openSceneFile(file);
-          if (id !== undefined) return void navigate(`/scene/${id}`);
-        } else if (isGuideFile(file)) await importGuideFiles([file], desk);
-        else if (isRasterFile(file) && isArtOpen) await importRaster(file, desk);
-        else if (isPictureFile(file)) await addTracingFile(file, desk);
-        else if (isSvgFile(file)) {
-          if (await importArt(file, desk)) useDeskView.getState().set({ drawer: 'art' });
-        } else if (isSceneFile(file)) await importGuideFiles([file], desk);
-        else
-          warn(
-            `${file.name} was not taken in`,
-            'The Desk takes SVG drawings, pictures to draw over, lists of points (CSV), GPX tracks and Pace Line files. Nothing was changed.',
-          );
+        const kind = await kindOf(file);
+        if (!kind) {
+          warn(`${file.name} was not taken in`, `The Desk takes ${ALL_KINDS}. Nothing was changed.`);
+          continue;
+        }
+        const other = await kind.take(file, desk);
+        if (typeof other === 'string') return void navigate(`/scene/${other}`);
       }
     };
-    const pastedPoints = (text: string): boolean => {
-      if (text.length > MOST_PASTED) return false;
-      const isList = isPointList(text);
-      if (isList) void importPoints('Pasted points', text, desk);
-      return isList;
+    /** What is neither a drawing nor a path: a list of points, or a place-holder for what was copied on the Desk. */
+    const pasteText = async (text: string): Promise<void> => {
+      const guides = text.length > MOST_PASTED ? undefined : await import('./guides.ts');
+      if (guides?.isPointList(text)) await guides.importPoints('Pasted points', text, desk);
+      else if (!pasteHeld(desk)) tellUnknown(text);
     };
     const onDragOver = (event: DragEvent): void => {
       if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
@@ -83,10 +75,10 @@ export function useFileDrops(): void {
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) void take(files);
       else if (/^\s*(?:<\?xml|<svg[\s>])/.test(text))
-        void importArtText('Pasted drawing', text, desk).then(
-          (id) => id && useDeskView.getState().set({ drawer: 'art' }),
-        );
-      else if (!pastePathData(desk, text) && !pastedPoints(text) && !pasteHeld(desk)) tellUnknown(text);
+        void import('./art.ts')
+          .then(({ importArtText }) => importArtText('Pasted drawing', text, desk))
+          .then((id) => id && useDeskView.getState().set({ drawer: 'art' }));
+      else if (!pastePathData(desk, text)) void pasteText(text);
     };
     window.addEventListener('dragover', onDragOver);
     window.addEventListener('drop', onDrop);

@@ -1,10 +1,10 @@
 import { ColorInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { ChoiceField, NumberField, PX } from '../fields/index.ts';
-import { ask } from '../look/ask.tsx';
-import { warn } from '../look/notices.tsx';
-import { importArtText } from './import-art.ts';
-import type { Desk } from './desk.ts';
+import { ChoiceField, NumberField, PX } from '../../fields/index.ts';
+import { ask } from '../../look/ask.tsx';
+import { warn } from '../../look/notices.tsx';
+import { importArtText } from './art.ts';
+import type { Desk } from '../desk.ts';
 import { fontFile, SHIPPED_FONTS, type ShippedFont } from './shipped-fonts.ts';
 
 interface Wish {

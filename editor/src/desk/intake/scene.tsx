@@ -1,16 +1,16 @@
 import { useEffect, useState } from 'react';
 import { Checkbox } from '@mantine/core';
 import { lostInside, setIn, type Scene } from '@pace-line/core';
-import { listCards, loadStored, selectRider, type SceneCard } from '../document/index.ts';
-import { ChoiceField, NumberField, secondsAt } from '../fields/index.ts';
-import { readSceneFile } from '../jobs/index.ts';
-import { askAmong } from '../look/ask.tsx';
-import { tell, warn } from '../look/notices.tsx';
-import { pickFiles } from '../platform/files.ts';
-import { wordsOfProblems } from '../words/problems.ts';
-import { perform } from './actions/change.ts';
-import { keepBefore } from './actions/saving.ts';
-import { sceneOf, type Desk } from './desk.ts';
+import { listCards, loadStored, selectRider, type SceneCard } from '../../document/index.ts';
+import { ChoiceField, NumberField, secondsAt } from '../../fields/index.ts';
+import { readSceneFile } from '../../jobs/index.ts';
+import { askAmong } from '../../look/ask.tsx';
+import { tell, warn } from '../../look/notices.tsx';
+import { pickFiles } from '../../platform/files.ts';
+import { wordsOfProblems } from '../../words/problems.ts';
+import { perform } from '../actions/change.ts';
+import { keepBefore } from '../actions/saving.ts';
+import { sceneOf, type Desk } from '../desk.ts';
 
 /** What is asked for: a scene, how long its loop takes here, s, and whether it is cut off at its canvas's edges. */
 interface Wish {
