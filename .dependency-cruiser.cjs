@@ -25,7 +25,7 @@ const downwards = layers.map((layer, i) => ({
 const plain = {
   platform: [],
   frame: [],
-  words: [],
+  words: ['tools', 'document'],
   tools: ['document', 'words', 'platform'],
   figures: ['document', 'frame', 'tools', 'words', 'platform'],
 };

@@ -2,11 +2,16 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Beginning, Scene, Seating } from '@pace-line/core';
 import type { DrawingParts } from '@pace-line/core/art-import';
-import { FIRST_SNAPPING, type LastStroke, type SnapKind, type SnapSettings, type ToolOptions } from '../tools/index.ts';
+import {
+  FIRST_SNAPPING,
+  type LastStroke,
+  type SnapKind,
+  type SnapSettings,
+  type ToolName,
+  type ToolOptions,
+} from '../tools/index.ts';
 import { IDENTITY, type ViewTransform } from '../figures/view-transform.ts';
 
-export const TOOL_NAMES = ['adjust', 'plot', 'sketch', 'act-out', 'set-down', 'shape', 'measure'] as const;
-export type ToolName = (typeof TOOL_NAMES)[number];
 export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'charts' | 'marks' | null;
 /** What a narrow window shows. */
 export type DeskPage = 'canvas' | 'sheet' | 'cards';

@@ -60,3 +60,13 @@ export interface Tool {
   /** Another tool is taken: ends what is under way and keeps what was made. A tool without it gives it up. */
   leave?: () => void;
 }
+
+/** A tool of the canvas as it is listed (canvas/index.ts): all that is said of it. Its icon and its options are a face of it (desk/canvas/faces/). */
+export interface CanvasTool {
+  readonly name: string;
+  readonly label: string;
+  /** What a hand does with it, for the line under the canvas; absent: that depends on what is selected. */
+  readonly line?: string;
+  /** Makes it; `done` takes the first tool again. */
+  readonly make: (host: ToolHost, done: () => void) => Tool;
+}

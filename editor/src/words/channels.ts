@@ -1,33 +1,51 @@
 import type { Key, KeyChannel } from '@pace-line/core';
 
-/** What channels of keys are called. */
-export const CHANNEL_NAMES: Readonly<Record<KeyChannel, string>> = {
-  turn: 'turn',
-  scale: 'scale',
-  opacity: 'opacity',
-  lift: 'lift',
-  lead: 'lead',
-  squash: 'stretch',
-  axis: 'squash axis',
+/** One number of a key's value, as it is shown. */
+export interface ChannelNumber {
+  /** What its field is called. */
+  readonly field: string;
+  readonly unit: '°' | '%' | 'px';
+  /** What is shown for each of the file's. */
+  readonly factor: number;
+  /** Least and largest, as shown; absent: any. */
+  readonly min?: number;
+  readonly max?: number;
+}
+
+export interface ChannelWords {
+  /** What the channel is called. */
+  readonly name: string;
+  readonly numbers: readonly [ChannelNumber, ...ChannelNumber[]];
+}
+
+const percent = (field: string, min: number, max: number): ChannelNumber => ({
+  ...{ field, unit: '%', factor: 100 },
+  min,
+  max,
+});
+const degrees = (field: string): ChannelNumber => ({ field, unit: '°', factor: 1 });
+const px = (field: string): ChannelNumber => ({ field, unit: 'px', factor: 1 });
+
+/** All that is said of each channel of keys: on strips, in fields, to readers of the screen. */
+export const CHANNELS: Readonly<Record<KeyChannel, ChannelWords>> = {
+  turn: { name: 'turn', numbers: [degrees('Turn key')] },
+  scale: {
+    name: 'scale',
+    numbers: [percent('Scale key across', -100_000, 100_000), percent('Scale key over', -100_000, 100_000)],
+  },
+  opacity: { name: 'opacity', numbers: [percent('Opacity key', 0, 100)] },
+  lift: { name: 'lift', numbers: [px('Lift key')] },
+  lead: { name: 'lead', numbers: [px('Lead key')] },
+  squash: { name: 'stretch', numbers: [percent('Stretch key', 5, 2000)] },
+  axis: { name: 'squash axis', numbers: [degrees('Squash axis key')] },
 };
 
-const percent = (value: number): string => `${Math.round(value * 1000) / 10}%`;
-const px = (value: number): string => `${Math.round(value * 10) / 10} px`;
-
-/** A key's value in a few letters. */
+/** A key's value in a few letters: numbers that are alike once. */
 export function wordsOfKeyValue(channel: KeyChannel, value: Key['value']): string {
-  const [first, second] = [value].flat() as readonly number[];
-  switch (channel) {
-    case 'turn':
-    case 'axis':
-      return `${Math.round((first ?? 0) * 10) / 10}°`;
-    case 'scale':
-      return first === second ? percent(first ?? 1) : `${percent(first ?? 1)} × ${percent(second ?? 1)}`;
-    case 'opacity':
-    case 'squash':
-      return percent(first ?? 1);
-    case 'lift':
-    case 'lead':
-      return px(first ?? 0);
-  }
+  const numbers = [value].flat() as readonly number[];
+  const words = CHANNELS[channel].numbers.map(({ unit, factor }, i) => {
+    const shown = Math.round((numbers[i] ?? 0) * factor * 10) / 10;
+    return `${shown}${unit === 'px' ? ' px' : unit}`;
+  });
+  return [...new Set(words)].join(' × ');
 }

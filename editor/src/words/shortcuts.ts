@@ -1,3 +1,5 @@
+import { CANVAS_TOOLS } from '../tools/index.ts';
+
 /** A shortcut as the help shows it. */
 export interface Shortcut {
   readonly keys: string;
@@ -19,14 +21,8 @@ export const SHORTCUTS: readonly { readonly group: string; readonly list: readon
   {
     group: 'Drawing',
     list: [
-      { keys: '1', does: 'Adjust' },
-      { keys: '2', does: 'Plot' },
-      { keys: '3', does: 'Sketch' },
-      { keys: '4', does: 'Act out' },
-      { keys: '5', does: 'Set down' },
+      ...CANVAS_TOOLS.map(({ label }, i) => ({ keys: String(i + 1), does: label })),
       { keys: 'arrows in Set down', does: 'set the selected rider down a px further at the playhead; with Shift ten' },
-      { keys: '6', does: 'Shape' },
-      { keys: '7', does: 'Measure' },
       { keys: 'Alt while bending', does: 'a straight span becomes an arc' },
       { keys: 'Shift while dragging', does: 'multiples of 15°; scaling keeps proportions' },
       { keys: 'Ctrl while dragging', does: 'holds snapping off' },

@@ -1,6 +1,6 @@
 import { deleteKeys, countedIds, riderById, setKey, type Key, type KeyChannel, type Rider } from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
-import { CHANNEL_NAMES } from '../../words/channels.ts';
+import { CHANNELS } from '../../words/channels.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 import { change, perform } from './change.ts';
 import { localTimeOf } from './marks.ts';
@@ -21,11 +21,11 @@ export function setKeyHere(desk: Desk, id: string, channel: KeyChannel, value: K
   const rider = riderById(scene, id);
   if (!rider) return;
   const there = keyNear(rider, channel, localTimeOf(desk, id), scene.clock.fps);
-  const next = countedIds(scene, `${id}-${CHANNEL_NAMES[channel]}-`);
+  const next = countedIds(scene, `${id}-${CHANNELS[channel].name}-`);
   const ids = [next(), next(), next()] as const;
   const args = { rider: id, channel, time: there?.time ?? frameTimeOf(desk, id), value, ids };
   const selection = { ...selectRider(id), keys: [there?.id ?? ids[0]] };
-  change(desk, `Key ${CHANNEL_NAMES[channel]}`, (before) => setKey(before, args), selection);
+  change(desk, `Key ${CHANNELS[channel].name}`, (before) => setKey(before, args), selection);
 }
 
 /** Takes away the key of a channel that stands at the playhead. */

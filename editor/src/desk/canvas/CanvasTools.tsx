@@ -1,29 +1,12 @@
 import { memo, useRef } from 'react';
 import { Tooltip } from '@mantine/core';
-import {
-  IconPencil,
-  IconPointer,
-  IconRuler2,
-  IconShape,
-  IconSpeakerphone,
-  IconStepInto,
-  IconVectorSpline,
-  IconZoomScan,
-} from '@tabler/icons-react';
+import { IconZoomScan } from '@tabler/icons-react';
 import { useFigure } from '../../scene/context.ts';
-import { useDeskView, type ToolName } from '../view.ts';
+import { CANVAS_TOOLS } from '../../tools/index.ts';
+import { useDeskView } from '../view.ts';
+import { TOOL_FACES } from './faces/index.ts';
 import { hand } from './hand.ts';
 import { SeeingMenu } from './SeeingMenu.tsx';
-
-const TOOLS: readonly { name: ToolName; label: string; key: string; icon: typeof IconPointer }[] = [
-  { name: 'adjust', label: 'Adjust', key: '1', icon: IconPointer },
-  { name: 'plot', label: 'Plot', key: '2', icon: IconVectorSpline },
-  { name: 'sketch', label: 'Sketch', key: '3', icon: IconPencil },
-  { name: 'act-out', label: 'Act out', key: '4', icon: IconSpeakerphone },
-  { name: 'set-down', label: 'Set down', key: '5', icon: IconStepInto },
-  { name: 'shape', label: 'Shape', key: '6', icon: IconShape },
-  { name: 'measure', label: 'Measure', key: '7', icon: IconRuler2 },
-];
 
 /** The drawing tools on the canvas's upper edge, what points snap to, the pointer's place and the zoom. */
 export const CanvasTools = memo(function CanvasTools({ fit }: { readonly fit: () => void }) {
@@ -31,20 +14,23 @@ export const CanvasTools = memo(function CanvasTools({ fit }: { readonly fit: ()
   const set = useDeskView((state) => state.set);
   return (
     <div className="canvas-tools" role="toolbar" aria-label="Drawing tools">
-      {TOOLS.map(({ name, label, key, icon: Icon }) => (
-        <Tooltip key={name} label={`${label} (${key})`}>
-          <button
-            type="button"
-            className="tool-tab"
-            aria-pressed={tool === name}
-            aria-label={label}
-            onClick={() => set({ tool: name })}
-          >
-            <Icon size={16} aria-hidden />
-            <span className="tool-name">{label}</span>
-          </button>
-        </Tooltip>
-      ))}
+      {CANVAS_TOOLS.map(({ name, label }, i) => {
+        const Icon = TOOL_FACES[name].icon;
+        return (
+          <Tooltip key={name} label={`${label} (${i + 1})`}>
+            <button
+              type="button"
+              className="tool-tab"
+              aria-pressed={tool === name}
+              aria-label={label}
+              onClick={() => set({ tool: name })}
+            >
+              <Icon size={16} aria-hidden />
+              <span className="tool-name">{label}</span>
+            </button>
+          </Tooltip>
+        );
+      })}
       <span className="spacer" />
       <PointerPlace />
       <SeeingMenu />

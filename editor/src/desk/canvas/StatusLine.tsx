@@ -4,16 +4,12 @@ import { useDocumentState } from '../../document/index.ts';
 import { ticksNow, type CanvasNow } from '../../figures/canvas/index.ts';
 import type { Frame } from '../../frame/playback.ts';
 import { useFigure } from '../../scene/context.ts';
-import { useDeskView, type ToolName } from '../view.ts';
+import { CANVAS_TOOLS, type CanvasTool, type ToolName } from '../../tools/index.ts';
+import { useDeskView } from '../view.ts';
 
-const TOOL_LINES: Readonly<Partial<Record<ToolName, string>>> = {
-  plot: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.',
-  sketch: 'Press and draw. Ending at the start closes it; the fit can be changed afterwards.',
-  'act-out': 'Press, wait for the count, and move as the rider should move; let go to end.',
-  'set-down': 'Drag a rider to where it should be at the playhead; press a guide to be there then.',
-  shape: 'Drag the shape’s box, or click for a middling one; Shift keeps it even.',
-  measure: 'Point at a guide for its lengths; drag between two points.',
-};
+/** What is said of a tool, whatever is selected. */
+const lineOf = (tool: ToolName): string | undefined =>
+  CANVAS_TOOLS.map((one): CanvasTool => one).find(({ name }) => name === tool)?.line;
 
 /** A line under the canvas: what a drag would do now, and how far apart the ticks stand. */
 export const StatusLine = memo(function StatusLine({ now }: { now: (frame: Frame) => CanvasNow }) {
@@ -22,7 +18,7 @@ export const StatusLine = memo(function StatusLine({ now }: { now: (frame: Frame
   const guide = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
   const rider = useDocumentState((state) => riderById(state.shown, state.selection.riders[0] ?? ''));
   let text = 'Click to select; drag a box to select several, with Shift to add.';
-  const toolLine = TOOL_LINES[tool];
+  const toolLine = lineOf(tool);
   if (toolLine !== undefined) text = toolLine;
   else if (guide?.link) text = 'It follows another guide; edit that one, or unlink it on card 1.';
   else if (selection.nodes.length > 0 && guide)

@@ -1,20 +1,10 @@
 import { useState } from 'react';
 import { prepare } from '@pace-line/core';
 import { tell } from '../../look/notices.tsx';
-import {
-  actOutTool,
-  adjustTool,
-  measureTool,
-  plotTool,
-  setDownTool,
-  shapeTool,
-  sketchTool,
-  type Tool,
-  type ToolHost,
-} from '../../tools/index.ts';
+import { CANVAS_TOOLS, type Tool, type ToolHost, type ToolName } from '../../tools/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
-import { keepStroke, useDeskView, usePreferences, type ToolName } from '../view.ts';
+import { keepStroke, useDeskView, usePreferences } from '../view.ts';
 import { showHints, showPreview } from './hand.ts';
 
 export interface Tools {
@@ -55,16 +45,11 @@ export function useTools(): Tools {
         return () => clearInterval(timer);
       },
     };
-    const toAdjust = (): void => useDeskView.getState().set({ tool: 'adjust' });
-    const all: Record<ToolName, Tool> = {
-      adjust: adjustTool(host),
-      plot: plotTool(host, toAdjust),
-      sketch: sketchTool(host, () => undefined),
-      'act-out': actOutTool(host, () => undefined),
-      'set-down': setDownTool(host),
-      shape: shapeTool(host, toAdjust),
-      measure: measureTool(host),
-    };
+    const done = (): void => useDeskView.getState().set({ tool: CANVAS_TOOLS[0].name });
+    const all = Object.fromEntries(CANVAS_TOOLS.map(({ name, make }) => [name, make(host, done)])) as Record<
+      ToolName,
+      Tool
+    >;
     return { host, all };
   });
   return tools;

@@ -8,7 +8,8 @@ import { deleteSelected, selectAll } from '../actions/selecting.ts';
 import { flipSelection } from '../actions/transforming.ts';
 import { zoomedAt } from '../../figures/view-transform.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
-import { TOOL_NAMES, useDeskView, usePreferences, type Drawer } from '../view.ts';
+import { CANVAS_TOOLS } from '../../tools/index.ts';
+import { useDeskView, usePreferences, type Drawer } from '../view.ts';
 
 /** What a key does: looked up by its name, letters small. */
 export type Bindings = ReadonlyMap<string, () => void>;
@@ -53,7 +54,7 @@ const watching = (desk: Desk): Readonly<Record<string, () => void>> => ({
 });
 
 const arranging = (): Readonly<Record<string, () => void>> => ({
-  ...Object.fromEntries(TOOL_NAMES.map((tool, i) => [String(i + 1), () => view().set({ tool })])),
+  ...Object.fromEntries(CANVAS_TOOLS.map(({ name }, i) => [String(i + 1), () => view().set({ tool: name })])),
   k: () => drawer('contents'),
   l: () => drawer('art'),
   ';': () => drawer('collection'),

@@ -13,7 +13,7 @@ import {
   type Scene,
   type Shown,
 } from '@pace-line/core';
-import { CHANNEL_NAMES, wordsOfKeyValue } from '../../words/channels.ts';
+import { CHANNELS, wordsOfKeyValue } from '../../words/channels.ts';
 import { seconds } from '../../words/labels.ts';
 import type { Figure } from '../figure.ts';
 import { group, shape, type Attributes, type Part } from '../shapes.ts';
@@ -69,7 +69,7 @@ function strip(now: KeysNow, rider: Rider, channel: KeyChannel, top: number): Pa
     shape('text', { class: `place-name ${className}`, x: axes.left - 8, y: at }, text);
   return group({ key: channel, class: 'key-strip' }, [
     shape('line', { class: 'place-rule', x1: axes.left, x2: axes.right, y1: top + 0.5, y2: top + 0.5 }),
-    name('ribbon-name', top + 16, CHANNEL_NAMES[channel]),
+    name('ribbon-name', top + 16, CHANNELS[channel].name),
     name('muted', top + 30, rangeWords(channel, keys)),
     shape('path', { class: 'key-line', d: `M${path}` }),
     ...keys.flatMap((key, i) =>
@@ -99,7 +99,7 @@ function tick({ chosen }: KeysNow, rider: Rider, channel: KeyChannel, key: Key, 
     tabindex: isTabStop(chosen, key.id, at.index) ? 0 : -1,
     role: 'button',
     'aria-pressed': String(isChosen),
-    'aria-label': `${CHANNEL_NAMES[channel]} key of ${rider.name}, ${wordsOfKeyValue(channel, key.value)} at ${seconds(key.time)}`,
+    'aria-label': `${CHANNELS[channel].name} key of ${rider.name}, ${wordsOfKeyValue(channel, key.value)} at ${seconds(key.time)}`,
   };
   return group(
     {

@@ -3,7 +3,7 @@ import { selectRider } from '../../document/index.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
 import type { Pointer } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 
 /** s. Length of a beat of the count-in. */
 export const BEAT = 0.5;
@@ -114,3 +114,10 @@ function putActed(host: ToolHost, rider: string, acted: Acted): string {
   );
   return guide.id;
 }
+
+export const actingOut = {
+  name: 'act-out',
+  label: 'Act out',
+  line: 'Press, wait for the count, and move as the rider should move; let go to end.',
+  make: (host) => actOutTool(host, () => undefined),
+} as const satisfies CanvasTool;

@@ -1,7 +1,7 @@
 import { freeId, guideById, idsIn, insertNode, type Guide, type Node } from '@pace-line/core';
 import { NOTHING, selectGuide, type Selection } from '../../document/index.ts';
 import { DRAG_FROM, type Pointer } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 import type { CanvasDrag } from './grabs/grab.ts';
 import { grabOf } from './grabs/index.ts';
 import { hitsAt, type Hit } from './hit.ts';
@@ -143,3 +143,9 @@ export function addNodeAt(host: ToolHost, p: Pointer): void {
       host.do('Add node', (scene) => insertNode(scene, args), selectGuide(on.guide, [id]));
   }
 }
+
+export const adjusting = {
+  name: 'adjust',
+  label: 'Adjust',
+  make: (host) => adjustTool(host),
+} as const satisfies CanvasTool;

@@ -1,7 +1,7 @@
 import { nearestOnPath, pathOfGuide, type Guide, type Nearest, type Scene } from '@pace-line/core';
 import { snapped } from '../snap/snap.ts';
 import { hitRadius, wayOf, type Pointer } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 import { isInHand } from '../in-hand.ts';
 
 interface Spot {
@@ -104,3 +104,10 @@ function alongBetween(a: Spot, b: Spot): { length: number; points: [number, numb
   });
   return { length: way, points };
 }
+
+export const measuring = {
+  name: 'measure',
+  label: 'Measure',
+  line: 'Point at a guide for its lengths; drag between two points.',
+  make: (host) => measureTool(host),
+} as const satisfies CanvasTool;

@@ -4,7 +4,7 @@ import { guideFrom } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, heldToAngles, hitRadius, type Pointer } from '../pointer.ts';
 import type { DraftNode, Preview } from '../preview.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 
 /**
  * Plotting: click for a corner, press and drag to pull handles, click the first node to close, click the last one again (or Enter) to end,
@@ -136,3 +136,10 @@ function pulledTo(node: DraftNode, p: Pointer, closing: boolean): DraftNode {
   const into = [-out[0], -out[1]] as const;
   return closing ? { ...node, in: into } : { ...node, in: into, out, join: 'balanced' };
 }
+
+export const plotting = {
+  name: 'plot',
+  label: 'Plot',
+  line: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.',
+  make: plotTool,
+} as const satisfies CanvasTool;

@@ -18,7 +18,7 @@ import { guideFrame } from '../guide-frame.ts';
 import { nextColor } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, hitRadius, type Pointer } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 
 /** A rider in the hand. */
 interface Drag {
@@ -180,3 +180,10 @@ function newIds(scene: Scene, rider: Rider): Pick<SetDown, 'ids' | 'name' | 'col
     color: nextColor(scene),
   };
 }
+
+export const settingDown = {
+  name: 'set-down',
+  label: 'Set down',
+  line: 'Drag a rider to where it should be at the playhead; press a guide to be there then.',
+  make: (host) => setDownTool(host),
+} as const satisfies CanvasTool;

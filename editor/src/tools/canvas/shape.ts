@@ -3,7 +3,7 @@ import { selectGuide } from '../../document/index.ts';
 import { guideFrom } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { DRAG_FROM, wayOf, type Pointer } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 
 /** Names of the shapes, as people read them. */
 export const SHAPE_NAMES: Readonly<Record<ShapeKind, string>> = {
@@ -145,3 +145,10 @@ export function shapeTool(host: ToolHost, done: () => void): Tool {
     key: () => false,
   };
 }
+
+export const shaping = {
+  name: 'shape',
+  label: 'Shape',
+  line: 'Drag the shape’s box, or click for a middling one; Shift keeps it even.',
+  make: shapeTool,
+} as const satisfies CanvasTool;

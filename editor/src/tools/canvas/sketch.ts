@@ -3,7 +3,7 @@ import { selectGuide } from '../../document/index.ts';
 import { guideFrom } from './new-guide.ts';
 import { snapped } from '../snap/snap.ts';
 import { hitRadius } from '../pointer.ts';
-import type { Tool, ToolHost } from '../tool.ts';
+import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 
 type Point = readonly [number, number];
 
@@ -72,3 +72,10 @@ const lengthOf = (stroke: readonly Point[]): number =>
     const before = stroke[i - 1];
     return before ? sum + Math.hypot(x - before[0], y - before[1]) : sum;
   }, 0);
+
+export const sketching = {
+  name: 'sketch',
+  label: 'Sketch',
+  line: 'Press and draw. Ending at the start closes it; the fit can be changed afterwards.',
+  make: (host) => sketchTool(host, () => undefined),
+} as const satisfies CanvasTool;

@@ -3,42 +3,13 @@ import { keyValueAt, localAt, riderById, type Key, type KeyChannel, type Rider }
 import { useDocumentState } from '../../../document/index.ts';
 import { DEGREES, NumberField, PERCENT, PX, type Units } from '../../../fields/index.ts';
 import { useFigure } from '../../../scene/context.ts';
-import { CHANNEL_NAMES } from '../../../words/channels.ts';
+import { CHANNELS, type ChannelNumber } from '../../../words/channels.ts';
 import { dropKeyHere, keyNear, setKeyHere } from '../../actions/keys.ts';
 import { useDesk } from '../../context.ts';
 import { useLive } from '../../live.tsx';
 import { Row } from '../Card.tsx';
 
-/** One number of a key's value, as a field shows it. */
-interface KeyField {
-  readonly name: string;
-  readonly unit: string;
-  readonly units: Units;
-  readonly digits: number;
-  /** From the file's number to the shown one. */
-  readonly factor: number;
-  readonly min?: number;
-  readonly max?: number;
-}
-
-const percent = (name: string, min: number, max: number): KeyField => ({
-  ...{ name, unit: '%', units: PERCENT, digits: 1, factor: 100 },
-  min,
-  max,
-});
-const degrees = (name: string): KeyField => ({ name, unit: '°', units: DEGREES, digits: 1, factor: 1 });
-const px = (name: string): KeyField => ({ name, unit: 'px', units: PX, digits: 1, factor: 1 });
-
-/** The fields of each channel's values, in their order. */
-export const KEY_FIELDS: Readonly<Record<KeyChannel, readonly KeyField[]>> = {
-  turn: [degrees('Turn key')],
-  scale: [percent('Scale key across', -100_000, 100_000), percent('Scale key over', -100_000, 100_000)],
-  opacity: [percent('Opacity key', 0, 100)],
-  lift: [px('Lift key')],
-  lead: [px('Lead key')],
-  squash: [percent('Stretch key', 5, 2000)],
-  axis: [degrees('Squash axis key')],
-};
+const UNITS: Readonly<Record<ChannelNumber['unit'], Units>> = { '°': DEGREES, '%': PERCENT, px: PX };
 
 interface KeyRowProps {
   readonly rider: Rider;
@@ -48,7 +19,7 @@ interface KeyRowProps {
 }
 
 /** A channel's value at the playhead, on top of the rest: what is typed is kept as a key there. */
-export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: KeyRowProps): ReactNode {
+export function KeyRow({ rider, channel, fields = CHANNELS[channel].numbers.length }: KeyRowProps): ReactNode {
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const [time, setTime] = useState(() => desk.playback.time);
@@ -70,25 +41,25 @@ export function KeyRow({ rider, channel, fields = KEY_FIELDS[channel].length }: 
     const all = numbers.map((one, i) => (i === index || isAlike ? next : one));
     setKeyHere(desk, rider.id, channel, (all.length === 1 ? all[0] : all) as Key['value']);
   };
-  const name = CHANNEL_NAMES[channel];
+  const name = CHANNELS[channel].name;
   return (
     <Row label={`Key: ${name}`}>
-      {KEY_FIELDS[channel].slice(0, fields).map((field, i) => (
+      {CHANNELS[channel].numbers.slice(0, fields).map(({ field, unit, factor, min, max }, i) => (
         <KeyNumber
-          key={field.name}
+          key={field}
           rider={rider.id}
           channel={channel}
           index={i}
-          factor={field.factor}
-          label={field.name}
-          value={(numbersOf(value())[i] ?? 0) * field.factor}
-          unit={field.unit}
-          units={field.units}
-          digits={field.digits}
+          factor={factor}
+          label={field}
+          value={(numbersOf(value())[i] ?? 0) * factor}
+          unit={unit}
+          units={UNITS[unit]}
+          digits={1}
           takesSame={() => keyAt(desk.playback.time) === undefined}
-          {...(field.min === undefined ? {} : { min: field.min })}
-          {...(field.max === undefined ? {} : { max: field.max })}
-          onCommit={(next) => commit(i, next / field.factor)}
+          {...(min === undefined ? {} : { min })}
+          {...(max === undefined ? {} : { max })}
+          onCommit={(next) => commit(i, next / factor)}
         />
       ))}
       <button

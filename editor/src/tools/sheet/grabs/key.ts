@@ -9,36 +9,19 @@ import {
   type Side,
 } from '@pace-line/core';
 import { selectRider, toggled, type Gesture } from '../../../document/index.ts';
+import { CHANNELS } from '../../../words/channels.ts';
 import type { SheetHost, SheetPointer } from '../host.ts';
 import { DRAG_FROM, onFrame, type SheetDrag } from './grab.ts';
 
-/** What a px of a hand's way up adds to a key's value. */
-const PER_PX: Readonly<Record<KeyChannel, number>> = {
-  turn: 1,
-  scale: 0.01,
-  opacity: 0.01,
-  lift: 1,
-  lead: 1,
-  squash: 0.01,
-  axis: 1,
-};
-
-/** Least and greatest value that a hand gives. */
-const BOUNDS: Readonly<Record<KeyChannel, readonly [number, number]>> = {
-  turn: [-1e6, 1e6],
-  scale: [-1000, 1000],
-  opacity: [0, 1],
-  lift: [-1e7, 1e7],
-  lead: [-1e7, 1e7],
-  squash: [0.05, 20],
-  axis: [-1e6, 1e6],
-};
+/** Least and greatest value that a hand gives where the channel has no bounds of its own. */
+const FARTHEST = 1e7;
 
 /** A key's value with the hand's way added: both scales together, of a stretch the stretch alone. */
 export function raisedValue(channel: KeyChannel, value: Key['value'], px: number): Key['value'] {
-  const [least, most] = BOUNDS[channel];
-  const by = px * PER_PX[channel];
-  const raised = (one: number): number => Math.round(Math.min(most, Math.max(least, one + by)) * 1e6) / 1e6;
+  // A px of the hand's way up is one of what is shown.
+  const [{ factor, min = -FARTHEST, max = FARTHEST }] = CHANNELS[channel].numbers;
+  const raised = (one: number): number =>
+    Math.round(Math.min(max / factor, Math.max(min / factor, one + px / factor)) * 1e6) / 1e6;
   if (typeof value === 'number') return raised(value);
   const [a, b] = value;
   return [raised(a), channel === 'scale' ? raised(b) : b];
