@@ -23,7 +23,7 @@ import { countedRandom } from '../core/src/testing/random.ts';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
 import { callsPerSecond, medianTime, mediansInTurn, millions, ms, type Row } from './measure.ts';
 import { riding } from './riders.ts';
-import { takeRows } from './takes.ts';
+import { crowdRows, takeRows } from './takes.ts';
 
 interface Truth {
   readonly id: string;
@@ -284,6 +284,7 @@ export const coreRows = async (): Promise<Row[]> => [
   ...riding(),
   ...baking(),
   ...(await takeRows()),
+  ...(await crowdRows()),
   ...sketching(),
   ...following(),
   ...cooking(),

@@ -14,6 +14,7 @@ import {
   type Scene,
   type Take,
 } from '@pace-line/core';
+import { crowd } from './editor/scenes.ts';
 import type { Row } from './measure.ts';
 
 const isMoving = (drawn: Take['drawing'][number]): boolean =>
@@ -43,6 +44,48 @@ function samples(): Scene[] {
       .map((rider) => ({ ...rider, poses: { ...rider.poses, by: 'still' as const } }));
     return { ...read.scene, riders };
   });
+}
+
+/** ms that a scene takes as animated SVG. */
+async function writing(scene: Scene): Promise<number> {
+  const svg = formatById('animated-svg');
+  if (!svg) throw new Error('no format');
+  const begun = performance.now();
+  await send(scene, svg, svg.options.parse({}), memorySink().sink, QUIET_RUN);
+  return performance.now() - begun;
+}
+
+/** Riders of one route, each with a pace of its own. */
+function differing(count: number): Scene {
+  const scene = crowd(count);
+  const riders = scene.riders.map((rider, i) => {
+    const [first, last] = rider.pace.marks;
+    if (!first || !last) return rider;
+    const share = (i + 1) / (count + 1);
+    const middle = { ...first, id: `${rider.id}-middle`, time: 2 + 4 * share };
+    const place = { by: 'share', value: 0.3 + 0.4 * ((i * 0.618) % 1) } as const;
+    return { ...rider, pace: { ...rider.pace, marks: [first, { ...middle, place }, last] } };
+  });
+  return { ...scene, riders };
+}
+
+/** What a thousand riders take to write: those of one motion, which is looked for once, and those of motions of their own. */
+export async function crowdRows(): Promise<Row[]> {
+  await writing(crowd(20));
+  const same = await writing(crowd(1000));
+  // A fifth of them: each takes the same.
+  const different = 5 * (await writing(differing(200)));
+  const row = (what: string, ms: number, most: number): Row => ({
+    what,
+    figure: `${(ms / 1000).toFixed(1)} s`,
+    beside: `limit ${most} s`,
+    promise: `at most ${most} s`,
+    kept: ms <= most * 1000,
+  });
+  return [
+    row('1,000 riders of one route that differ by delay and lift, as animated SVG', same, 3),
+    row('1,000 riders of a pace each (five times 200), as animated SVG', different, 15),
+  ];
 }
 
 /** What the motion of the sample scenes takes in a target that animates. */

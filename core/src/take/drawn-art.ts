@@ -1,6 +1,6 @@
 import { runsByTime } from '../drive/index.ts';
 import type { PathNode } from '../geometry/index.ts';
-import type { Channel, Displayed } from '../motion/index.ts';
+import type { Channel, Displayed, RiderMotion } from '../motion/index.ts';
 import { artOfRider, guideById, leadInOf, riderById, type Art, type Rider, type Scene } from '../scene/index.ts';
 import { alongOf, isShorter, type Along } from './along.ts';
 import type { CarriedFrame, FrameBaking, FrameOf } from './carried-frame.ts';
@@ -21,6 +21,7 @@ export interface DrawnArt extends Led {
   readonly name: string;
   readonly code: string;
   readonly art: Art;
+  /** Of one that repeats another those of that one. */
   readonly curves: Readonly<Record<Channel, Curve>>;
   /** The same by a motion along its guide, where that is written shorter and was asked for. */
   readonly along: Along | null;
@@ -63,6 +64,15 @@ export interface Inside {
   readonly frame: CarriedFrame | null;
 }
 
+/** Finds riders that repeat earlier ones (echoes.ts). */
+export interface Repeats {
+  of: (
+    rider: RiderMotion,
+    repeating: Pick<DrawnArt, 'art' | 'pose' | 'shown'>,
+  ) => { readonly leader: DrawnArt; readonly ahead: number } | undefined;
+  note: (rider: RiderMotion, drawn: DrawnArt) => void;
+}
+
 /** How riders are baked. */
 export interface Baking extends FrameBaking {
   readonly ways: boolean;
@@ -72,11 +82,13 @@ export interface Baking extends FrameBaking {
   readonly codes: ReadonlyMap<string, string>;
   /** Where a guide's line lies. */
   readonly frameOf: FrameOf;
+  /** What finds riders that repeat others; null: each has its own motion. */
+  readonly echoes: Repeats | null;
 }
 
 /** A rider as it is drawn at one place of the order; undefined where nothing of it is. */
 export function drawnArt(
-  { scene, motion, tolerance, cubic, ways, joint: isWanted, codes, leadIn, frameOf }: Baking,
+  { scene, motion, tolerance, cubic, ways, joint: isWanted, codes, leadIn, frameOf, echoes }: Baking,
   { rider, index, under }: Displayed & { kind: 'rider' },
   tell: (share: number) => void,
 ): DrawnArt | undefined {
@@ -105,6 +117,12 @@ export function drawnArt(
     ...goesWith(scene, rider, codes),
   };
   if (moving.varies.length === 0) return { kind: 'art', id, name, art, curves: constantCurves(moving), ...still };
+  const repeated = echoes?.of(moving, { art, pose, shown });
+  if (repeated) {
+    const { leader, ahead } = repeated;
+    const { curves, along, joint, mirrored } = leader;
+    return { kind: 'art', id, name, art, curves, ...still, along, joint, mirrored, echo: { of: leader.id, ahead } };
+  }
   const looked = lookedAt(moving, length, box, tolerance, cubic, (share) => tell(share / 2));
   // What enters has curves alone: those of its lead-in go on in them.
   const joint = isWanted && !led.entering && goesBothWays(moving);
@@ -114,17 +132,10 @@ export function drawnArt(
   const along = guide ? alongOf(moving, guide, length, looked) : null;
   const mirrored =
     ways && isEndless(scene) && scene.clock.repeat === 'there-and-back' && isMirrored(moving, length, box);
-  return {
-    kind: 'art',
-    id,
-    name,
-    art,
-    curves,
-    ...still,
-    joint,
-    along: along && isShorter(along, curves) ? along : null,
-    mirrored,
-  };
+  const shorter = along && isShorter(along, curves) ? along : null;
+  const drawn: DrawnArt = { kind: 'art', id, name, art, curves, ...still, joint, along: shorter, mirrored };
+  echoes?.note(moving, drawn);
+  return drawn;
 }
 
 /** With which rider one goes, and whether that turns along its guide. */

@@ -71,7 +71,7 @@ interface Measured {
 }
 
 /** All that a take moves: art, and the frames of what is carried, lines that are drawn and those that riders are seen within. */
-function measuredIn(scene: Scene, { drawing }: Take): Measured[] {
+function measuredIn(scene: Scene, { drawing, length }: Take): Measured[] {
   const framed = (id: string, frame: CarriedFrame | null): Measured[] => {
     const guide = guideById(scene, id);
     if (!frame || guide?.carrier == null) return [];
@@ -82,16 +82,17 @@ function measuredIn(scene: Scene, { drawing }: Take): Measured[] {
   return drawing.flatMap((drawn) => {
     if (drawn.kind === 'stroke') return framed(drawn.id, drawn.frame);
     const { id, art, runs, entering, inside } = drawn;
-    const own = { id, box: pivotBoxOf(art), shownAt: playerOf(drawn), runs, entering };
+    const own = { id, box: pivotBoxOf(art), shownAt: playerOf(drawn, length), runs, entering };
     return [own, ...(inside ? framed(inside.guide, inside.frame) : [])];
   });
 }
 
-/** What is shown of a rider at a time, s: by the way that is taken for it. */
-function playerOf({ curves, along }: DrawnArt): (time: number) => ChannelValues {
-  if (!along) return (time) => valuesOfCurves(curves, time);
+/** What is shown of a rider at a time, s: by the way that is taken for it, of the one that it repeats. */
+function playerOf({ curves, along, echo }: DrawnArt, length: number): (time: number) => ChannelValues {
+  const timeOf = (time: number): number => (echo ? (time + echo.ahead) % length : time);
+  if (!along) return (time) => valuesOfCurves(curves, timeOf(time));
   const path: Path = pathThrough(along.nodes, along.closed);
-  return (time) => valuesAlong(along, path, time);
+  return (time) => valuesAlong(along, path, timeOf(time));
 }
 
 /** Whether a time is so near to one of ascending events that what jumps there may jump that much earlier or later. */

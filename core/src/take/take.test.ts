@@ -49,7 +49,8 @@ function worstGap(scene: Scene, take: Take): number {
       if (time < 0 || time > take.length || events.some((event) => Math.abs(event - time) < 1e-4)) continue;
       const m = rider.poseAt(time);
       for (const corner of CORNERS) {
-        const [x, y] = cornerByCurves(drawn, time, corner);
+        // What repeats another is played by that one’s curves, ahead.
+        const [x, y] = cornerByCurves(drawn, (time + (drawn.echo?.ahead ?? 0)) % take.length, corner);
         const ex = m[POSE.a]! * corner[0] + m[POSE.c]! * corner[1] + m[POSE.e]!;
         const ey = m[POSE.b]! * corner[0] + m[POSE.d]! * corner[1] + m[POSE.f]!;
         worst = Math.max(worst, Math.hypot(x - ex, y - ey));

@@ -8,7 +8,7 @@ import type { Curve } from './curve.ts';
 import { drawnArt, goesWith, insideOf, isEndless, type Baking, type Drawn } from './drawn-art.ts';
 import { NOT_LED } from './lead-in.ts';
 import { drawnStroke } from './drawn-stroke.ts';
-import { withEchoes } from './echoes.ts';
+import { Echoes } from './echoes.ts';
 import { marksOf, type RiderMarks } from './marks.ts';
 import { bakedView, stillView, type View } from './view.ts';
 
@@ -97,6 +97,7 @@ export function bake(
     joint,
     codes,
     frameOf: oncePerGuide((guide) => carriedFrame(framing, guide)),
+    echoes: ways && isEndless(scene) ? new Echoes(motion) : null,
   };
   const drawing = order.flatMap((one, i): Drawn[] => {
     const tell = (share: number): void => onProgress?.((i + share) / order.length);
@@ -104,8 +105,7 @@ export function bake(
     tell(1);
     return drawn ? [drawn] : [];
   });
-  const repeating = ways && isEndless(scene) ? withEchoes(motion, drawing) : drawing;
-  const take = takeOf(scene, motion, view?.curves ?? null, repeating, scale);
+  const take = takeOf(scene, motion, view?.curves ?? null, drawing, scale);
   return { ...take, leadIn, drive: driveSpec(scene, leadIn) };
 }
 

@@ -79,13 +79,15 @@ describe('along a path', () => {
         const time = ((i * 0.6180339887 + 0.31) % 1) * motion.length;
         if (events.some((event) => Math.abs(event - time) < 1e-3)) continue;
         const m = rider.poseAt(time);
+        // What repeats another is played by that one’s curves, ahead.
+        const played = (time + (drawn.echo?.ahead ?? 0)) % motion.length;
         for (const [x, y] of [
           [0, 0],
           [60, 0],
           [0, 40],
           [60, 40],
         ] as const) {
-          const shown = cornerAlong(drawn.along, place, drawn.art, time, [x, y]);
+          const shown = cornerAlong(drawn.along, place, drawn.art, played, [x, y]);
           const meant = [
             m[POSE.a]! * x + m[POSE.c]! * y + m[POSE.e]!,
             m[POSE.b]! * x + m[POSE.d]! * y + m[POSE.f]!,

@@ -14,7 +14,7 @@ import type { SheetHost, SheetPointer } from '../host.ts';
 import { DRAG_FROM, onFrame, type SheetDrag } from './grab.ts';
 
 /** Least and greatest value that a hand gives where the channel has no bounds of its own. */
-const FARTHEST = 1e7;
+const FARTHEST = 1e6;
 
 /** A key's value with the hand's way added: both scales together, of a stretch the stretch alone. */
 export function raisedValue(channel: KeyChannel, value: Key['value'], px: number): Key['value'] {
