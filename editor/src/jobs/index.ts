@@ -123,17 +123,17 @@ function paintedBy({ riders, art }: Scene): number {
   }, 0);
 }
 
-/** A scene as a small moving SVG's text; undefined where it cannot be drawn, or only at great cost. Where nothing rides, the guides are drawn as lines, so that there is something to see. */
-export async function movingPicture(scene: Scene): Promise<string | undefined> {
+/** A scene as a small moving SVG's text; undefined where it cannot be drawn, or only at great cost. Where nothing rides, the guides are drawn as lines, so that there is something to see. `until` gives it up. */
+export async function movingPicture(scene: Scene, until?: AbortSignal): Promise<string | undefined> {
   if (paintedBy(scene) > MOST_PAINTED) return undefined;
-  const end = await writeOutput(
+  const job = writeOutput(
     scene.riders.length > 0 ? scene : withLines(scene),
     { id: 'animated-svg', needs: 'take' },
     { plays: 'small' },
-    {
-      isMeasured: false,
-    },
-  ).end;
+    { isMeasured: false },
+  );
+  until?.addEventListener('abort', job.cancel);
+  const end = await job.end;
   const file = end.state === 'done' && end.result.size <= MOST_PICTURED ? end.result.files[0] : undefined;
   return file?.blob.text();
 }

@@ -5,16 +5,21 @@ import { movingPicture } from '../jobs/index.ts';
 /** ms without a change: the picture costs seconds of a core, which are not taken from a hand at work. */
 const THUMBNAIL_DELAY = 4000;
 
-/** Draws the Shelf's picture of the scene when hands have been still for a while, off the main thread; gives what ends it, with a last picture. */
+/** Draws the Shelf's picture of the scene when hands have been still for a while, off the main thread; a hand that begins meanwhile ends that. Gives what ends it, with a last picture. */
 export function keepThumbnails(id: string, doc: SceneDocument): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let drawn: Scene | undefined = doc.state.committed;
+  let drawing: AbortController | undefined;
   const draw = async (): Promise<void> => {
     const scene = doc.state.committed;
     if (doc.state.readOnly || scene === drawn) return;
+    const before = drawn;
     drawn = scene;
-    const picture = await movingPicture(scene);
-    if (picture !== undefined) await keepThumbnail(id, picture);
+    const under = (drawing = new AbortController());
+    const picture = await movingPicture(scene, under.signal);
+    if (drawing === under) drawing = undefined;
+    if (under.signal.aborted && drawn === scene) drawn = before;
+    else if (picture !== undefined) await keepThumbnail(id, picture);
   };
   const schedule = (): void => {
     clearTimeout(timer);
@@ -30,7 +35,9 @@ export function keepThumbnails(id: string, doc: SceneDocument): () => void {
     schedule();
   });
   const stop = doc.store.subscribe((state, before) => {
-    if (state.committed !== before.committed) schedule();
+    const isHeld = state.shown !== state.committed;
+    if (isHeld) drawing?.abort();
+    if (isHeld || state.committed !== before.committed) schedule();
   });
   return () => {
     stop();

@@ -23,16 +23,10 @@ export const recipeSchema = z.discriminatedUnion('kind', [
 ]);
 export type Recipe = Readonly<z.infer<typeof recipeSchema>>;
 
-/** Every recipe, in the order in which they are offered. */
-const RECIPE_KINDS: readonly RecipeKind[] = [constant, fall, bends, hop, waver];
+/** Every recipe, in the order in which they are offered: one that the schema has and this has not does not compile. */
+const RECIPES: Readonly<Record<Recipe['kind'], RecipeKind>> = { constant, fall, bends, hop, waver };
 
-const kinds = new Map(RECIPE_KINDS.map((one) => [one.kind, one]));
-
-function kindOf(recipe: Recipe): RecipeKind<Recipe> {
-  const kind = kinds.get(recipe.kind);
-  if (!kind) throw new Error(`There is no recipe of the kind "${recipe.kind}"`);
-  return kind as RecipeKind<Recipe>;
-}
+const kindOf = (recipe: Recipe): RecipeKind<Recipe> => RECIPES[recipe.kind] as RecipeKind<Recipe>;
 
 /** A recipe of a kind with all that it may say left as it is offered. */
 export const newRecipe = (kind: Recipe['kind']): Recipe => recipeSchema.parse({ kind });
