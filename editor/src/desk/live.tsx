@@ -26,12 +26,19 @@ export function useLive<T>(figure: (frame: Frame) => T | undefined): Live<T> {
   );
 }
 
+interface LiveTextProps {
+  /** What it is when it is rendered. */
+  readonly children: string | undefined;
+  /** What it is in a frame. */
+  readonly text: (frame: Frame) => string | undefined;
+}
+
 /** Words that follow the frames: written, not rendered. */
-export function LiveText({ text }: { readonly text: (frame: Frame) => string | undefined }) {
+export function LiveText({ children, text }: LiveTextProps) {
   const span = useRef<HTMLSpanElement>(null);
   useFigure((frame) => {
     const words = text(frame) ?? '';
     if (span.current && span.current.textContent !== words) span.current.textContent = words;
   });
-  return <span ref={span} />;
+  return <span ref={span}>{children}</span>;
 }

@@ -41,7 +41,7 @@ export function GuideCard() {
       name="guide"
       number={1}
       title="Guide"
-      summary={<LiveText text={({ scene }) => summaryOf(guideById(scene, guide.id))} />}
+      summary={<LiveText text={({ scene }) => summaryOf(guideById(scene, guide.id))}>{summaryOf(guide)}</LiveText>}
     >
       <NodeRows guide={guide} nodes={nodes} />
       {guide.shape && <ShapeRows guide={guide} shape={guide.shape} />}

@@ -109,7 +109,9 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
       {span && (
         <Row label="Span after it">
           <span className="figures">
-            <LiveText text={({ scene }) => spanWords(guideById(scene, guide.id), index)} />
+            <LiveText text={({ scene }) => spanWords(guideById(scene, guide.id), index)}>
+              {spanWords(guide, index)}
+            </LiveText>
           </span>
         </Row>
       )}
