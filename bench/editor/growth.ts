@@ -21,15 +21,20 @@ function manyMarks(count: number): Scene {
   return sceneOf({ ...scene, art: [ART], riders: [riderOn('r0', 'ring', marks, { art: 'float' })] });
 }
 
-/** In the page: ms from an event until what it changes is painted. */
-function untilPainted(event: string): Promise<number> {
-  return new Promise((done) =>
-    addEventListener(
-      event,
-      ({ timeStamp }) => requestAnimationFrame(() => setTimeout(() => done(performance.now() - timeStamp))),
-      { once: true, capture: true },
-    ),
-  );
+/** Does what brings an event to the page, and gives the ms from that until what it changes is painted. The page listens before: what is done and what is asked of it come by different ways. */
+async function untilPainted(page: Page, event: string, act: () => Promise<void>): Promise<number> {
+  await page.evaluate((name) => {
+    const painted = new Promise<number>((done) =>
+      addEventListener(
+        name,
+        ({ timeStamp }) => requestAnimationFrame(() => setTimeout(() => done(performance.now() - timeStamp))),
+        { once: true, capture: true },
+      ),
+    );
+    Object.assign(window, { painted });
+  }, event);
+  await act();
+  return page.evaluate(() => (window as unknown as { painted: Promise<number> }).painted);
 }
 
 /** ms of the main thread that each of the moves takes until it is painted, held at `from` and moved about it. */
@@ -40,9 +45,7 @@ async function perMove(page: Page, cdp: CDPSession, [x, y]: Place): Promise<numb
   };
   const about = async (count: number): Promise<void> => {
     for (let i = 1; i <= count; i++) {
-      const painted = page.evaluate(untilPainted, 'pointermove');
-      await page.mouse.move(x + 14 * Math.sin(i / 4), y + 9 * Math.sin(i / 3));
-      await painted;
+      await untilPainted(page, 'pointermove', () => page.mouse.move(x + 14 * Math.sin(i / 4), y + 9 * Math.sin(i / 3)));
     }
   };
   await page.mouse.move(x, y);
@@ -127,10 +130,8 @@ async function selecting(page: Page): Promise<number> {
   for (let i = 0; i < 12; i++) {
     await page.mouse.move(...places[i % 2]!);
     await page.waitForTimeout(200);
-    const took = page.evaluate(untilPainted, 'pointerdown');
-    await page.mouse.down();
+    all.push(await untilPainted(page, 'pointerdown', () => page.mouse.down()));
     await page.mouse.up();
-    all.push(await took);
     await page.waitForTimeout(400);
   }
   return median(all);
