@@ -90,9 +90,7 @@ test('while a hand is at work on the canvas nothing is rendered: it is painted',
   expect(await renderedBy(page, await near(30, 700), [await near(400, 300), await near(900, 100)])).toBe(0);
 });
 
-test('nor on the sheet, nor on the strips of keys; the open card says what the hand makes of it all the same', async ({
-  page,
-}) => {
+test('nor on the sheet; the open card says what the hand makes of it all the same', async ({ page }) => {
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   const ring = async (n: number): Promise<Place> => {
     const box = (await page.locator('.mark-ring').nth(n).boundingBox())!;

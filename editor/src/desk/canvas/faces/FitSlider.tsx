@@ -1,5 +1,5 @@
 import { Slider } from '@mantine/core';
-import { actedMotion, guideById, refitActed, setOutline, type Scene } from '@pace-line/core';
+import { guideById, setOutline, actedMotion, refitActed, type Scene } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { strokeNodes, type LastStroke } from '../../../tools/index.ts';
 import { useTrial } from '../../use-trial.ts';
