@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import paceLine from '@pace-line/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
@@ -14,7 +15,7 @@ export default defineConfig({
   // What is built asks for its parts beside itself: the server says under which folder that is.
   base: './',
   // Compressed once, here: the server sends what a browser takes.
-  plugins: [react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 1024 })],
+  plugins: [paceLine(), react(), compression({ algorithms: ['brotliCompress', 'gzip'], threshold: 1024 })],
   resolve: {
     alias: [
       { find: /^@pace-line\/core$/, replacement: at('../core/src/index.ts') },

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { checkSeam, readScene, writeScene } from '@pace-line/core';
+import { cardsOf } from './cards.ts';
 import { SAMPLES } from './scenes.ts';
 
 describe.each(SAMPLES)('$file', ({ file, scene }) => {
@@ -12,6 +13,11 @@ describe.each(SAMPLES)('$file', ({ file, scene }) => {
     expect(findings.length).toBeGreaterThan(0);
     for (const finding of findings) expect(finding).toMatchObject({ closes: true, smooth: true });
   });
+});
+
+test('what the Shelf says of them before one is opened is what they are', () => {
+  const cards = readFileSync(new URL('./scenes/cards.json', import.meta.url), 'utf8');
+  expect(JSON.parse(cards)).toEqual(cardsOf(SAMPLES));
 });
 
 test('a broken seam is seen', () => {

@@ -13,7 +13,7 @@ import { DeletedScenes } from './DeletedScenes.tsx';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
 import { isCarrier, openSceneFile, startNew } from '../scene/new-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
-import { loadSamples, openSample, type Sample } from './samples.ts';
+import { openSample, SAMPLES, type Sample } from './samples.ts';
 import { useDroppedFiles } from './use-dropped-files.ts';
 import './shelf.css';
 
@@ -138,13 +138,11 @@ function Unkept() {
 }
 
 function Samples({ onOpen }: { onOpen: (sample: Sample) => void }) {
-  const { data: samples, error } = useSWR<Sample[], Error>('samples', loadSamples, { revalidateOnFocus: false });
   return (
     <section aria-labelledby="samples">
       <h2 id="samples">Samples from Lantern Quay</h2>
-      {error && <p role="alert">The samples cannot be read: {error.message}</p>}
       <ul className="card-grid">
-        {samples?.map((sample) => (
+        {SAMPLES.map((sample) => (
           <SampleCard key={sample.file} sample={sample} onOpen={() => onOpen(sample)} />
         ))}
       </ul>
