@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { pathOfGuide, prepare, writeScene, type Scene } from '@pace-line/core';
 import { LOOPS, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { addTo } from './cards.ts';
 import { lineOn } from './carried-line.ts';
 import { decoded } from './decoded.ts';
 import { dragOn, dropFile, newScene, openScene, savedScene } from './desk.ts';
@@ -128,10 +129,10 @@ test('a scene is set into another one: it is one rider, moves by a clock of its 
   page,
 }) => {
   await openScene(page, lineOn(null));
-  await expect(page.getByText(/^kept/)).toBeVisible();
+  await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
   await newScene(page);
   await page.getByRole('button', { name: 'Art', exact: true }).click();
-  await page.getByRole('button', { name: /^Set in a scene/ }).click();
+  await page.getByRole('button', { name: /^Nest a scene/ }).click();
   const question = page.getByRole('dialog', { name: 'A scene as art' });
   await expect(question.getByText('400 × 300 px, 2 riders')).toBeVisible();
   await expect(question.getByRole('checkbox', { name: 'cut off what reaches beyond them' })).toBeChecked();
@@ -140,8 +141,8 @@ test('a scene is set into another one: it is one rider, moves by a clock of its 
   await question.getByRole('button', { name: 'Set it in' }).click();
   await page.getByRole('button', { name: 'Close Art' }).click();
   await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue('Test');
-  await expect(page.getByRole('textbox', { name: 'Loop of what it carries' })).toHaveValue('4 s');
-  await page.getByRole('textbox', { name: 'Loop of what it carries' }).fill('1');
+  await expect(page.getByRole('textbox', { name: 'Longest loop within it' })).toHaveValue('4 s');
+  await page.getByRole('textbox', { name: 'Longest loop within it' }).fill('1');
   await page.keyboard.press('Enter');
   const scene = await savedScene(page);
   expect(scene.riders.map(({ name, pace }) => [name, pace.cycle])).toEqual([
@@ -174,9 +175,8 @@ test('a rider is looked at along its guide, by hand and by keyboard, and nothing
   const before = await savedScene(page);
   await page.locator('.mark').first().focus();
   await page.keyboard.press('Enter');
-  const head = page.locator('[data-card=rider] .card-head');
-  await head.click();
-  const slider = page.getByRole('slider', { name: /^Look along the guide/ });
+  await addTo(page, 'rider', 'Preview along the guide');
+  const slider = page.getByRole('slider', { name: /^Preview along the guide/ });
   const moved = async (): Promise<string> =>
     page.evaluate(() => {
       const roots = [...document.querySelectorAll('*')].flatMap((one) => (one.shadowRoot ? [one.shadowRoot] : []));
@@ -227,12 +227,13 @@ test('an orbit about a boat: the ring is drawn anywhere, carried, centred on the
   await typed('Centre x', '500');
   await typed('Centre y', '150');
   near(middleOf(await savedScene(page)), [500, 150]);
+  await addTo(page, 'guide', 'Carried by a rider');
   await page.getByRole('combobox', { name: 'Rider that carries the guide' }).click();
   await page.getByRole('option', { name: 'boat' }).click();
-  await page.getByRole('button', { name: 'the art', exact: true }).click();
+  await page.getByRole('button', { name: 'Its art' }).click();
   const onArt = await savedScene(page);
   expect(ringOf(onArt).carrier).toBe('boat');
   near(middleOf(onArt), [30, 20]);
-  await page.getByRole('button', { name: 'the pivot', exact: true }).click();
+  await page.getByRole('button', { name: 'Its pivot' }).click();
   near(middleOf(await savedScene(page)), [50, 5]);
 });

@@ -49,7 +49,7 @@ test('a deletion undone after other views, in another tab’s company, brings th
   await toShelf(page);
   await deleteOnShelf(page, 'With a plan');
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
-  await page.getByRole('link', { name: 'How to' }).click();
+  await page.getByRole('link', { name: 'Help' }).click();
   await toShelf(page);
   const other = await context.newPage();
   await other.goto('/');
@@ -129,7 +129,7 @@ test('a picture that is missing is named, and taken from its own file or from a 
     await choose(name, buffer);
     await expect(banner).toHaveCount(0);
     expect(await pictureIn(page)).toBe(PIXELS.toString('base64'));
-    await expect(page.getByText(/^kept/)).toBeVisible();
+    await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
     await page.reload();
     await expect(page.locator('.canvas-edge')).toBeVisible();
     await expect(banner).toHaveCount(0);
@@ -146,7 +146,7 @@ test('undo and redo survive a reload, and a visit to the Shelf', async ({ page }
   }
   const after = await savedScene(page);
   const undo = page.getByRole('button', { name: /^Undo/ });
-  await expect(page.getByText(/^kept/)).toBeVisible();
+  await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
   await page.reload();
   await expect(undo).toBeEnabled();
   await undo.click();

@@ -23,7 +23,7 @@ test.describe('no accessibility violation', () => {
       await page.getByRole('button', { name: /^4 Pace/ }).click();
       await check(page);
       await page.goto(`${address}/send`);
-      await expect(page.getByText('Off the Desk by at most')).toBeVisible();
+      await expect(page.getByText('Largest deviation')).toBeVisible();
       await check(page);
       await page.goto('/');
       await expect(page.getByRole('button', { name: /^Open Two ferries/ })).toBeVisible();
@@ -104,6 +104,9 @@ test('nodes stay the elements they are while the dot comes, goes along their gui
   page,
 }) => {
   await openSample(page, /Open the sample Two ferries/);
+  // At its start no rider lies where the guide is pressed.
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
   await page.mouse.click(...(await canvas(page, 640, 190)));
   const nodes = page.locator('.node');
   await expect(nodes).toHaveCount(4);
@@ -133,6 +136,8 @@ test('nodes stay the elements they are while the dot comes, goes along their gui
 
 test('double click adds a node without changing the shape; card 1 changes its join', async ({ page }) => {
   await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
   const point = await page
     .locator('.guide-line')
     .first()

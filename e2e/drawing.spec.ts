@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { nearestOnPath, pathOfGuide, prepare } from '@pace-line/core';
+import { addTo } from './cards.ts';
 import { canvasAt, dragOn, dropFile, newScene, openSample, parkDisc, savedScene } from './desk.ts';
 import { write } from './writing.ts';
 import { pixelAt } from './pictures.ts';
@@ -72,7 +73,7 @@ test('sketched, then fitted again with another tolerance as one step of undo', a
   const nodes = async (): Promise<number> => page.locator('.node').count();
   const before = await nodes();
   expect(before).toBeLessThan(30);
-  await page.getByRole('slider', { name: 'Within, px' }).focus();
+  await page.getByRole('slider', { name: 'Tolerance, px' }).focus();
   for (let i = 0; i < 24; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(nodes).toBeLessThan(before);
   const scene = await savedScene(page);
@@ -116,10 +117,10 @@ test('a shape stays live on its card until a node is edited, reversed or begun e
   await radius.press('Enter');
   await expect(page.locator('[data-card="guide"] .card-summary')).toContainText('754 px');
   await page.locator('.node').nth(1).focus();
-  await page.getByRole('button', { name: /^direction/ }).click();
+  await page.getByRole('button', { name: /^Direction/ }).click();
   await page.getByRole('menuitem', { name: 'Start at the selected node' }).click();
   await expect(page.getByRole('button', { name: 'Undo: Start guide here' })).toBeEnabled();
-  await page.getByRole('button', { name: /^direction/ }).click();
+  await page.getByRole('button', { name: /^Direction/ }).click();
   await page.getByRole('menuitem', { name: /^Reverse/ }).click();
   await expect(radius).toBeVisible();
   await page.locator('.node').nth(1).focus();
@@ -132,9 +133,9 @@ test('a parallel beside a guide follows when the guide is bent; unlinked it stay
   await page.keyboard.press('Space');
   await page.mouse.click(...(await canvasAt(page, 960, 560)));
   await page.getByRole('button', { name: /^1 Guide/ }).click();
-  await page.getByRole('button', { name: /^more/ }).click();
-  await page.getByRole('menuitem', { name: 'Parallel beside it, linked' }).click();
-  await expect(page.getByText('Follows', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /^More/ }).click();
+  await page.getByRole('menuitem', { name: 'Parallel guide, linked' }).click();
+  await expect(page.getByText('Linked to', { exact: true })).toBeVisible();
   const before = await savedScene(page);
   expect(before.guides[1]!.link).toMatchObject({ kind: 'parallel', distance: 40 });
   await page.keyboard.press('Escape');
@@ -235,7 +236,7 @@ test('a guide is drawn in dashes of a typed pattern: seen on the canvas as they 
   await dropFile(page, 'way.csv', 'text/csv', 'x,y\n100,360\n1100,360\n');
   await expect(page.locator('.guide')).toHaveCount(1);
   await page.locator('[data-card=guide] .card-head').click();
-  await page.getByRole('group', { name: 'In the output' }).getByRole('button', { name: 'drawn', exact: true }).click();
+  await addTo(page, 'guide', 'Drawn in what is sent');
   const typed = async (name: string, value: string): Promise<void> => {
     await page.getByRole('textbox', { name, exact: true }).fill(value);
     await page.keyboard.press('Enter');
@@ -382,7 +383,7 @@ test('a picture to trace over is kept with the scene, and is not in what is sent
   await page.keyboard.down('x');
   await expect(page.locator('.overlay.tracing')).toBeHidden();
   await page.keyboard.up('x');
-  await expect(page.locator('.save-line')).toContainText('kept');
+  await expect(page.locator('.save-line')).toContainText('Saved');
   await page.waitForTimeout(1000);
   await page.reload();
   await expect(page.locator('.overlay.tracing image')).toHaveAttribute('transform', /scale\(0\.9\)/);
@@ -396,7 +397,7 @@ test('a picture to trace over is kept with the scene, and is not in what is sent
   }, href);
   expect(width).toBe(1280);
   await page.goto(`${page.url()}/send`);
-  await expect(page.getByText('Off the Desk by at most')).toBeVisible();
+  await expect(page.getByText('Largest deviation')).toBeVisible();
 });
 
 test('the collection: keep, search, rename, drop into another scene, save and add as a file', async ({ page }) => {
@@ -446,11 +447,11 @@ test('snapping shows what it snapped to; Ctrl holds it off; a kind can be switch
   await page.mouse.move(...(await canvasAt(page, 644, 357)));
   await expect(page.locator('.hint-word')).toHaveCount(0);
   await page.keyboard.up('Control');
-  await page.getByRole('button', { name: /^Snapping and seeing/ }).click();
+  await page.getByRole('button', { name: /^Snapping and display/ }).click();
   await page.getByRole('checkbox', { name: 'edges and middle of the canvas' }).uncheck();
   await page.keyboard.press('Escape');
   await page.reload();
-  await page.getByRole('button', { name: /^Snapping and seeing/ }).click();
+  await page.getByRole('button', { name: /^Snapping and display/ }).click();
   await expect(page.getByRole('checkbox', { name: 'edges and middle of the canvas' })).not.toBeChecked();
   await page.getByRole('checkbox', { name: 'direction arrows' }).check();
   await page.keyboard.press('Escape');
@@ -544,12 +545,13 @@ test('measured under the pointer and between two points; simplified, faired and 
   await page.keyboard.press('1');
   await page.getByRole('button', { name: /^1 Guide/ }).click();
   const count = drawn.guides[0]!.nodes.length;
+  await addTo(page, 'guide', 'Simplify and smooth');
   await page.getByRole('slider', { name: 'Simplify, px' }).focus();
   for (let i = 0; i < 24; i++) await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('button', { name: 'Undo: Simplify' })).toBeEnabled();
   const simple = await savedScene(page);
   expect(simple.guides[0]!.nodes.length).toBeLessThan(count);
-  await page.getByRole('button', { name: /^more/ }).click();
+  await page.getByRole('button', { name: /^More/ }).click();
   await page.getByRole('menuitem', { name: 'Flip left and right' }).click();
   const flipped = await savedScene(page);
   const before = pathOfGuide(simple.guides[0]!);
@@ -559,7 +561,8 @@ test('measured under the pointer and between two points; simplified, faired and 
     before.bounds.left + before.bounds.right - before.frameAtDistance(0).x,
     6,
   );
-  const turn = page.getByRole('textbox', { name: 'Turn the selection by' });
+  await addTo(page, 'guide', 'Scale and rotate');
+  const turn = page.getByRole('textbox', { name: 'Rotate the selection by' });
   await turn.fill('90');
   await turn.press('Enter');
   await expect(page.getByRole('button', { name: 'Undo: Turn' })).toBeEnabled();
@@ -568,9 +571,9 @@ test('measured under the pointer and between two points; simplified, faired and 
   await scale.press('Enter');
   const turned = await savedScene(page);
   expect(pathOfGuide(turned.guides[0]!).length).toBeCloseTo(before.length / 2, 6);
-  await page.getByRole('slider', { name: 'Fair, %' }).focus();
+  await page.getByRole('slider', { name: 'Smooth, %' }).focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'Undo: Fair' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Undo: Smooth' })).toBeEnabled();
 });
 
 test('a guide drawn by its rider is seen as it will be sent', async ({ page }) => {
@@ -579,7 +582,8 @@ test('a guide drawn by its rider is seen as it will be sent', async ({ page }) =
   await page.keyboard.press('End');
   await page.locator('.mark').first().focus();
   await page.getByRole('button', { name: /^1 Guide/ }).click();
-  await page.getByRole('group', { name: 'In the output' }).getByRole('button', { name: 'by a rider' }).click();
+  await addTo(page, 'guide', 'Drawn in what is sent');
+  await page.getByRole('group', { name: 'Drawn' }).getByRole('button', { name: 'by a rider' }).click();
   const offset = (): Promise<number> =>
     page
       .locator('.stage')

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { artById, leadInOf, prepare } from '@pace-line/core';
+import { addTo } from './cards.ts';
 import { openScene, savedScene } from './desk.ts';
 import { entering, seenEntering } from './entering.ts';
 import { cornersInPage, expectedCorners } from './motion.ts';
@@ -75,14 +76,14 @@ test('an entrance is made on the card and seen on the canvas; Send says which fo
   await page.locator('.mark').first().focus();
   await page.keyboard.press('Enter');
   await page.locator('[data-card=rider] .card-head').click();
-  await page.getByRole('group', { name: 'Enters before it' }).getByRole('button', { name: 'yes' }).click();
+  await addTo(page, 'rider', 'Entrance');
   const fill = async (field: string, value: string): Promise<void> => {
     await page.getByRole('textbox', { name: field, exact: true }).fill(value);
     await page.keyboard.press('Enter');
   };
-  await fill('Entering takes', '20');
-  await fill('Enters from x', '-120');
-  await fill('Opacity as it enters', '50');
+  await fill('Entrance duration', '20');
+  await fill('Start offset x', '-120');
+  await fill('Start opacity', '50');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Play the lead-in' }).click();
   await expect(page.locator('[data-readout=time]')).toHaveText(/^−/);

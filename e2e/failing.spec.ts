@@ -36,7 +36,7 @@ test('a part of the Desk that breaks leaves the others, the scene, undo and savi
 
 test('half characters in what is stored harm neither the Shelf nor the Desk', async ({ page }) => {
   await openSample(page, /Open the sample Two ferries/);
-  await expect(page.getByText(/^kept/)).toBeVisible();
+  await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
   const address = page.url();
   await page.goto('/');
   await page.evaluate(

@@ -22,9 +22,9 @@ test('an ease is chosen by keyboard alone, for the mark that was chosen', async 
   const chosen = page.locator('.mark.selected');
   await expect(chosen).toBeFocused();
   const id = await chosen.getAttribute('data-mark');
-  await tabTo(page, 'Ease of the leg that follows');
+  await tabTo(page, 'Easing of the next leg');
   expect(await chosen.getAttribute('data-mark')).toBe(id);
-  const field = page.getByRole('combobox', { name: 'Ease of the leg that follows' });
+  const field = page.getByRole('combobox', { name: 'Easing of the next leg' });
   const before = await field.inputValue();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('boun');

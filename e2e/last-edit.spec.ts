@@ -31,9 +31,9 @@ test('with a full browser Send shows the last edit, nothing is dropped, and leav
   await rename(page, 'Not kept');
   await send(page);
   await expect(page.getByRole('heading', { name: 'Send “Not kept”' })).toBeVisible();
-  await expect(page.getByText('The scene is not kept')).toBeVisible();
+  await expect(page.getByText('The scene is not saved')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the Desk' }).click();
-  await expect(page.getByText('not kept!')).toBeVisible();
+  await expect(page.getByText('Not saved!')).toBeVisible();
   expect((await savedScene(page)).name).toBe('Not kept');
   const asked = new Promise<string>((resolve) =>
     page.on('dialog', (dialog) => {
@@ -47,7 +47,7 @@ test('with a full browser Send shows the last edit, nothing is dropped, and leav
 
 test('with the storage deleted under it Send shows the last edit, and the scene is kept anew', async ({ page }) => {
   await openSample(page, /Open the sample Two ferries/);
-  await expect(page.getByText(/^kept/)).toBeVisible();
+  await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
@@ -60,7 +60,7 @@ test('with the storage deleted under it Send shows the last edit, and the scene 
   await expect(page.getByRole('heading', { name: 'Send “Out of nothing”' })).toBeVisible();
   await page.getByRole('link', { name: 'Back to the Desk' }).click();
   expect((await savedScene(page)).name).toBe('Out of nothing');
-  await expect(page.getByText(/^kept/)).toBeVisible();
+  await expect(page.getByText(/^Saved [^i]/)).toBeVisible();
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Scene name' })).toHaveValue('Out of nothing');
 });

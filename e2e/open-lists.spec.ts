@@ -20,10 +20,11 @@ const click = (name: string | RegExp) => (page: Page) => page.getByRole('button'
 
 /** Menus, popovers, lists and dialogs of the Desk, each opened from the Desk with nothing else open. */
 const ON_THE_DESK: readonly Opened[] = [
-  { what: 'list of eases', open: (page) => page.getByRole('combobox', { name: /^Ease of the leg/ }).click() },
+  { what: 'list of eases', open: (page) => page.getByRole('combobox', { name: /^Easing of the next leg/ }).click() },
   { what: 'list of marks', open: (page) => page.getByRole('combobox', { name: 'Mark', exact: true }).click() },
-  { what: 'list of repeats', open: (page) => page.getByRole('combobox', { name: 'Rider repeats' }).click() },
-  { what: 'what the canvas shows', open: click(/^Snapping and seeing/) },
+  { what: 'list of repeats', open: (page) => page.getByRole('combobox', { name: 'Repeat', exact: true }).click() },
+  { what: 'what a rider can have', open: (page) => page.locator('[data-card=rider] .add-button').click() },
+  { what: 'what the canvas shows', open: click(/^Snapping and display/) },
   { what: 'riders of the route', open: (page) => page.locator('.routes .plain-button').last().click() },
   { what: 'shortcuts', open: (page) => page.keyboard.press('?') },
   { what: 'tooltip', open: (page) => page.getByRole('button', { name: 'One frame on' }).hover() },

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
 import { nodesOfShape, prepare, type Scene } from '@pace-line/core';
 import { BOX_ART, colouredArt, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { addTo, typeKey } from './cards.ts';
 import { canvasAt, openScene, savedScene } from './desk.ts';
 import { playsAsMeant } from './plays.ts';
 
@@ -77,7 +78,7 @@ test('a card that flies to a basket on a click, and turns round when it is press
   await openScene(page, ways('there-and-back', 2));
   await page.locator('.mark').first().focus();
   await page.keyboard.press('Control+a');
-  await page.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+  await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
   await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'springs a little' }).click();
   await page.keyboard.press('Escape');
   await paceCard(page);
@@ -155,7 +156,7 @@ test('a lamp that rests at three stations, and a label that fades in at each', a
   for (const [i, rest] of ['1', '1', '2'].entries()) {
     await page.locator('.mark').nth(i).focus();
     await page.keyboard.press('Enter');
-    await typed(page, 'Rests there', rest);
+    await typed(page, 'Rest', rest);
   }
   await paceCard(page);
   await page.keyboard.press('k');
@@ -176,9 +177,9 @@ test('a lamp that rests at three stations, and a label that fades in at each', a
     [152, 100],
   ] as const) {
     await scrubTo(page, at / 24, 8);
-    await typed(page, 'Opacity key', String(opacity));
+    await typeKey(page, 'opacity', 'Opacity', String(opacity));
     // Typed, a value is a key, also where it is what is shown already.
-    await expect(page.getByRole('button', { name: 'Delete the opacity key at the playhead' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Delete the opacity keyframe at the playhead' })).toBeVisible();
   }
   const scene = await savedScene(page);
   const motion = prepare(scene);
@@ -216,10 +217,10 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   );
   await page.locator('.mark').first().focus();
   await paceCard(page);
-  await chosen(page, 'Paced by', /^hops/);
+  await chosen(page, 'Pace from', /^hop /);
   await expect(page.locator('.overlay.tracing image')).toHaveCount(1);
-  await page.getByRole('button', { name: 'land at its corners' }).click();
-  await typed(page, 'Landings squash by', '40');
+  await page.getByRole('button', { name: 'Land at its corners' }).click();
+  await typed(page, 'Squash on landing', '40');
   const scene = await savedScene(page);
   const [ball] = scene.riders;
   expect(ball!.pace.recipe).toMatchObject({ kind: 'hop' });
@@ -238,7 +239,7 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   // The second contact is heard at 1.2 s: its time is typed, the arcs beside it follow, first in time, then in height.
   await chosen(page, 'Mark', '2 of 4');
   await typed(page, 'Time of the mark', '1.2');
-  const lands = page.getByRole('group', { name: 'Lands' });
+  const lands = page.getByRole('group', { name: 'Landings' });
   await expect(lands.getByRole('button', { name: 'as set', exact: true })).toHaveAttribute('aria-pressed', 'true');
   const timed = await savedScene(page);
   expect(timed.riders[0]!.pace.marks[1]!.time).toBeCloseTo(1.2, 9);
@@ -258,7 +259,7 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   expect(ground - apexOf(byHeight, 0, 1)).toBeCloseTo(gravity / 8, 0);
   expect(ground - apexOf(byHeight, 1, after)).toBeCloseTo((gravity * (after - 1) ** 2) / 8, 0);
   // Of another recipe the field says why it cannot be set.
-  await chosen(page, 'Paced by', 'one even speed');
+  await chosen(page, 'Pace from', 'constant speed');
   await expect(page.getByRole('textbox', { name: 'Time of the mark' })).toBeDisabled();
   await expect(page.getByText('The recipe makes this time.')).toBeVisible();
   for (const one of [scene, timed, byHeight]) await playsAsMeant(page, one);
@@ -290,7 +291,7 @@ test('a loop made as long as all rounds take goes on closing when another length
   await page.getByRole('button', { name: 'make the loop 8.00 s' }).click();
   await expect(page.getByRole('button', { name: /^make the loop/ })).toHaveCount(0);
   await paceCard(page);
-  await typed(page, 'Loop lasts', '5');
+  await typed(page, 'Duration', '5');
   await expect(page.getByRole('button', { name: /^make the loop/ })).toHaveCount(0);
   const fitted = await savedScene(page);
   expect(fitted.riders.map(({ pace }) => pace.cycle)).toEqual([2.5, expect.closeTo(5 / 3, 9)]);
@@ -299,11 +300,12 @@ test('a loop made as long as all rounds take goes on closing when another length
     for (const time of [0.2, 1.7, 3.9])
       expect(motion.poseAt(time + 5).of(i, 'x')).toBeCloseTo(motion.poseAt(time).of(i, 'x'), 6);
   // Told to stay, they do, and the card says what that does.
+  await addTo(page, 'scene', 'Changing the duration');
   await page
-    .getByRole('group', { name: 'When the length changes, delays and own cycles' })
-    .getByRole('button', { name: 'stay', exact: true })
+    .getByRole('group', { name: 'Delays and own cycles then' })
+    .getByRole('button', { name: 'keep', exact: true })
     .click();
-  await typed(page, 'Loop lasts', '6');
+  await typed(page, 'Duration', '6');
   await expect(page.getByText('Everything closes')).toBeVisible();
   await playsAsMeant(page, fitted);
 });
@@ -316,8 +318,9 @@ test('marks reversed, mirrored and stretched about the playhead; one rider slowe
   await page.keyboard.press('Home');
   await page.locator('.mark').first().focus();
   await paceCard(page);
-  await page.getByRole('button', { name: 'reverse' }).click();
-  await page.getByRole('button', { name: 'mirror' }).click();
+  await addTo(page, 'pace', 'Play backwards, mirror, scale times');
+  await page.getByRole('button', { name: 'Play backwards', exact: true }).click();
+  await page.getByRole('button', { name: 'Mirror', exact: true }).click();
   // Both together go the same way again, by the other place in between.
   const turned = await savedScene(page);
   const places = prepare(turned).riders[0]!;
@@ -325,16 +328,18 @@ test('marks reversed, mirrored and stretched about the playhead; one rider slowe
   expect(places.distanceAt(0)).toBeCloseTo(0, 3);
   expect(places.distanceAt(2)).toBeCloseTo(0.6 * length, 0);
   await page.getByRole('button', { name: 'playhead', exact: true }).click();
-  await typed(page, 'Stretch the marks in time by', '50');
+  await typed(page, 'Scale times by', '50');
   expect((await savedScene(page)).riders[0]!.pace.marks.map(({ time }) => time)).toEqual([0, 1, 2]);
-  await typed(page, 'This rider slower, times', '2');
+  await addTo(page, 'pace', 'Change speed');
+  await typed(page, 'Speed, times', '0.5');
   const slower = await savedScene(page);
   expect(slower.riders[0]!.pace).toMatchObject({ cycle: 8 });
   expect(slower.riders[1]).toEqual(turned.riders[1]);
-  await chosen(page, 'Poses stay on', 'on twos');
-  await chosen(page, 'Paced by', /^waver/);
-  await typed(page, 'Sways by', '20');
-  await page.getByRole('button', { name: 'try the next' }).click();
+  await addTo(page, 'pace', 'On twos, threes…');
+  await chosen(page, 'Step', 'on twos');
+  await chosen(page, 'Pace from', /^random/);
+  await typed(page, 'Sideways by', '20');
+  await page.getByRole('button', { name: 'Next seed' }).click();
   const wavers = await savedScene(page);
   expect(wavers.riders[0]!.pace).toMatchObject({ on: 2, recipe: { kind: 'waver', sway: 20, seed: 2 } });
   const motion = prepare(wavers);
@@ -347,6 +352,7 @@ test('a mark is drawn to a beat, and to another rider’s mark; Ctrl holds both 
   await page.keyboard.press('.');
   await page.locator('.mark').first().focus();
   await paceCard(page);
+  await addTo(page, 'scene', 'Tempo');
   await typed(page, 'Beats a minute', '50');
   await paceCard(page);
   await expect(page.locator('.time-rule.beat')).toHaveCount(4);
@@ -378,7 +384,7 @@ test('a mark is drawn to a beat, and to another rider’s mark; Ctrl holds both 
 test('an ease is kept under a name, and chosen again in another scene', async ({ page }) => {
   await openScene(page, ways());
   await page.locator('.mark').first().focus();
-  await page.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+  await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
   await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'bounce out' }).click();
   await page.getByRole('textbox', { name: 'Keep this ease as' }).fill('Our landing');
   await page.getByRole('button', { name: 'keep', exact: true }).click();
@@ -387,7 +393,7 @@ test('an ease is kept under a name, and chosen again in another scene', async ({
   ).toBeVisible();
   await openScene(page, ways('loop', 3));
   await page.locator('.mark').first().focus();
-  await page.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+  await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
   await page.getByRole('group', { name: 'Kept eases' }).getByRole('button', { name: 'Our landing' }).click();
   await page.keyboard.press('Escape');
   expect((await savedScene(page)).riders[0]!.pace.marks[0]!.ease).toMatchObject({ family: 'bounce', mode: 'out' });

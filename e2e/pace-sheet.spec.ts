@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { prepare, type Scene } from '@pace-line/core';
 import { BOX_ART, riderOn, sceneOf } from '../core/src/testing/scenes.ts';
+import { addTo } from './cards.ts';
 import { openScene, savedScene } from './desk.ts';
 import { playsAsMeant } from './plays.ts';
 
@@ -55,7 +56,7 @@ function crossings(scene: Scene): { crest: number; between: number }[] {
 const plays = (page: Page) => expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible();
 
 const chooseEase = async (page: Page, name: string): Promise<void> => {
-  await page.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+  await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
   await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name, exact: true }).click();
   await page.keyboard.press('Escape');
 };
@@ -98,17 +99,17 @@ test('the same by falling, in three actions, and it follows the guide', async ({
   await openScene(page, cart());
   await plays(page);
   await page.locator('.mark-ring').first().click({ force: true });
-  await page.getByRole('combobox', { name: 'Paced by' }).click();
-  await page.getByRole('option', { name: 'falling on its slopes' }).click();
+  await page.getByRole('combobox', { name: 'Pace from' }).click();
+  await page.getByRole('option', { name: 'gravity on slopes' }).click();
   await page.getByRole('button', { name: /^4 Pace/ }).click();
-  const least = page.getByRole('textbox', { name: 'At least', exact: true });
+  const least = page.getByRole('textbox', { name: 'Least speed', exact: true });
   await least.fill('60');
   await least.press('Enter');
   const scene = await savedScene(page);
   expect(scene.riders[0]!.pace.recipe).toMatchObject({ kind: 'fall', least: 60 });
   for (const { crest, between } of crossings(scene)) expect(crest).toBeLessThan(0.35 * between);
   // Frozen, it is shaped by hand from then on, and does the same.
-  await page.getByRole('button', { name: 'freeze into marks' }).click();
+  await page.getByRole('button', { name: 'Convert to marks' }).click();
   const frozen = await savedScene(page);
   expect(frozen.riders[0]!.pace.recipe).toBeNull();
   const [was, is] = [prepare(scene).riders[0]!, prepare(frozen).riders[0]!];
@@ -212,7 +213,7 @@ test('two runners on one track: their meetings are rings and a figure; their mar
   const fast = pasted.riders.find(({ id }) => id === 'fast')!;
   expect(slow.pace.marks.map(({ time }) => time)).toEqual(fast.pace.marks.map(({ time }) => time));
   await page.getByRole('button', { name: /^4 Pace/ }).click();
-  const delay = page.getByRole('textbox', { name: 'Starts after' });
+  const delay = page.getByRole('textbox', { name: 'Delay' });
   await delay.fill('0.5');
   await delay.press('Enter');
   const scene = await savedScene(page);
@@ -231,8 +232,9 @@ test('all of it takes twice as long, and one rider goes on as it was', async ({ 
   await page.locator('.mark').first().focus();
   await page.getByRole('button', { name: /^4 Pace/ }).click();
   const field = (name: string) => page.getByRole('textbox', { name, exact: true });
-  await field('Loop lasts').fill('16');
-  await field('Loop lasts').press('Enter');
+  await field('Duration').fill('16');
+  await field('Duration').press('Enter');
+  await addTo(page, 'pace', 'Own cycle');
   await field('Own cycle').fill('8');
   await field('Own cycle').press('Enter');
   const scene = await savedScene(page);

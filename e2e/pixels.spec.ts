@@ -39,9 +39,9 @@ test('transparent, twice as large, at another rate: what is not painted is clear
     ['Animated PNG', 'image/png'],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-    const scale = page.getByLabel('px for each px of the canvas, up to 4');
+    const scale = page.getByLabel('Scale, up to 4');
     await scale.fill('2');
-    await page.getByLabel(/^Frames a second/).fill('10');
+    await page.getByLabel(/^Frame rate/).fill('10');
     await page.getByRole('switch', { name: 'Paint the canvas’s background' }).uncheck({ force: true });
     await page.waitForTimeout(400);
     const file = await sent(page, name);
@@ -167,7 +167,7 @@ test('what is being painted can be stopped', async ({ page }) => {
   await openScene(page, { ...scene, clock: { ...scene.clock, duration: 2, fps: 120 } });
   await page.getByRole('link', { name: 'Send' }).click();
   await page.getByRole('button', { name: /^Animated WebP/ }).click();
-  await page.getByLabel('px for each px of the canvas, up to 4').fill('3');
+  await page.getByLabel('Scale, up to 4').fill('3');
   await expect(page.getByRole('button', { name: 'Cancel', exact: true })).toBeVisible();
   await page.waitForTimeout(1500);
   await page.getByRole('button', { name: 'Cancel', exact: true }).click();

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { prepare, type ImageArt, type SvgArt } from '@pace-line/core';
+import { typeKey } from './cards.ts';
 import { canvasAt, dropFile, newScene, savedScene } from './desk.ts';
 import { worstGap } from './motion.ts';
 import { write } from './writing.ts';
@@ -27,7 +28,7 @@ async function bringIn(page: Page, name: string, mimeType: string, buffer: Buffe
   if (!(await close.isVisible())) await page.getByRole('button', { name: 'Art', exact: true }).click();
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: /Bring in SVG or picture/ }).click(),
+    page.getByRole('button', { name: /Import a drawing/ }).click(),
   ]);
   await chooser.setFiles({ name, mimeType, buffer });
 }
@@ -38,9 +39,8 @@ test('a picture rides, is kept, undone, and sent with its pixels in it', async (
   await page.getByRole('button', { name: 'Park Round stamp on the canvas' }).click();
   await page.getByRole('button', { name: 'Close Art' }).click();
   await page.locator('[data-card=rider] .card-head').click();
-  await page.getByRole('textbox', { name: 'Lift key' }).waitFor({ state: 'detached' });
-  await page.getByRole('textbox', { name: 'Scale key across' }).fill('150');
-  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Offset: lift' })).toHaveCount(0);
+  await typeKey(page, 'scale', 'Scale', '150');
   const scene = await savedScene(page);
   const art = scene.art[0] as ImageArt;
   expect(art).toMatchObject({ kind: 'image', type: 'image/png', width: 80, height: 60, pivot: [40, 30] });
@@ -122,7 +122,7 @@ test('a sheet cut into poses walks along its guide, in what is sent too', async 
   await page.getByRole('button', { name: 'Art', exact: true }).click();
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: /Bring in poses/ }).click(),
+    page.getByRole('button', { name: /Import poses/ }).click(),
   ]);
   const buffer = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
   await chooser.setFiles({ name: 'walker 01.png', mimeType: 'image/png', buffer });
@@ -140,14 +140,13 @@ test('a sheet cut into poses walks along its guide, in what is sent too', async 
   await page.keyboard.press('1');
   await page.mouse.click(...(await canvasAt(page, 640, 350)));
   await page.locator('[data-card=rider] .card-head').click();
-  await page.getByRole('combobox', { name: 'Guide that it rides' }).click();
+  await page.getByRole('combobox', { name: 'Guide', exact: true }).click();
   await page.getByRole('option', { name: 'Guide', exact: true }).click();
-  await page.getByRole('button', { name: 'seat', exact: true }).first().click();
-  await page.locator('[data-card=rider] .card-head').click();
-  await page.getByRole('group', { name: 'Poses' }).getByRole('button', { name: 'along' }).click();
+  await page.getByRole('button', { name: 'Put it on the guide' }).click();
+  await page.getByRole('group', { name: 'Poses' }).getByRole('button', { name: 'by distance' }).click();
   await page.getByRole('textbox', { name: 'Stride' }).fill('90');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: /^\d with \d+\.\d\d px$/ }).click();
+  await page.getByRole('button', { name: /^Whole strides: use \d+\.\d\d px \(\d\)$/ }).click();
   const scene = await savedScene(page);
   const [walker] = scene.riders;
   expect(scene.art[0]).toMatchObject({ kind: 'strip', width: 40, height: 60, pivot: [20, 60] });

@@ -97,7 +97,7 @@ test('a sent file that carries its scene opens it on the Shelf; one that does no
     return readFileSync(await download.path(), 'utf8');
   };
   const plain = await save();
-  await page.getByRole('switch', { name: /^Carry the scene/ }).check({ force: true });
+  await page.getByRole('switch', { name: /^Include the editable scene/ }).check({ force: true });
   await page.waitForTimeout(400);
   await expect(page.locator('.facts')).toContainText('Size');
   const carrying = await save();
@@ -133,7 +133,7 @@ test('what takes long goes on while the hand is back on the Desk, and is offered
   await openScene(page, { ...redScene, clock: { ...redScene.clock, fps: 60 } });
   await page.getByRole('link', { name: 'Send' }).click();
   await page.getByRole('button', { name: 'GIF', exact: true }).click();
-  await page.getByLabel('px for each px of the canvas, up to 4').fill('2');
+  await page.getByLabel('Scale, up to 4').fill('2');
   await expect(page.getByRole('button', { name: 'Cancel', exact: true })).toBeVisible();
   // Said once: the view shows how far it is, nothing lies over it.
   const note = page.locator('.job-note');
@@ -155,9 +155,9 @@ test('what takes long goes on while the hand is back on the Desk, and is offered
 
 test('a larger size is a larger drawing, and what puts it into a page says so', async ({ page }) => {
   await toSend(page, /^Open the sample Tea to the basket/);
-  await page.getByLabel(/^Size, px for each px/).fill('2');
+  await page.getByLabel(/^Scale, up to/).fill('2');
   await expect(page.getByLabel('What puts it into a page')).toContainText('width="1920" height="1200"');
-  await expect(page.locator('.facts')).toContainText('Off the Desk by at most');
+  await expect(page.locator('.facts')).toContainText('Largest deviation');
 });
 
 test('a colour of the drawing gets a name that the page may set, and what it is on dark pages', async ({ page }) => {

@@ -44,7 +44,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
     await page.getByRole('button', { name: 'Art', exact: true }).click();
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: /Bring in SVG/ }).click(),
+      page.getByRole('button', { name: /Import a drawing/ }).click(),
     ]);
     await chooser.setFiles(swallow);
     await expect(page.locator('.drawer').getByText('Swallow')).toBeVisible();
@@ -82,7 +82,8 @@ test('the first loop, from end to end', async ({ page }, info) => {
   });
 
   await test.step('it turns along the curve', async () => {
-    await page.getByRole('group', { name: 'Faces' }).getByRole('button', { name: 'along', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Orientation' }).click();
+    await page.getByRole('option', { name: 'along', exact: true }).click();
     await expect(page.locator('[data-card="heading"] .card-summary')).toHaveText('along the guide');
   });
 
@@ -102,11 +103,11 @@ test('the first loop, from end to end', async ({ page }, info) => {
     if (!handle) throw new Error('no rest handle');
     const grab = { x: handle.x + handle.width / 2, y: handle.y + handle.height / 2 };
     await drag(page, grab, { x: grab.x + 40, y: grab.y });
-    await page.getByRole('combobox', { name: 'Ease of the leg that follows' }).click();
+    await page.getByRole('combobox', { name: 'Easing of the next leg' }).click();
     await page.getByRole('option', { name: 'cubic in and out' }).click();
     await page.getByRole('combobox', { name: 'Mark', exact: true }).click();
     await page.getByRole('option', { name: '1 of 3' }).click();
-    await page.getByRole('combobox', { name: 'Ease of the leg that follows' }).click();
+    await page.getByRole('combobox', { name: 'Easing of the next leg' }).click();
     await page.getByRole('option', { name: 'back out', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible();
     const scene = await savedScene(page);
@@ -132,7 +133,7 @@ test('the first loop, from end to end', async ({ page }, info) => {
   const url = page.url();
 
   await test.step('after reloading all is as it was', async () => {
-    await expect(page.locator('.save-line')).toContainText('kept');
+    await expect(page.locator('.save-line')).toContainText('Saved');
     await page.waitForTimeout(1000);
     await page.reload();
     await expect(page.locator('.mark, .guide-line').first()).toBeVisible();

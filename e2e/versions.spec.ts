@@ -7,7 +7,7 @@ test('a state kept by hand moves behind the present one, and comes back as a sce
   await page.getByRole('button', { name: 'Versions' }).click();
   const drawer = page.getByRole('complementary', { name: 'Versions' });
   await expect(drawer).toContainText('None yet');
-  await drawer.getByRole('textbox', { name: 'Name of this state' }).fill('First idea');
+  await drawer.getByRole('textbox', { name: 'Name of this version' }).fill('First idea');
   await page.keyboard.press('Enter');
   await expect(drawer.getByText('First idea')).toBeVisible();
   await page.locator('.mark').nth(1).focus();
@@ -17,14 +17,14 @@ test('a state kept by hand moves behind the present one, and comes back as a sce
   await drawer.getByRole('button', { name: 'Show First idea behind the present' }).click();
   await expect(page.locator('.ghost')).toHaveCount(0);
   const address = page.url();
-  await drawer.getByRole('button', { name: /^Bring First idea back/ }).click();
+  await drawer.getByRole('button', { name: 'Open First idea as a copy' }).click();
   await expect(page).not.toHaveURL(address);
   await expect(page.getByRole('textbox', { name: 'Scene name' })).toHaveValue(/, First idea$/);
   const back = await savedScene(page);
   expect({ ...back, name: before.name }).toEqual(before);
   await page.goto(address);
   await page.getByRole('button', { name: 'Versions' }).click();
-  await page.getByRole('button', { name: 'Forget First idea' }).click();
+  await page.getByRole('button', { name: 'Delete First idea' }).click();
   await expect(page.locator('.version-title', { hasText: 'First idea' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.locator('.version-title', { hasText: 'First idea' })).toBeVisible();
@@ -56,7 +56,7 @@ test('while a browser stores nothing that is said, with saving the file beside i
   await page.evaluate(() => (window as unknown as { refuseStorage: () => void }).refuseStorage());
   await page.locator('.mark').nth(1).focus();
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('not kept!')).toBeVisible();
+  await expect(page.getByText('Not saved!')).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save it as a file' }).click(),

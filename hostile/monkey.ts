@@ -273,7 +273,7 @@ export async function monkey(page: Page, seed: number, actions: number, faults: 
     }
     const after = await textOf(page);
     if (after === undefined) say(`no file was saved after: ${last.what}; ${await standing(page)}`);
-    if ((await page.getByText('not kept!').count()) > 0) say('the scene is not kept');
+    if ((await page.getByText('Not saved!').count()) > 0) say('the scene is not kept');
     const broken = await page.evaluate(() => /NaN|Infinity|undefined/.exec(document.body.innerText)?.[0]);
     if (broken !== undefined) say(`"${broken}" in the page`);
     if (

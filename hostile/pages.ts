@@ -74,7 +74,7 @@ const answerOf = (page: Page): Promise<PageFate['state']> =>
         const has = (selector: string, text: string): boolean =>
           [...document.querySelectorAll(selector)].some((one) => one.textContent.includes(text));
         const look = (): void => {
-          if (has('[role=dialog] button', 'Leave it')) resolve('asked');
+          if (has('[role=dialog] button', 'Cancel')) resolve('asked');
           else if (document.querySelector('[aria-label="Close Art"]')) resolve('taken');
           else if (has('[role=alert]', 'was not taken in')) resolve('refused');
           else if (performance.now() > until) resolve('no answer');
@@ -92,7 +92,7 @@ export async function dropDrawing(page: Page, { name, text }: HostileDrawing, fa
   const state = await answerOf(page);
   const taken = page.getByRole('button', { name: 'Close Art' });
   const refused = page.getByText('was not taken in').first();
-  const asked = page.getByRole('dialog').getByRole('button', { name: 'Leave it' });
+  const asked = page.getByRole('dialog').getByRole('button', { name: 'Cancel' });
   const held = await heldSince(page, since);
   if (state === 'asked') await pressed(asked, asked);
   if (state === 'taken') {

@@ -50,7 +50,7 @@ export async function fillQuota(browser: Browser, base: string, count: number): 
       await page.goto(base);
       await page.getByRole('button', { name: /Open the sample Two ferries/ }).click();
       await nameField(page).waitFor();
-      await page.getByText(/^kept/).waitFor();
+      await page.getByText(/^Saved [^i]/).waitFor();
       const client = await context.newCDPSession(page);
       const quota = (bytes?: number): Promise<unknown> =>
         client.send('Storage.overrideQuotaForOrigin', {
@@ -65,7 +65,7 @@ export async function fillQuota(browser: Browser, base: string, count: number): 
         await rename(page, `Scene ${i}, edit ${edit}`);
         edits += 2;
         isFull = await page
-          .getByText('not kept!')
+          .getByText('Not saved!')
           .waitFor({ timeout: 4000 })
           .then(
             () => true,
@@ -81,7 +81,7 @@ export async function fillQuota(browser: Browser, base: string, count: number): 
       await other.getByRole('button', { name: /^Open (?:Two ferries|Scene)/ }).waitFor();
       await other.close();
       await quota();
-      await page.getByText(/^kept/).waitFor({ timeout: 20_000 });
+      await page.getByText(/^Saved [^i]/).waitFor({ timeout: 20_000 });
       await page.reload();
       await nameField(page).waitFor();
       const after = await nameField(page).inputValue();

@@ -170,9 +170,9 @@ await keep(apart, 'parts');
 const versions = await fresh();
 await sample(versions, 'Two ferries, one loop', 150, -1);
 await versions.getByRole('button', { name: 'Versions' }).click();
-await versions.getByRole('textbox', { name: 'Name of this state' }).fill('Before the long way round');
+await versions.getByRole('textbox', { name: 'Name of this version' }).fill('Before the long way round');
 await versions.keyboard.press('Enter');
-await versions.getByText('kept by hand').waitFor();
+await versions.getByText('by you').waitFor();
 await versions.locator('.mark').nth(1).focus();
 for (let i = 0; i < 24; i++) await versions.keyboard.press('Shift+ArrowRight');
 await versions.getByRole('button', { name: /^Show Before the long way round/ }).click();
@@ -185,7 +185,7 @@ await send.goto(`${send.url()}/send`);
 await send.getByRole('button', { name: 'Keep this in a new one' }).click();
 await send.getByRole('button', { name: /^Module/ }).click();
 await send.getByRole('button', { name: 'Keep Module here too' }).click();
-await send.getByText('Off the Desk by at most').waitFor();
+await send.getByText('Largest deviation').waitFor();
 await send.waitForTimeout(1500);
 await keep(send, 'send');
 
@@ -219,14 +219,14 @@ const eases = await fresh();
 await sample(eases, 'Tea tin into the canal', 33, 1);
 await eases.getByRole('combobox', { name: 'Paced by' }).click();
 await eases.getByRole('option', { name: 'marks by hand' }).click();
-await eases.getByRole('button', { name: /^Shape: Ease of the leg/ }).click();
+await eases.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
 await eases.waitForTimeout(500);
 await keep(eases, 'eases');
 
 // A scene that a click drives, tried on the Desk.
 const driven = await fresh();
 await sample(driven, 'Tea to the basket', 20, 1);
-await driven.getByRole('button', { name: 'Snapping and seeing' }).click();
+await driven.getByRole('button', { name: 'Snapping and display' }).click();
 await driven.getByLabel('speed as a band along the guide').check();
 await driven.keyboard.press('Escape');
 await driven.locator('[data-card="pace"] .card-head').click();

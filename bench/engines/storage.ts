@@ -56,7 +56,7 @@ export async function storageRow(engine: Engine): Promise<{ readonly figure: str
     if (!(await engine.beside<boolean>(address, SAYS, 'open in another tab')))
       throw new Error('a second tab may change it as well');
     await engine.run(RENAME, 'Kept by this engine');
-    await until('the edit is not kept', () => says('kept '));
+    await until('the edit is not kept', () => says('Saved '));
     await later(1500);
     await engine.open(address);
     await until('the edit was lost by a reload', () => isCalled('Kept by this engine'));
@@ -117,7 +117,7 @@ export async function killedRow(): Promise<{ readonly figure: string; readonly k
     await run(page, RENAME, 'Before the kill');
     // What was kept before says so as well.
     await later(2500);
-    await until('the edit is not kept', async () => (await run(page, SAYS, 'kept ')) === true);
+    await until('the edit is not kept', async () => (await run(page, SAYS, 'Saved ')) === true);
     browser.process()?.kill('SIGKILL');
     await later(2000);
     browser = await launched();

@@ -7,13 +7,13 @@ const factor = z.number().min(0.1).max(LARGEST).default(1);
 
 /** The option of drawings that are delivered at a size of their own: what is measured is measured there. */
 export const SCALE = {
-  scale: factor.describe(`Size, px for each px of the canvas, up to ${LARGEST}: the keys are as fine as that needs`),
+  scale: factor.describe(`Scale, up to ${LARGEST}: the keyframes are as fine as that needs`),
 };
 
 /** The same of what a player scales: its size stays the canvas's. */
 export const FINENESS = {
   scale: factor.describe(
-    `How large it is shown, px for each px of the canvas, up to ${LARGEST}: the keys are as fine as that needs`,
+    `Scale at which it is shown, up to ${LARGEST}: the keyframes are as fine as that needs`,
   ),
 };
 

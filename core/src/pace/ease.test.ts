@@ -103,9 +103,9 @@ test('the parts of an ease are its pieces, stretched', () => {
 
 test('a curve of one’s own is told by how it begins and ends, not by a row of numbers', () => {
   const words = (...values: [number, number, number, number]): string => wordsOfEase({ kind: 'bezier', values });
-  expect(words(0.4, 0.16, 0.6, 0.9)).toBe('own curve, in-out');
-  expect(words(0.4, 0.1, 0.6, 0.6)).toBe('own curve, in');
-  expect(words(0.2, 0.6, 0.6, 0.9)).toBe('own curve, out');
+  expect(words(0.4, 0.16, 0.6, 0.9)).toBe('custom, in-out');
+  expect(words(0.4, 0.1, 0.6, 0.6)).toBe('custom, in');
+  expect(words(0.2, 0.6, 0.6, 0.9)).toBe('custom, out');
 });
 
 test.each([

@@ -7,7 +7,8 @@ import { plainDirection } from '../words/plain.ts';
 import { useOpenScene } from '../scene/context.ts';
 import { OpenDialogs, OpenDrawer, useLoadAhead } from './later.tsx';
 import { CanvasPane } from './canvas/CanvasPane.tsx';
-import { ChecksCard, GuideCard, HeadingCard, PaceCard, RiderCard, TyingWatch } from './cards/index.ts';
+import { TyingWatch } from './cards/index.ts';
+import { Foot } from './Foot.tsx';
 import { useFileDrops } from './intake/use-file-drops.ts';
 import { useDeskKeys } from './keys/use-desk-keys.ts';
 import { Guarded } from './Guarded.tsx';
@@ -22,15 +23,6 @@ import './Desk.css';
 const PAGES = '(max-width: 699px), (max-width: 860px) and (max-height: 639px)';
 const STACKED = '(max-width: 860px)';
 
-/** The cards of "how", in their order. */
-const CARDS = [
-  { what: 'card 1', Show: GuideCard },
-  { what: 'card 2', Show: RiderCard },
-  { what: 'card 3', Show: HeadingCard },
-  { what: 'card 4', Show: PaceCard },
-  { what: 'card 5', Show: ChecksCard },
-] as const;
-
 /** The editor: where, when, how. */
 export function Desk() {
   useDeskKeys();
@@ -41,10 +33,8 @@ export function Desk() {
   const heading = useArrival();
   const isPaged = useMediaQuery(PAGES, undefined, { getInitialValueInEffect: false });
   const page = useDeskView((state) => state.page);
-  const cardsFolded = usePreferences((state) => state.cardsFolded);
-  const mode = isPaged ? `paged page-${page}` : cardsFolded ? 'cards-folded' : '';
   return (
-    <main className={`desk ${mode}`}>
+    <main className={`desk ${isPaged ? `paged page-${page}` : ''}`}>
       <h1 ref={heading} tabIndex={-1} className="visually-hidden">
         Desk
       </h1>
@@ -59,13 +49,7 @@ export function Desk() {
       ) : (
         <Panes />
       )}
-      <div className="cards">
-        {CARDS.map(({ what, Show }) => (
-          <Guarded key={what} what={what}>
-            <Show />
-          </Guarded>
-        ))}
-      </div>
+      <Foot isPaged={isPaged ?? false} />
       {isPaged && <PageBar />}
       <TyingWatch />
       <OpenDialogs />
@@ -115,10 +99,6 @@ function Panes() {
   const panel = usePanelRef();
   const [initial] = useState(() => divider ?? firstDivider(canvas.width, canvas.height));
   const base = useRef(initial);
-  // Cards that open know by it where the sheet begins.
-  const tellDivider = (share: number): void =>
-    document.documentElement.style.setProperty('--divider', isStacked ? '100%' : `${share}%`);
-  useEffect(() => tellDivider(base.current));
   useEffect(() => {
     const share = lean === 0 ? base.current : lean > 0 ? LEANING.canvas : LEANING.sheet;
     panel.current?.resize(`${share}%`);
@@ -127,7 +107,6 @@ function Panes() {
     <Group
       className="panes"
       orientation={isStacked ? 'vertical' : 'horizontal'}
-      onLayoutChange={(layout) => tellDivider(layout['where'] ?? initial)}
       onLayoutChanged={(layout) => {
         const share = layout['where'];
         if (share === undefined || useDeskView.getState().lean !== 0 || Math.abs(share - base.current) < 0.5) return;

@@ -20,7 +20,7 @@ export function SaveLine() {
   const toggle = (): void => useDeskView.getState().set({ drawer: isOpen ? null : 'versions', page: 'canvas' });
   return (
     <span className="save-line">
-      <Tooltip label={save.kind === 'failed' ? `Not kept: ${save.message}` : 'Earlier states of this scene'}>
+      <Tooltip label={save.kind === 'failed' ? `Not saved: ${save.message}` : 'Versions of this scene'}>
         <button
           type="button"
           className={`plain-button save-words ${save.kind === 'failed' ? 'bad' : 'muted'}`}
@@ -66,11 +66,11 @@ function useWords(save: SaveState): RefObject<HTMLSpanElement | null> {
 function wordsOf(save: SaveState, now: number): string {
   switch (save.kind) {
     case 'waiting':
-      return 'keeping…';
+      return 'Saving…';
     case 'failed':
-      return 'not kept!';
+      return 'Not saved!';
     case 'kept':
-      return `kept ${ago(Math.max(0, now - save.at))}`;
+      return `Saved ${ago(Math.max(0, now - save.at))}`;
   }
 }
 

@@ -11,6 +11,7 @@ import { useOpenScene } from '../scene/context.ts';
 import { perform } from './actions/change.ts';
 import { saveScene } from './actions/saving.ts';
 import { useDesk } from './context.ts';
+import { FindField } from './FindField.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { useDeskView, type Drawer } from './view.ts';
 import './TopBar.css';
@@ -44,6 +45,7 @@ export function TopBar() {
       </div>
       <SaveLine />
       <span className="spacer" />
+      <FindField />
       <History />
       {isNarrow ? <MoreMenu /> : <Drawers />}
       <Link className="bar-button strong" to={`/scene/${id}/send`}>
@@ -120,8 +122,8 @@ function Drawers() {
       <button type="button" className="bar-button" onClick={() => saveScene(desk)}>
         Save file
       </button>
-      <Tooltip label="How to">
-        <Link className="plain-button" to={`/help?from=${id}`} aria-label="How to">
+      <Tooltip label="Help">
+        <Link className="plain-button" to={`/help?from=${id}`} aria-label="Help">
           <IconHelp size={17} aria-hidden />
         </Link>
       </Tooltip>
@@ -149,7 +151,7 @@ function MoreMenu() {
         <Menu.Item onClick={() => toggle('versions')}>Versions</Menu.Item>
         <Menu.Item onClick={() => saveScene(desk)}>Save file</Menu.Item>
         <Menu.Item component={Link} to={`/help?from=${id}`}>
-          How to
+          Help
         </Menu.Item>
         <Menu.Item onClick={() => useDeskView.getState().set({ shortcuts: true })}>Shortcuts</Menu.Item>
       </Menu.Dropdown>

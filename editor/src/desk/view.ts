@@ -10,24 +10,28 @@ import {
   type ToolName,
   type ToolOptions,
 } from '../tools/index.ts';
+import type { RowName } from '../words/rows.ts';
 import { IDENTITY, type ViewTransform } from '../figures/view-transform.ts';
 
 export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'charts' | 'marks' | null;
 /** What a narrow window shows. */
 export type DeskPage = 'canvas' | 'sheet' | 'cards';
-export type CardName = 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
+export type CardName = 'scene' | 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
 
 /** How this browser likes the Desk: lastStroke. */
 interface Preferences {
   /** Share of the width that the canvas has, in percent; null until it was moved. */
   divider: number | null;
   cardsFolded: boolean;
+  /** Height of the foot, px. */
+  foot: number;
   snapping: SnapSettings;
   toolOptions: ToolOptions;
   /** What is shown of guides beside their lines. */
   seeing: Seeing;
   setDivider: (divider: number) => void;
   toggleCards: () => void;
+  setFoot: (foot: number) => void;
   setSnap: (kind: SnapKind, on: boolean) => void;
   setGrid: (grid: number) => void;
   setToolOptions: (change: Partial<ToolOptions>) => void;
@@ -45,11 +49,16 @@ export interface Seeing {
   readonly onionWays: boolean;
 }
 
+/** px. The foot at first, and its least. */
+export const FIRST_FOOT = 244;
+export const LEAST_FOOT = 196;
+
 export const usePreferences = create<Preferences>()(
   persist(
     (set) => ({
       divider: null,
       cardsFolded: false,
+      foot: FIRST_FOOT,
       snapping: FIRST_SNAPPING,
       toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle', tickReach: 0 },
       seeing: {
@@ -64,6 +73,7 @@ export const usePreferences = create<Preferences>()(
       },
       setDivider: (divider) => set({ divider }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),
+      setFoot: (foot) => set({ foot, cardsFolded: false }),
       setSnap: (kind, on) =>
         set(({ snapping }) => ({ snapping: { ...snapping, kinds: { ...snapping.kinds, [kind]: on } } })),
       setGrid: (grid) => set(({ snapping }) => ({ snapping: { ...snapping, grid } })),
@@ -124,6 +134,12 @@ interface DeskView {
   drawer: Drawer;
   page: DeskPage;
   openCard: CardName | null;
+  /** In a low window the cards are heads; one that was pressed shows them. */
+  cardsShown: boolean;
+  /** Groups of cards that were asked for, though what they say is not there yet: entity and group. */
+  openedGroups: readonly string[];
+  /** The row that was asked for by name. */
+  lit: RowName | null;
   /** The guide whose riders the sheet shows. */
   route: string | null;
   /** Guides in the order in which they were last the route, the latest first. */
@@ -148,17 +164,21 @@ interface DeskView {
   trying: boolean;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
   lean: -1 | 0 | 1;
-  set: (change: Partial<Omit<DeskView, 'set' | 'setRoute'>>) => void;
+  set: (change: Partial<Omit<DeskView, 'set' | 'setRoute' | 'setGroup'>>) => void;
+  setGroup: (key: string, isOpen: boolean) => void;
   setRoute: (route: string | null) => void;
 }
 
 /** A Desk that was just opened. */
-const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
+const AT_FIRST: Omit<DeskView, 'set' | 'setRoute' | 'setGroup'> = {
   view: IDENTITY,
   tool: 'adjust',
   drawer: null,
   page: 'canvas',
   openCard: null,
+  cardsShown: false,
+  openedGroups: [],
+  lit: null,
   route: null,
   recent: [],
   hover: null,
@@ -177,6 +197,10 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute'> = {
 export const useDeskView = create<DeskView>()((set) => ({
   ...AT_FIRST,
   set: (change) => set(change),
+  setGroup: (key, isOpen) =>
+    set(({ openedGroups }) => ({
+      openedGroups: [...openedGroups.filter((one) => one !== key), ...(isOpen ? [key] : [])],
+    })),
   setRoute: (route) =>
     set((state) => ({
       route,
@@ -187,6 +211,12 @@ export const useDeskView = create<DeskView>()((set) => ({
           : [route, ...state.recent.filter((one) => one !== route)],
     })),
 }));
+
+/** Folds the cards to their heads, or shows them again. */
+export function foldCards(): void {
+  useDeskView.setState({ cardsShown: false });
+  usePreferences.getState().toggleCards();
+}
 
 export const resetDeskView = (): void => useDeskView.setState(AT_FIRST);
 

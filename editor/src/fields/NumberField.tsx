@@ -45,6 +45,17 @@ function useCurrent(given: number, live: Live<number> | undefined, show: (now: n
   return current;
 }
 
+/** What is being typed: as it is rendered, and the same at once, as leaving the field right after Enter must not take the text over again. */
+function useDraft() {
+  const [draft, show] = useState<string | null>(null);
+  const typed = useRef<string | null>(null);
+  const setDraft = (text: string | null): void => {
+    typed.current = text;
+    show(text);
+  };
+  return { draft, typed, setDraft };
+}
+
 function PlainNumberField({
   label,
   value: given,
@@ -60,18 +71,14 @@ function PlainNumberField({
   onCommit,
 }: NumberFieldProps) {
   const input = useRef<HTMLInputElement>(null);
-  const [draft, show] = useState<string | null>(null);
-  // The same at once: leaving the field right after Enter must not take the text over again.
-  const typed = useRef<string | null>(null);
-  const setDraft = (text: string | null): void => {
-    typed.current = text;
-    show(text);
-  };
+  const { draft, typed, setDraft } = useDraft();
   const [wrong, setWrong] = useState(false);
   const textOf = (value: number): string => trimmed(value, digits) + signOf(unit);
   const current = useCurrent(given, live, (now) => {
     const text = textOf(now);
-    if (typed.current === null && input.current && input.current.value !== text) input.current.value = text;
+    if (typed.current !== null || !input.current || input.current.value === text) return;
+    input.current.value = text;
+    input.current.style.setProperty('--signs', signsOf(text));
   });
 
   /** Takes a text over; false where it is not understood. */
@@ -107,12 +114,6 @@ function PlainNumberField({
     }
   };
 
-  // A held arrow counts on in the field and is one change when it is let go.
-  const onKeyUp = (event: KeyboardEvent<HTMLInputElement>): void => {
-    event.stopPropagation();
-    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') finish(event.currentTarget.value);
-  };
-
   return (
     <TextInput
       ref={input}
@@ -120,7 +121,9 @@ function PlainNumberField({
       size="xs"
       aria-label={label}
       value={draft ?? textOf(given)}
-      error={wrong ? 'a number or a sum, please' : undefined}
+      // As wide as what it holds: nothing is cut off.
+      styles={{ input: { '--signs': signsOf(draft ?? textOf(given)) } }}
+      error={wrong ? 'Enter a number, a sum such as 3*40, or a share such as 20%' : undefined}
       disabled={disabled}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => setDraft(event.currentTarget.value)}
@@ -128,7 +131,11 @@ function PlainNumberField({
         if (typed.current !== null) finish(event.currentTarget.value);
       }}
       onKeyDown={onKeyDown}
-      onKeyUp={onKeyUp}
+      onKeyUp={(event) => {
+        event.stopPropagation();
+        // A held arrow counts on in the field and is one change when it is let go.
+        if (event.key === 'ArrowUp' || event.key === 'ArrowDown') finish(event.currentTarget.value);
+      }}
       spellCheck={false}
     />
   );
@@ -139,6 +146,9 @@ export const NumberField = steady(PlainNumberField, 'onCommit');
 
 /** A unit as it stands behind a number. */
 const signOf = (unit: string): string => (unit === '%' || unit === '°' || unit === '' ? unit : ` ${unit}`);
+
+/** Signs that a text needs room for. */
+const signsOf = (text: string): string => String(Math.max(4, text.length));
 
 function trimmed(value: number, digits: number): string {
   const text = value.toFixed(digits);

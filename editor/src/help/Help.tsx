@@ -1,12 +1,12 @@
 import { IconArrowLeft } from '@tabler/icons-react';
 import { useEffect } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import { ShortcutLists } from '../look/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
-import { pictureScene } from './pictures.ts';
-import { RECIPES } from './recipes.ts';
+import { pictureScene } from '../look/way-pictures.ts';
+import { RECIPES } from '../look/recipes.ts';
 import './help.css';
 
 /** The jobs as short recipes, and the shortcuts. */
@@ -14,8 +14,13 @@ export function Help() {
   const heading = useArrival();
   const from = useSearchParams()[0].get('from');
   useEffect(() => {
-    document.title = 'How to · Pace Line';
+    document.title = 'Help · Pace Line';
   }, []);
+  // A recipe that was asked for by name.
+  const { hash } = useLocation();
+  useEffect(() => {
+    if (/^#recipe-\d+$/.test(hash)) document.querySelector(hash)?.scrollIntoView();
+  }, [hash]);
   return (
     <main className="help">
       <header className="shelf-head">
@@ -23,7 +28,7 @@ export function Help() {
           <Wordmark />
         </Link>
         <h1 ref={heading} tabIndex={-1}>
-          How to
+          Help
         </h1>
         <span className="spacer" />
         {from !== null && (
@@ -34,8 +39,8 @@ export function Help() {
       </header>
       <div className="help-columns">
         <section aria-label="Recipes">
-          {RECIPES.map((recipe) => (
-            <article key={recipe.title}>
+          {RECIPES.map((recipe, i) => (
+            <article key={recipe.title} id={`recipe-${i + 1}`}>
               <h2>{recipe.title}</h2>
               <div className="recipe-picture">
                 <MovingPicture name={recipe.title} scene={() => pictureScene(recipe.title, recipe.picture)} />

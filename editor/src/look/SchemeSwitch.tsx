@@ -11,7 +11,7 @@ export function SchemeSwitch() {
       type="button"
       className="plain-button"
       aria-pressed={night}
-      aria-label="Night colours"
+      aria-label="Dark colours"
       onClick={() => setColorScheme(night ? 'light' : 'dark')}
     >
       {night ? <IconSun size={17} aria-hidden /> : <IconMoon size={17} aria-hidden />}

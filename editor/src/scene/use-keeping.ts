@@ -51,7 +51,7 @@ export function useKeeping(open: OpenDocument | null): SaveState {
         const message = state.kind === 'failed' ? state.message : undefined;
         if (message !== undefined && message !== said)
           warn(
-            'The scene is not kept',
+            'The scene is not saved',
             `This browser did not store it (${message}). It will be tried again; save it as a file to be safe.`,
           );
         said = message;

@@ -22,7 +22,7 @@ export function Facts({ writing, length, frames }: { writing: Writing; length: n
       {error && (
         <>
           <Fact
-            name="Off the Desk by at most"
+            name="Largest deviation"
             title={
               error.time === undefined
                 ? 'Nothing in it moves'
@@ -31,7 +31,7 @@ export function Facts({ writing, length, frames }: { writing: Writing; length: n
           >
             {error.px.toFixed(2)} px
           </Fact>
-          <Fact name="Keys written" title="A rider’s place, turn and so on each have keys of their own">
+          <Fact name="Keyframes" title="A rider’s position, rotation and so on each have keyframes of their own">
             {keys}
           </Fact>
         </>

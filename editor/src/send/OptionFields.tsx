@@ -13,7 +13,7 @@ interface OptionFieldsProps {
 /** Fields made from the format's description of its options. */
 export function OptionFields({ scene, format, options, onChange }: OptionFieldsProps) {
   const described = describeOptions(format);
-  if (described.length === 0) return <p className="muted">It has none.</p>;
+  if (described.length === 0) return <p className="muted">No options</p>;
   return described.map((option) => {
     const change = (value: unknown): void => onChange({ [option.key]: value });
     const value = options[option.key];

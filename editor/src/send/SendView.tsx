@@ -1,6 +1,6 @@
 import { Progress } from '@mantine/core';
 import { useEffect, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import {
   FORMAT_GROUPS,
   FORMATS,
@@ -34,8 +34,9 @@ import './send.css';
 export function SendView() {
   const { id } = useOpenScene();
   const heading = useArrival();
+  const asked = useSearchParams()[0].get('format');
   const scene = useDocumentState((state) => state.committed);
-  const [formatId, setFormatId] = useState(FORMATS[0]?.id ?? '');
+  const [formatId, setFormatId] = useState(() => formatById(asked ?? '')?.id ?? FORMATS[0]?.id ?? '');
   const [given, setGiven] = useState<Record<string, Options>>({});
   const format = formatById(formatId);
   const options = useMemo(() => ({ ...format?.options.parse({}), ...given[formatId] }), [format, given, formatId]);

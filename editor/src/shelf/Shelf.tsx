@@ -77,7 +77,7 @@ function Head({ onFiles, onNew }: HeadProps) {
       <span className="spacer" />
       <SchemeSwitch />
       <Link className="bar-button" to="/help">
-        <IconHelp size={16} aria-hidden /> How to
+        <IconHelp size={16} aria-hidden /> Help
       </Link>
       <button type="button" className="bar-button" onClick={() => void pick()}>
         <IconFolderOpen size={16} aria-hidden /> Open file…
@@ -105,7 +105,7 @@ function KeptScenes() {
   const near = (isWhole ? cards : cards?.slice(0, FIRST)) ?? [];
   return (
     <section aria-labelledby="kept">
-      <h2 id="kept">Kept in this browser</h2>
+      <h2 id="kept">Saved in this browser</h2>
       {cards && <Unkept />}
       {cards && cards.length === 0 && (
         <p className="shelf-empty">

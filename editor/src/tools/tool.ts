@@ -65,6 +65,9 @@ export interface Tool {
 export interface CanvasTool {
   readonly name: string;
   readonly label: string;
+  /** What it is for, in one sentence, and what else people call it. */
+  readonly about: string;
+  readonly also: string;
   /** What a hand does with it, for the line under the canvas; absent: that depends on what is selected. */
   readonly line?: string;
   /** Makes it; `done` takes the first tool again. */

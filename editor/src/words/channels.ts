@@ -28,16 +28,16 @@ const px = (field: string): ChannelNumber => ({ field, unit: 'px', factor: 1 });
 
 /** All that is said of each channel of keys: on strips, in fields, to readers of the screen. */
 export const CHANNELS: Readonly<Record<KeyChannel, ChannelWords>> = {
-  turn: { name: 'turn', numbers: [degrees('Turn key')] },
+  turn: { name: 'rotation', numbers: [degrees('Rotation offset')] },
   scale: {
     name: 'scale',
-    numbers: [percent('Scale key across', -100_000, 100_000), percent('Scale key over', -100_000, 100_000)],
+    numbers: [percent('Scale across', -100_000, 100_000), percent('Scale down', -100_000, 100_000)],
   },
-  opacity: { name: 'opacity', numbers: [percent('Opacity key', 0, 100)] },
-  lift: { name: 'lift', numbers: [px('Lift key')] },
-  lead: { name: 'lead', numbers: [px('Lead key')] },
-  squash: { name: 'stretch', numbers: [percent('Stretch key', 5, 2000)] },
-  axis: { name: 'squash axis', numbers: [degrees('Squash axis key')] },
+  opacity: { name: 'opacity', numbers: [percent('Opacity', 0, 100)] },
+  lift: { name: 'lift', numbers: [px('Lift')] },
+  lead: { name: 'lead', numbers: [px('Lead')] },
+  squash: { name: 'stretch', numbers: [percent('Stretch', 5, 2000)] },
+  axis: { name: 'squash axis', numbers: [degrees('Axis angle')] },
 };
 
 /** A key's value in a few letters: numbers that are alike once. */

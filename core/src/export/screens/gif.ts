@@ -19,8 +19,8 @@ const FASTEST = 50;
 
 const options = z.object({
   ...pixelOptions,
-  fps: z.number().min(0).max(FASTEST).default(0).describe(`Frames a second, up to ${FASTEST}; 0: the scene’s`),
-  dither: z.boolean().default(false).describe('Mix the colours of gradients from those of the palette'),
+  fps: z.number().min(0).max(FASTEST).default(0).describe(`Frame rate, up to ${FASTEST}; 0: the scene’s`),
+  dither: z.boolean().default(false).describe('Dither: mixes the colours of gradients from those of the palette'),
 });
 
 /** GIF (89a): one palette for all frames; what does not change from one to the next is not written again. */

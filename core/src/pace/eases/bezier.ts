@@ -52,8 +52,8 @@ const CURVES = [
   ['soft both ends', [0.42, 0.04, 0.58, 0.96]],
   ['late start', [0.7, 0, 0.84, 0.6]],
   ['early arrival', [0.16, 0.4, 0.3, 1]],
-  ['draws back first', [0.5, -0.35, 0.6, 1]],
-  ['shoots past', [0.4, 0, 0.5, 1.35]],
+  ['anticipation', [0.5, -0.35, 0.6, 1]],
+  ['overshoot', [0.4, 0, 0.5, 1.35]],
 ] as const;
 
 const compile: EaseKind<Bezier>['compile'] = ({ values }) => ({ ...bezierShape(...values), breaks: [], jumps: false });
@@ -73,12 +73,12 @@ export const bezier: EaseKind<Bezier> = {
   words: ({ values: [x1, y1, x2, y2] }) => {
     const [slowsIn, slowsOut] = [y1 < x1, 1 - y2 < 1 - x2];
     return slowsIn && slowsOut
-      ? 'own curve, in-out'
+      ? 'custom, in-out'
       : slowsIn
-        ? 'own curve, in'
+        ? 'custom, in'
         : slowsOut
-          ? 'own curve, out'
-          : 'own curve';
+          ? 'custom, out'
+          : 'custom';
   },
   offers: CURVES.map(([name, values]): EaseOffer<Bezier> => ({
     id: `bezier:${values.join(',')}`,

@@ -22,7 +22,7 @@ export const steady: EaseKind<Steady> = {
   onlyRises: () => true,
   split: (ease) => [ease, ease],
   join: () => undefined,
-  words: () => 'steady',
+  words: () => 'linear',
   reversed: (ease) => ease,
-  offers: [{ id: 'steady', group: 'Plain', name: 'steady', ease: { kind: 'steady' } }],
+  offers: [{ id: 'steady', group: 'Plain', name: 'linear', ease: { kind: 'steady' } }],
 };

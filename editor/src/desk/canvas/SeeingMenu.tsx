@@ -36,11 +36,11 @@ export function SeeingMenu() {
   return (
     <Popover opened={open} onChange={setOpen} position="bottom-end" width={280} trapFocus shadow="md">
       <Popover.Target>
-        <Tooltip label="Snapping and seeing">
+        <Tooltip label="Snapping and display">
           <button
             type="button"
             className="plain-button"
-            aria-label={`Snapping and seeing: ${count} of ${SNAP_KINDS.length} kinds snap`}
+            aria-label={`Snapping and display: ${count} of ${SNAP_KINDS.length} kinds snap`}
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
@@ -48,7 +48,7 @@ export function SeeingMenu() {
           </button>
         </Tooltip>
       </Popover.Target>
-      <Popover.Dropdown className="seeing-menu" aria-label="Snapping and seeing">
+      <Popover.Dropdown className="seeing-menu" aria-label="Snapping and display">
         <h2>Snap to</h2>
         {SNAP_KINDS.map((kind) => (
           <div key={kind} className="menu-line">
@@ -71,7 +71,7 @@ export function SeeingMenu() {
             )}
           </div>
         ))}
-        <p className="card-note">Ctrl holds it off; Shift keeps to multiples of 15°.</p>
+        <p className="card-note">Hold Ctrl to switch it off; Shift keeps to multiples of 15°.</p>
         <h2>Spacing by hand</h2>
         <div className="menu-line">
           <span className="menu-words">a tick takes along, frames to each side (0: its leg)</span>

@@ -1,62 +1,125 @@
-import { useEffect, useRef, type ReactNode } from 'react';
-import { useDeskView, usePreferences, type CardName } from '../view.ts';
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { rowWords, type RowName } from '../../words/rows.ts';
+import { useDeskView, type CardName } from '../view.ts';
 import './cards.css';
 
 interface CardProps {
   readonly name: CardName;
-  readonly number: number;
+  /** Its place in the order of the work; absent: it is there whatever is selected. */
+  readonly number?: number;
   readonly title: string;
   /** The state in a few words, at the right of the head. */
   readonly summary: ReactNode;
+  /** It has nothing to show but a hint. */
+  readonly isEmpty?: boolean;
+  /** Work goes on in it, as long as no other card was asked for. */
+  readonly isBusy?: boolean;
+  /** What it can have beyond its rows: in a column of its own where the card is wide. */
+  readonly groups?: ReactNode;
   readonly children: ReactNode;
 }
 
-/** Where a press leaves an open card as it is: on the sheet, whose lines it shapes, and in what its own fields open. */
-const LEAVES_OPEN = '.sheet-pane, [role="listbox"], [role="menu"], .mantine-Popover-dropdown';
-
-/** One card of "how": a head that sums it up, rows under it. Opened, it widens and grows upward over the canvas; a press there closes it. */
-export function Card({ name, number, title, summary, children }: CardProps) {
+/** One card of "how": a head that sums it up, its rows, and what it has beside them. The one in which work goes on has two columns. */
+export function Card({ name, number, title, summary, isEmpty = false, isBusy = false, groups, children }: CardProps) {
   const openCard = useDeskView((state) => state.openCard);
   const set = useDeskView((state) => state.set);
-  const folded = usePreferences((state) => state.cardsFolded);
-  const isOpen = openCard === name;
-  const ref = useRef<HTMLElement>(null);
-  useEffect(() => {
-    if (!isOpen) return;
-    const onDown = (event: PointerEvent): void => {
-      const target = event.target as Element;
-      if (!ref.current?.contains(target) && !target.closest(LEAVES_OPEN)) set({ openCard: null });
-    };
-    window.addEventListener('pointerdown', onDown);
-    return () => window.removeEventListener('pointerdown', onDown);
-  }, [isOpen, set]);
+  const isOpen = openCard === name || (openCard === null && isBusy);
+  const body = useRef<HTMLDivElement>(null);
   return (
     <section
-      ref={ref}
-      className={`card ${isOpen ? 'open' : ''} ${folded ? 'folded' : ''}`}
-      aria-label={`Card ${number}, ${title}`}
+      className={`card ${isOpen ? 'open' : ''} ${isEmpty ? 'empty' : ''}`}
+      aria-label={number === undefined ? `Card, ${title}` : `Card ${number}, ${title}`}
       data-card={name}
       onKeyDown={(event) => {
-        if (event.key === 'Escape' && isOpen) set({ openCard: null });
+        if (event.key === 'Escape' && openCard === name) set({ openCard: null });
       }}
     >
       <button
         type="button"
         className="card-head"
         aria-expanded={isOpen}
-        onClick={() => set({ openCard: isOpen ? null : name })}
+        title={isOpen ? undefined : `${title}: wider, in two columns`}
+        onClick={() => set({ openCard: openCard === name ? null : name, cardsShown: true })}
       >
-        <span className="card-number">{number}</span>
+        {number !== undefined && <span className="card-number">{number}</span>}
         <span className="card-title">{title}</span>
-        <span className="card-summary">{summary}</span>
+        {!isEmpty && <span className="card-summary">{summary}</span>}
       </button>
-      <div className="card-body">{children}</div>
+      <div ref={body} className="card-body">
+        <div className="card-rows">{children}</div>
+        {groups}
+      </div>
+      <Below body={body} />
     </section>
   );
 }
 
+/** How much of a card lies below what is seen, and the way there. */
+function Below({ body }: { body: RefObject<HTMLDivElement | null> }) {
+  const [count, setCount] = useState(0);
+  const ask = useRef<() => void>(undefined);
+  useEffect(() => {
+    const box = body.current;
+    if (!box) return;
+    const look = (): void => {
+      const { bottom } = box.getBoundingClientRect();
+      const rows = [...box.querySelectorAll('.row, .card-note, .finding, .add-button')];
+      setCount(bottom === 0 ? 0 : rows.filter((row) => row.getBoundingClientRect().bottom > bottom + 2).length);
+    };
+    ask.current = look;
+    const sizes = new ResizeObserver(look);
+    sizes.observe(box);
+    for (const part of box.children) sizes.observe(part);
+    box.addEventListener('scroll', look, { passive: true });
+    return () => {
+      sizes.disconnect();
+      box.removeEventListener('scroll', look);
+    };
+  }, [body]);
+  if (count === 0) return null;
+  return (
+    <button
+      type="button"
+      className="card-below"
+      tabIndex={-1}
+      onClick={() => body.current?.scrollBy({ top: body.current.clientHeight - 27 })}
+    >
+      {count} more ▾
+    </button>
+  );
+}
+
+interface RowProps {
+  /** Which row it is: its label and tooltip are said in one list. */
+  readonly of: RowName;
+  /** The label where it says more than the list. */
+  readonly label?: string | undefined;
+  readonly children: ReactNode;
+}
+
 /** A labelled row of a card. */
-export function Row({ label, title, children }: { label: string; title?: string; children: ReactNode }) {
+export function Row({ of, label, children }: RowProps) {
+  const words = rowWords(of);
+  const ref = useRef<HTMLDivElement>(null);
+  const isLit = useDeskView((state) => state.lit === of);
+  // Asked for by name, it is brought into sight and lit for a moment.
+  useLayoutEffect(() => {
+    if (!isLit) return;
+    ref.current?.scrollIntoView({ block: 'nearest' });
+    ref.current?.querySelector<HTMLElement>('.row-value input, .row-value button')?.focus();
+  }, [isLit]);
+  return (
+    <div ref={ref} className={`row ${isLit ? 'lit' : ''}`} data-row={of}>
+      <span className="row-label" title={words.about}>
+        {label ?? words.label}
+      </span>
+      <div className="row-value">{children}</div>
+    </div>
+  );
+}
+
+/** A labelled row of what is no card: of a chart, of an ease. */
+export function PlainRow({ label, title, children }: { label: string; title?: string; children: ReactNode }) {
   return (
     <div className="row">
       <span className="row-label" title={title}>

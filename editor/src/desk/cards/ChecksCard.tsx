@@ -10,7 +10,7 @@ import {
   type Scene,
   type SeamFinding,
 } from '@pace-line/core';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { selectRider, useDocumentState } from '../../document/index.ts';
 import { change } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
@@ -22,12 +22,12 @@ import { MeetingsRow } from './checks/MeetingsRow.tsx';
 /** What a mend does, on its button and in undo. */
 const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
   'whole-laps': ['end on a whole lap', 'Close the lap'],
-  'keys-meet': ['let its keys meet', 'Let keys meet'],
+  'keys-meet': ['match end keys', 'Let keys meet'],
   'whole-strides': ['whole strides', 'Close the strides'],
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
   'match-speeds': ['match its speeds', 'Match the speeds at the seam'],
-  'rest-at-seam': ['slow to rest there', 'Rest at the seam'],
+  'rest-at-seam': ['ease to rest', 'Rest at the seam'],
 };
 
 /** Rows of each check that a card shows: what is wrong comes first. */
@@ -47,14 +47,22 @@ export function ChecksCard() {
       : scene.clock.repeat === 'once'
         ? 'plays once'
         : seams.length === 0
-          ? 'nothing rides'
-          : 'all well';
+          ? 'nothing moves yet'
+          : 'no findings';
   return (
     <Card
       name="checks"
       number={5}
       title="Checks"
-      summary={count > 0 ? <span className="bad">{count} to look at</span> : nothing}
+      summary={
+        count > 0 ? (
+          <span className="bad">
+            {count} {count === 1 ? 'finding' : 'findings'}
+          </span>
+        ) : (
+          nothing
+        )
+      }
     >
       {seams.length + jumps.length === 0 && (
         <p className="card-empty">
@@ -66,18 +74,54 @@ export function ChecksCard() {
       {jumps.slice(0, MOST_ROWS).map((finding) => (
         <JumpRow key={finding.rider} scene={scene} finding={finding} />
       ))}
-      {[...wrong, ...seams.filter((one) => !isWrong(one))].slice(0, MOST_ROWS).map((finding) => (
-        <div key={finding.rider}>
-          <Finding scene={scene} what="Seam" rider={finding.rider} verdict={<Wording finding={finding} />} />
-          {(isWrong(finding) || finding.turnSpeed > TURNS_AT_REST) && (
-            <MendButtons scene={scene} rider={finding.rider} />
-          )}
-        </div>
+      {wrong.slice(0, MOST_ROWS).map((finding) => (
+        <SeamRow key={finding.rider} scene={scene} finding={finding} />
       ))}
+      <ClosingSeams scene={scene} seams={seams.filter((one) => !isWrong(one))} all={seams.length} />
       {Math.max(jumps.length, seams.length) > MOST_ROWS && (
         <p className="card-note">Further riders are checked too, and counted above.</p>
       )}
     </Card>
+  );
+}
+
+/** One seam, with what would mend it. */
+function SeamRow({ scene, finding }: { scene: Scene; finding: SeamFinding }) {
+  return (
+    <div>
+      <Finding scene={scene} what="Seam" rider={finding.rider} verdict={<Wording finding={finding} />} />
+      {(!seamHolds(finding) || finding.turnSpeed > TURNS_AT_REST) && (
+        <MendButtons scene={scene} rider={finding.rider} />
+      )}
+    </div>
+  );
+}
+
+interface ClosingSeamsProps {
+  readonly scene: Scene;
+  readonly seams: readonly SeamFinding[];
+  readonly all: number;
+}
+
+/** The seams that close, as one line that opens; those that turn at rest stand by themselves. */
+function ClosingSeams({ scene, seams, all }: ClosingSeamsProps) {
+  const [isOpen, setOpen] = useState(false);
+  if (seams.length === 0) return null;
+  const turning = seams.filter(({ turnSpeed }) => turnSpeed > TURNS_AT_REST);
+  return (
+    <>
+      {!isOpen &&
+        turning.slice(0, MOST_ROWS).map((finding) => <SeamRow key={finding.rider} scene={scene} finding={finding} />)}
+      <button type="button" className="finding" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        <span className="row-label">
+          <span className="good">✓</span> Seams:{' '}
+          {seams.length === all ? `all ${all} close` : `${seams.length} of ${all} close`}
+        </span>
+        <span aria-hidden>{isOpen ? '▴' : '▾'}</span>
+      </button>
+      {isOpen &&
+        seams.slice(0, MOST_ROWS).map((finding) => <SeamRow key={finding.rider} scene={scene} finding={finding} />)}
+    </>
   );
 }
 

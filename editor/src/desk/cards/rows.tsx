@@ -1,45 +1,53 @@
 import type { ReactNode } from 'react';
-import { NumberField, type Units } from '../../fields/index.ts';
+import { NumberField, type Live, type Units } from '../../fields/index.ts';
+import { rowWords, type RowName } from '../../words/rows.ts';
 import { Row, Segments } from './Card.tsx';
 
 interface NumberRowProps {
-  /** Beside the field, and, unless `name` says more, what the field is called. */
-  readonly label: string;
+  readonly of: RowName;
+  /** What the row and its field are called where it is not as in the list. */
+  readonly label?: string | undefined;
   readonly name?: string;
   readonly value: number;
   readonly unit: string;
   readonly units: Units;
   readonly digits?: number;
+  readonly step?: number;
   readonly min?: number;
   readonly max?: number;
+  readonly live?: Live<number>;
   readonly onCommit: (value: number) => void;
   /** Stands after the field. */
   readonly children?: ReactNode;
 }
 
 /** A row with one number. */
-export function NumberRow({ label, name = label, children, ...field }: NumberRowProps) {
+export function NumberRow({ of, label, name, children, ...field }: NumberRowProps) {
   return (
-    <Row label={label}>
-      <NumberField label={name} {...field} />
+    <Row of={of} label={label}>
+      <NumberField label={name ?? label ?? rowWords(of).label} {...field} />
       {children}
     </Row>
   );
 }
 
 interface ChoiceRowProps<T extends string> {
-  readonly label: string;
+  readonly of: RowName;
+  readonly label?: string | undefined;
+  readonly name?: string;
   readonly value: T | null;
   readonly options: readonly (readonly [T, string])[];
-  readonly title?: string;
+  readonly disabled?: boolean;
   readonly onChange: (value: T) => void;
+  readonly children?: ReactNode;
 }
 
 /** A row with a choice of few. */
-export function ChoiceRow<T extends string>({ label, ...choice }: ChoiceRowProps<T>) {
+export function ChoiceRow<T extends string>({ of, label, name, children, ...choice }: ChoiceRowProps<T>) {
   return (
-    <Row label={label}>
-      <Segments label={label} {...choice} />
+    <Row of={of} label={label}>
+      <Segments label={name ?? label ?? rowWords(of).label} {...choice} />
+      {children}
     </Row>
   );
 }
@@ -49,25 +57,16 @@ const YES_NO = [
   ['no', 'no'],
 ] as const;
 
+interface YesRowProps {
+  readonly of: RowName;
+  readonly name?: string;
+  readonly value: boolean;
+  readonly onChange: (value: boolean) => void;
+}
+
 /** A row with yes or no. */
-export function YesRow({
-  label,
-  value,
-  title,
-  onChange,
-}: {
-  label: string;
-  value: boolean;
-  title?: string;
-  onChange: (value: boolean) => void;
-}) {
+export function YesRow({ value, onChange, ...row }: YesRowProps) {
   return (
-    <ChoiceRow
-      label={label}
-      value={value ? 'yes' : 'no'}
-      options={YES_NO}
-      {...(title === undefined ? {} : { title })}
-      onChange={(next) => onChange(next === 'yes')}
-    />
+    <ChoiceRow {...row} value={value ? 'yes' : 'no'} options={YES_NO} onChange={(next) => onChange(next === 'yes')} />
   );
 }

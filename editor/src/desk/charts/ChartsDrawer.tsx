@@ -3,7 +3,7 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { loopLength, measuresOf, motionAsSet, standoutsOf, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { NumberField } from '../../fields/index.ts';
-import { Row, Segments } from '../cards/Card.tsx';
+import { PlainRow, Segments } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
 import { Drawer } from '../drawers/Drawer.tsx';
 import { seconds } from '../../words/labels.ts';
@@ -43,7 +43,7 @@ export function ChartsDrawer() {
       ) : (
         <p className="card-note">Select a rider on a guide: what it does is drawn here.</p>
       )}
-      <Row label={`Limit, ${what.unit}`}>
+      <PlainRow label={`Limit, ${what.unit}`}>
         <NumberField
           label={`Limit of the ${what.name}`}
           value={limit}
@@ -54,7 +54,7 @@ export function ChartsDrawer() {
           max={1e7}
           onCommit={(value) => setLimits({ ...limits, [quantity]: value })}
         />
-      </Row>
+      </PlainRow>
       {selected && <Standouts rider={selected} />}
       {riders.length > 1 && (
         <fieldset className="chart-riders">

@@ -25,10 +25,10 @@ import { useDeskView } from '../view.ts';
 import { Drawer } from './Drawer.tsx';
 
 const REASONS: Readonly<Record<VersionReason, string>> = {
-  time: 'as it was then',
-  import: 'before something was brought in',
+  time: 'automatic',
+  import: 'before an import',
   migration: 'from an earlier Pace Line',
-  hand: 'kept by hand',
+  hand: 'by you',
 };
 
 /** Earlier states of the scene: kept from time to time and by hand, seen in motion behind the present one, brought back as a scene of their own. */
@@ -63,7 +63,7 @@ function KeepNow() {
       await keepVersionOf(desk.id, sceneOf(desk), 'hand', name.trim() || null);
       setName('');
     } catch (error) {
-      warn('This state was not kept', `This browser did not store it: ${reasonOf(error)}.`);
+      warn('This version was not saved', `This browser did not store it: ${reasonOf(error)}.`);
     }
   };
   return (
@@ -76,14 +76,14 @@ function KeepNow() {
     >
       <TextInput
         size="xs"
-        aria-label="Name of this state"
+        aria-label="Name of this version"
         placeholder="Name, if you like"
         maxLength={200}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <button type="submit" className="small-button" disabled={readOnly}>
-        Keep this state
+        Save a version
       </button>
     </form>
   );
@@ -129,13 +129,13 @@ function VersionRow({ card }: { card: VersionCard }) {
         <button
           type="button"
           className="small-button"
-          aria-label={`Bring ${title} back as a scene of its own`}
+          aria-label={`Open ${title} as a copy`}
           onClick={() => void bringBack()}
         >
-          Bring back
+          Open as a copy
         </button>
         <IconAction
-          label={`Forget ${title}`}
+          label={`Delete ${title}`}
           icon={<IconTrash size={14} aria-hidden />}
           onClick={() => void removeVersion(card).then((restore) => offerUndo(`“${title}” was deleted`, restore))}
         />

@@ -2,7 +2,7 @@ import { Slider } from '@mantine/core';
 import { EASE_OFFERS, offerOfEase, shapedFrom, strengthOfEase, wordsOfLeg, type Ease } from '@pace-line/core';
 import { NumberField, PERCENT, secondsAt } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
-import { Row } from '../cards/Card.tsx';
+import { PlainRow } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
 import { useTrial } from '../use-trial.ts';
 import { CssRow } from './CssRow.tsx';
@@ -51,7 +51,7 @@ export function EaseShaper(props: EaseEdit) {
         <ShapingRows {...props} ease={ease} />
       ) : (
         ease.kind !== 'hold' && (
-          <Row label="By hand">
+          <PlainRow label="By hand">
             <button
               type="button"
               className="small-button"
@@ -59,7 +59,7 @@ export function EaseShaper(props: EaseEdit) {
             >
               bend it by points
             </button>
-          </Row>
+          </PlainRow>
         )
       )}
       <CssRow {...props} />
@@ -77,7 +77,7 @@ function StrengthRow({ ease, edit }: EaseEdit) {
   };
   const show = (percent: number): void => trial.show('Change strength', (scene) => edit(scene, withStrength(percent)));
   return (
-    <Row label="Strength">
+    <PlainRow label="Strength">
       <Slider
         className="ease-strength"
         size="xs"
@@ -104,7 +104,7 @@ function StrengthRow({ ease, edit }: EaseEdit) {
           trial.rest();
         }}
       />
-    </Row>
+    </PlainRow>
   );
 }
 
@@ -113,7 +113,7 @@ function SpringRows({ ease, lasts, edit }: EaseEdit & { readonly ease: Extract<E
   const set = (patch: Partial<typeof ease>): void =>
     change(desk, 'Change spring', (scene) => edit(scene, { ...ease, ...patch }));
   return (
-    <Row label="Shoots past by, settles in">
+    <PlainRow label="Shoots past by, settles in">
       <NumberField
         label="Overshoot"
         value={ease.overshoot}
@@ -134,6 +134,6 @@ function SpringRows({ ease, lasts, edit }: EaseEdit & { readonly ease: Extract<E
         max={lasts}
         onCommit={(time) => set({ settle: Math.min(1, Math.max(0.05, time / lasts)) })}
       />
-    </Row>
+    </PlainRow>
   );
 }

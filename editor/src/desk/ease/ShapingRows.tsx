@@ -10,7 +10,7 @@ import {
 } from '@pace-line/core';
 import { NumberField, PERCENT } from '../../fields/index.ts';
 import { change } from '../actions/change.ts';
-import { Row } from '../cards/Card.tsx';
+import { PlainRow } from '../cards/Card.tsx';
 import { useDesk } from '../context.ts';
 import type { EaseEdit } from './ease-edit.ts';
 
@@ -41,7 +41,7 @@ export function ShapingRows({ ease, edit }: EaseEdit & { readonly ease: Shaped }
           </tbody>
         </table>
       )}
-      <Row label="Shaping points">
+      <PlainRow label="Shaping points">
         <button
           type="button"
           className="small-button"
@@ -49,7 +49,7 @@ export function ShapingRows({ ease, edit }: EaseEdit & { readonly ease: Shaped }
         >
           add one
         </button>
-      </Row>
+      </PlainRow>
       <p className="card-note">On the sheet: drag the line of the leg to bend it there.</p>
     </>
   );

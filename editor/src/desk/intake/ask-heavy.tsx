@@ -31,8 +31,8 @@ export async function askTaking(name: string, heavy: readonly Heaviness[], pictu
         </p>
       </>
     ),
-    yes: 'Take it all the same',
-    no: 'Leave it',
+    yes: 'Import anyway',
+    no: 'Cancel',
     ...(picture ? { other: 'Take it as a picture' } : {}),
   });
   return answer === 'yes' ? 'drawing' : answer === 'other' ? 'picture' : 'none';

@@ -54,7 +54,7 @@ const askToShrink = (file: File, width: number, height: number): Promise<boolean
       </p>
     ),
     yes: `Make it ${SHRUNK_SIDE} px`,
-    no: 'Leave it',
+    no: 'Cancel',
   });
 
 export async function drawn(image: CanvasImageSource, width: number, height: number): Promise<Blob> {

@@ -32,7 +32,7 @@ export async function bringInScene(desk: Desk): Promise<void> {
     body: <Wishes cards={cards} wish={wish} />,
     yes: 'Set it in',
     other: 'From a file…',
-    no: 'Leave it',
+    no: 'Cancel',
   });
   if (answer === 'other') return setInFile(desk, (await pickFiles('.json,application/json'))[0]);
   if (answer === 'yes' && wish.inner) setSceneIn(desk, wish.inner, wish.duration, wish.cut);

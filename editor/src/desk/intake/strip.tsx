@@ -99,7 +99,7 @@ async function askGrid(name: string, bitmap: ImageBitmap): Promise<{ columns: nu
       </>
     ),
     yes: 'Cut it',
-    no: 'Leave it',
+    no: 'Cancel',
   });
   return answer === 'yes' ? grid : undefined;
 }

@@ -24,7 +24,7 @@ export async function bringInText(desk: Desk): Promise<string | undefined> {
     title: 'Text as art',
     body: <Wishes wish={wish} />,
     yes: 'Take it in',
-    no: 'Leave it',
+    no: 'Cancel',
   });
   if (!isWanted || wish.text.trim() === '') return undefined;
   const drawn = await outlined(wish).catch(() => undefined);

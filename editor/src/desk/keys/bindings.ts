@@ -9,7 +9,7 @@ import { flipSelection } from '../actions/transforming.ts';
 import { zoomedAt } from '../../figures/view-transform.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { CANVAS_TOOLS } from '../../tools/index.ts';
-import { useDeskView, usePreferences, type Drawer } from '../view.ts';
+import { foldCards, useDeskView, type Drawer } from '../view.ts';
 
 /** What a key does: looked up by its name, letters small. */
 export type Bindings = ReadonlyMap<string, () => void>;
@@ -60,7 +60,7 @@ const arranging = (): Readonly<Record<string, () => void>> => ({
   ';': () => drawer('collection'),
   '[': () => lean(1),
   ']': () => lean(-1),
-  '\\': () => usePreferences.getState().toggleCards(),
+  '\\': foldCards,
   '0': () => document.querySelector<HTMLElement>('[data-action="fit"]')?.click(),
   '+': () => zoomBy(1.25),
   '=': () => zoomBy(1.25),

@@ -79,7 +79,7 @@ function GhostButtons() {
           </button>
         </Tooltip>
       )}
-      <Tooltip label={isHeld ? 'Let the ghost go (G)' : 'Hold the motion as it is now, to compare (G)'}>
+      <Tooltip label={isHeld ? 'Remove the ghost (G)' : 'Hold the motion as it is now, to compare (G)'}>
         <button
           type="button"
           className="plain-button ghost-button"

@@ -12,7 +12,7 @@ export interface Showing {
 export type Backdrop = 'squares' | 'white' | 'black' | 'picture';
 
 export const BACKDROPS: readonly (readonly [Backdrop, string])[] = [
-  ['squares', 'Squares'],
+  ['squares', 'Checkerboard'],
   ['white', 'White'],
   ['black', 'Black'],
   ['picture', 'Picture…'],

@@ -118,6 +118,8 @@ function putActed(host: ToolHost, rider: string, acted: Acted): string {
 export const actingOut = {
   name: 'act-out',
   label: 'Act out',
+  about: 'Records a motion of the hand: shape and pace at once',
+  also: 'record perform live capture puppeteer gesture motion mouse',
   line: 'Press, wait for the count, and move as the rider should move; let go to end.',
   make: (host) => actOutTool(host, () => undefined),
 } as const satisfies CanvasTool;

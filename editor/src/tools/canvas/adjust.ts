@@ -147,5 +147,7 @@ export function addNodeAt(host: ToolHost, p: Pointer): void {
 export const adjusting = {
   name: 'adjust',
   label: 'Adjust',
+  about: 'Selects, moves and bends what is there',
+  also: 'select move arrow edit pointer drag',
   make: (host) => adjustTool(host),
 } as const satisfies CanvasTool;

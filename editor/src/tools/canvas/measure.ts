@@ -108,6 +108,8 @@ function alongBetween(a: Spot, b: Spot): { length: number; points: [number, numb
 export const measuring = {
   name: 'measure',
   label: 'Measure',
+  about: 'Measures straight ways and ways along guides',
+  also: 'ruler distance between two points length',
   line: 'Point at a guide for its lengths; drag between two points.',
   make: (host) => measureTool(host),
 } as const satisfies CanvasTool;

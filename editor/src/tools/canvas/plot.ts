@@ -140,6 +140,8 @@ function pulledTo(node: DraftNode, p: Pointer, closing: boolean): DraftNode {
 export const plotting = {
   name: 'plot',
   label: 'Plot',
-  line: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace takes one back, Escape gives up.',
+  about: 'Draws a guide node by node',
+  also: 'pen bezier draw path points polyline curve',
+  line: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace removes the last node, Escape cancels.',
   make: plotTool,
 } as const satisfies CanvasTool;

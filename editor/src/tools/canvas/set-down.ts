@@ -184,6 +184,8 @@ function newIds(scene: Scene, rider: Rider): Pick<SetDown, 'ids' | 'name' | 'col
 export const settingDown = {
   name: 'set-down',
   label: 'Set down',
+  about: 'Puts the selected rider where it should be at one time after another',
+  also: 'keyframe position place animate move over time pose to pose',
   line: 'Drag a rider to where it should be at the playhead; press a guide to be there then.',
   make: (host) => setDownTool(host),
 } as const satisfies CanvasTool;

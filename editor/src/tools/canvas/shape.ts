@@ -149,6 +149,8 @@ export function shapeTool(host: ToolHost, done: () => void): Tool {
 export const shaping = {
   name: 'shape',
   label: 'Shape',
-  line: 'Drag the shape’s box, or click for a middling one; Shift keeps it even.',
+  about: 'Draws a guide from a shape: circle, rectangle, spiral, wave…',
+  also: 'circle ellipse rectangle polygon star spiral wave figure eight primitive',
+  line: 'Drag the shape’s box, or click for a middling one; Shift keeps proportions.',
   make: shapeTool,
 } as const satisfies CanvasTool;

@@ -76,6 +76,8 @@ const lengthOf = (stroke: readonly Point[]): number =>
 export const sketching = {
   name: 'sketch',
   label: 'Sketch',
+  about: 'Draws a guide freehand',
+  also: 'freehand pencil brush draw path',
   line: 'Press and draw. Ending at the start closes it; the fit can be changed afterwards.',
   make: (host) => sketchTool(host, () => undefined),
 } as const satisfies CanvasTool;

@@ -21,7 +21,7 @@ export function ActOutOptions({ last }: OptionsProps) {
         ]}
         onChange={(value) => set({ countIn: Number(value) })}
       />
-      <span className="option-label">Act at</span>
+      <span className="option-label">Recording speed</span>
       <Segments
         label="Speed while acting"
         value={String(actSpeed)}

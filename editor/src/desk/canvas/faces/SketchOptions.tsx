@@ -5,7 +5,7 @@ export function SketchOptions({ last }: OptionsProps) {
   const [{ sketchTolerance }, set] = useToolOptions();
   return (
     <FitSlider
-      label="Within"
+      label="Tolerance"
       unit="px"
       min={0.5}
       max={24}

@@ -30,7 +30,7 @@ interface ChangeMenusProps {
 /** Two menus: which way the guide runs, and what else can be made of it. */
 export function ChangeMenus({ guide, nodes }: ChangeMenusProps) {
   return (
-    <Row label="Change">
+    <Row of="guide.change" label="">
       <DirectionMenu guide={guide} nodes={nodes} />
       <MoreMenu guide={guide} nodes={nodes} />
     </Row>
@@ -65,7 +65,7 @@ function DirectionMenu({ guide, nodes }: ChangeMenusProps) {
   const reversing = offered(scene, reverseGuide, { guide: guide.id, riders: 'place' });
   const [only] = nodes.length === 1 ? nodes : [];
   return (
-    <SmallMenu word="direction">
+    <SmallMenu word="Direction">
       <Item offer={reversing} onClick={() => reverseDirection(desk, guide.id, 'place')}>
         Reverse{riders > 0 ? ': riders keep their place and turn round' : ''}
       </Item>
@@ -102,7 +102,7 @@ function MoreMenu({ guide, nodes }: ChangeMenusProps) {
   const copy: GuideLink = { kind: 'copy', of: guide.id, dx: ELSEWHERE, dy: ELSEWHERE };
   const linking = (link: GuideLink): Offer => offered(scene, addLinked, { id: '·', name: '', link, linked: true });
   return (
-    <SmallMenu word="more">
+    <SmallMenu word="More">
       <Item offer={straightening} onClick={() => straightenBetween(desk, now(), nodes)}>
         Straighten {nodes.length > 0 ? 'here' : 'all spans'}
       </Item>
@@ -120,13 +120,13 @@ function MoreMenu({ guide, nodes }: ChangeMenusProps) {
       </Item>
       <Menu.Divider />
       <Item offer={linking(copy)} onClick={() => placeBeside(desk, now(), parallel, true)}>
-        Parallel beside it, linked
+        Parallel guide, linked
       </Item>
       <Item offer={linking(copy)} onClick={() => placeBeside(desk, now(), parallel, false)}>
-        Parallel beside it, on its own
+        Parallel guide, independent
       </Item>
       <Item offer={linking(copy)} onClick={() => placeBeside(desk, now(), copy, true)}>
-        The same guide elsewhere, linked
+        Copy, linked
       </Item>
       <Menu.Divider />
       <Item onClick={() => void copyPathData(now())}>Copy as path data</Item>

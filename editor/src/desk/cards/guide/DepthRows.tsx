@@ -1,3 +1,4 @@
+import { IconX } from '@tabler/icons-react';
 import { setGuide, type Guide, type GuideDepth } from '@pace-line/core';
 import { NumberField, PERCENT } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
@@ -11,18 +12,15 @@ const FIRST: GuideDepth = {
     { at: 0, scale: 0.5 },
     { at: 1, scale: 1 },
   ],
-  speed: true,
+  // Perspective does not change speed unless it is asked to.
+  speed: false,
 };
 
 type Stops = GuideDepth['stops'];
 
-/** How large riders are along a guide, and whether their speed goes with it. */
-export function DepthRows({ guide }: { guide: Guide }) {
-  const desk = useDesk();
-  const { depth } = guide;
-  const set = (label: string, next: GuideDepth | null): void =>
-    change(desk, label, (base) => setGuide(base, { id: guide.id, patch: { depth: next } }));
-  const first = guide.closed
+/** The depth that a guide begins with. */
+export const firstDepth = ({ closed }: Guide): GuideDepth =>
+  closed
     ? {
         ...FIRST,
         stops: [
@@ -31,41 +29,36 @@ export function DepthRows({ guide }: { guide: Guide }) {
         ],
       }
     : FIRST;
+
+/** How large riders are along a guide, and whether their speed goes with it. */
+export function DepthRows({ guide, depth }: { guide: Guide; depth: GuideDepth }) {
+  const desk = useDesk();
+  const set = (label: string, next: GuideDepth | null): void =>
+    change(desk, label, (base) => setGuide(base, { id: guide.id, patch: { depth: next } }));
   return (
     <>
+      {depth.stops.map((_, i) => (
+        <StopRow
+          key={i}
+          stops={depth.stops}
+          index={i}
+          onChange={(stops) => set('Set perspective', { ...depth, stops })}
+        />
+      ))}
+      <div className="row-actions">
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => set('Add a stop', { ...depth, stops: withOneMore(depth.stops) })}
+        >
+          Add a stop
+        </button>
+      </div>
       <YesRow
-        label="Depth"
-        title="Riders are smaller where it is far away"
-        value={depth !== null}
-        onChange={(on) => set(on ? 'Give depth' : 'Take depth away', on ? first : null)}
+        of="guide.depth.speed"
+        value={depth.speed}
+        onChange={(speed) => set(speed ? 'Scale speed too' : 'Do not scale speed', { ...depth, speed })}
       />
-      {depth && (
-        <>
-          {depth.stops.map((_, i) => (
-            <StopRow
-              key={i}
-              stops={depth.stops}
-              index={i}
-              onChange={(stops) => set('Set depth', { ...depth, stops })}
-            />
-          ))}
-          <Row label="">
-            <button
-              type="button"
-              className="small-button"
-              onClick={() => set('Add depth', { ...depth, stops: withOneMore(depth.stops) })}
-            >
-              one more
-            </button>
-          </Row>
-          <YesRow
-            label="… speed as well"
-            title="Farther away they are slower on the canvas, too"
-            value={depth.speed}
-            onChange={(speed) => set(speed ? 'Speed goes with depth' : 'Speed without depth', { ...depth, speed })}
-          />
-        </>
-      )}
     </>
   );
 }
@@ -96,9 +89,9 @@ const inOrder = (stops: Stops): Stops =>
 function StopRow({ stops, index, onChange }: { stops: Stops; index: number; onChange: (stops: Stops) => void }) {
   const stop = stops[index] ?? { at: 0, scale: 1 };
   return (
-    <Row label={`At, ${index + 1}`}>
+    <Row of="guide.depth" label={`Stop ${index + 1}`}>
       <NumberField
-        label={`Place of depth ${index + 1}`}
+        label={`Stop ${index + 1}, place`}
         value={stop.at * 100}
         unit="%"
         units={PERCENT}
@@ -108,7 +101,7 @@ function StopRow({ stops, index, onChange }: { stops: Stops; index: number; onCh
         onCommit={(value) => onChange(inOrder(stops.with(index, { ...stop, at: value / 100 })))}
       />
       <NumberField
-        label={`Size at depth ${index + 1}`}
+        label={`Stop ${index + 1}, scale`}
         value={stop.scale * 100}
         unit="%"
         units={PERCENT}
@@ -121,10 +114,10 @@ function StopRow({ stops, index, onChange }: { stops: Stops; index: number; onCh
         <button
           type="button"
           className="small-button"
-          aria-label={`Remove depth ${index + 1}`}
+          aria-label={`Remove stop ${index + 1}`}
           onClick={() => onChange(stops.toSpliced(index, 1))}
         >
-          remove
+          <IconX size={13} aria-hidden />
         </button>
       )}
     </Row>

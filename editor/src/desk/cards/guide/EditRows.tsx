@@ -1,7 +1,6 @@
 import { memo } from 'react';
 import type { Guide } from '@pace-line/core';
 import { ChangeMenus } from './ChangeMenus.tsx';
-import { FitRows } from './FitRows.tsx';
 import { OutlineRow } from './OutlineRow.tsx';
 
 interface EditRowsProps {
@@ -23,13 +22,12 @@ function isSame(a: EditRowsProps, b: EditRowsProps): boolean {
   );
 }
 
-/** What can be done to the guide: open and close, split, direction and more, and what is tried out live. */
+/** What can be done to the guide: open and close, split, direction and more. */
 export const EditRows = memo(function EditRows(props: EditRowsProps) {
   return (
     <>
       <OutlineRow {...props} />
       <ChangeMenus {...props} />
-      <FitRows {...props} />
     </>
   );
 }, isSame);

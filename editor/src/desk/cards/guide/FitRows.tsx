@@ -1,58 +1,54 @@
 import { Slider } from '@mantine/core';
 import { useState } from 'react';
-import {
-  fairGuide,
-  guideById,
-  nodesThrough,
-  setOutline,
-  simplifyGuide,
-  transformGuides,
-  type Guide,
-  type Scene,
-} from '@pace-line/core';
-import { useDocumentState } from '../../../document/index.ts';
-import { DEGREES, NumberField, PERCENT } from '../../../fields/index.ts';
-import { offered } from '../../actions/change.ts';
+import { fairGuide, guideById, nodesThrough, setOutline, simplifyGuide, type Guide, type Scene } from '@pace-line/core';
+import { DEGREES, PERCENT } from '../../../fields/index.ts';
 import { scaleSelection, turnSelection } from '../../actions/transforming.ts';
 import { useDesk } from '../../context.ts';
 import { sceneOf } from '../../desk.ts';
 import { useTrial } from '../../use-trial.ts';
-import { useDeskView } from '../../view.ts';
+import type { LastStroke } from '../../../tools/index.ts';
+import { rowWords, type RowName } from '../../../words/rows.ts';
 import { Row } from '../Card.tsx';
+import { NumberRow } from '../rows.tsx';
 
 interface FitRowsProps {
   readonly guide: Guide;
   readonly nodes: readonly string[];
 }
 
-/** Scale and turn in numbers, and changes of the outline that are tried out live. */
-export function FitRows({ guide, nodes }: FitRowsProps) {
+/** Scale and rotation of the selection, in numbers. */
+export function TransformRows() {
   const desk = useDesk();
-  const scene = useDocumentState((state) => state.committed);
-  const stroke = useDeskView((state) => state.lastStroke);
-  if (offered(scene, transformGuides, { ids: [guide.id], matrix: [1, 0, 0, 1, 0, 0] }).disabled) return null;
   return (
     <>
-      <Row label="Scale, turn by">
-        <NumberField
-          label="Scale the selection by"
-          value={100}
-          unit="%"
-          units={PERCENT}
-          min={1}
-          max={10_000}
-          onCommit={(percent) => scaleSelection(desk, percent / 100)}
-        />
-        <NumberField
-          label="Turn the selection by"
-          value={0}
-          unit="°"
-          units={DEGREES}
-          onCommit={(degrees) => turnSelection(desk, degrees)}
-        />
-      </Row>
+      <NumberRow
+        of="guide.scale"
+        name="Scale the selection by"
+        value={100}
+        unit="%"
+        units={PERCENT}
+        min={1}
+        max={10_000}
+        onCommit={(percent) => scaleSelection(desk, percent / 100)}
+      />
+      <NumberRow
+        of="guide.rotate"
+        name="Rotate the selection by"
+        value={0}
+        unit="°"
+        units={DEGREES}
+        onCommit={(degrees) => turnSelection(desk, degrees)}
+      />
+    </>
+  );
+}
+
+/** Changes of the outline that are tried out live. */
+export function SmoothRows({ guide, nodes }: FitRowsProps) {
+  return (
+    <>
       <LiveRow
-        label="Simplify"
+        of="guide.simplify"
         unit="px"
         max={20}
         step={0.5}
@@ -60,7 +56,7 @@ export function FitRows({ guide, nodes }: FitRowsProps) {
         change={(base, tolerance) => simplifyGuide(base, { guide: guide.id, tolerance })}
       />
       <LiveRow
-        label="Fair"
+        of="guide.smooth"
         unit="%"
         max={100}
         step={2}
@@ -69,28 +65,33 @@ export function FitRows({ guide, nodes }: FitRowsProps) {
           fairGuide(base, { guide: guide.id, nodes: nodes.length > 1 ? nodes : [], strength: percent / 100 })
         }
       />
-      {stroke?.kind === 'points' && stroke.guide === guide.id && (
-        <LiveRow
-          label="Roundness"
-          unit="%"
-          max={100}
-          step={5}
-          first={100}
-          from={guide}
-          change={(base, percent) => {
-            const round = nodesThrough(stroke.points, percent / 100, stroke.closed);
-            const now = guideById(sceneOf(desk), guide.id) ?? guide;
-            const bent = now.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
-            return setOutline(base, { guide: guide.id, nodes: bent, closed: stroke.closed });
-          }}
-        />
-      )}
     </>
   );
 }
 
+/** How round the line runs through the points that were just set. */
+export function RoundRow({ guide, stroke }: { guide: Guide; stroke: Extract<LastStroke, { kind: 'points' }> }) {
+  const desk = useDesk();
+  return (
+    <LiveRow
+      of="guide.round"
+      unit="%"
+      max={100}
+      step={5}
+      first={100}
+      from={guide}
+      change={(base, percent) => {
+        const round = nodesThrough(stroke.points, percent / 100, stroke.closed);
+        const now = guideById(sceneOf(desk), guide.id) ?? guide;
+        const bent = now.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
+        return setOutline(base, { guide: guide.id, nodes: bent, closed: stroke.closed });
+      }}
+    />
+  );
+}
+
 interface LiveRowProps {
-  readonly label: string;
+  readonly of: RowName;
   readonly unit: string;
   readonly max: number;
   readonly step: number;
@@ -100,8 +101,9 @@ interface LiveRowProps {
 }
 
 /** A change that is tried out as its slider moves, always from the guide as it was when the slider was taken; one step of undo. */
-function LiveRow({ label, unit, max, step, first = 0, from, change }: LiveRowProps) {
+function LiveRow({ of, unit, max, step, first = 0, from, change }: LiveRowProps) {
   const trial = useTrial();
+  const { label } = rowWords(of);
   const [value, setValue] = useState(first);
   const count = from.nodes.length;
   const move = (next: number): void => {
@@ -110,7 +112,7 @@ function LiveRow({ label, unit, max, step, first = 0, from, change }: LiveRowPro
   };
   const end = (): void => trial.rest(() => first === 0 && setValue(0));
   return (
-    <Row label={label}>
+    <Row of={of}>
       <Slider
         className="live-slider"
         size="xs"

@@ -12,17 +12,16 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
   const desk = useDesk();
   const riders = useDocumentState((state) => state.shown.riders);
   const others = riders.filter((one) => one.guide !== guide.id && (!one.locked || one.id === guide.carrier));
-  if (guide.link || others.length === 0) return null;
   const centre = (on: 'art' | 'pivot'): void =>
     void perform(desk, 'Centre the guide on its carrier', centreGuide, { guide: guide.id, on });
   return (
     <>
-      <Row label="Carried by">
+      <Row of="guide.carrier">
         <ChoiceField
           label="Rider that carries the guide"
           searchable
           value={guide.carrier ?? NOBODY}
-          data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+          data={[{ value: NOBODY, label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
           onChange={(value) =>
             perform(desk, value === NOBODY ? 'Set the guide free' : 'Let the guide be carried', carryGuide, {
               guide: guide.id,
@@ -31,17 +30,16 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
             })
           }
         />
-        {guide.carrier !== null && <span className="card-note">moves with it</span>}
       </Row>
       {guide.carrier !== null && !guide.locked && (
-        <Row label="Centre it on">
+        <Row of="guide.centre">
           <button
             type="button"
             className="small-button"
             title="Its middle lies in the middle of the carrier’s art"
             onClick={() => centre('art')}
           >
-            the art
+            Its art
           </button>
           <button
             type="button"
@@ -49,7 +47,7 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
             title="Its middle lies at the carrier’s pivot"
             onClick={() => centre('pivot')}
           >
-            the pivot
+            Its pivot
           </button>
         </Row>
       )}

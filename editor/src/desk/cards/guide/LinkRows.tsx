@@ -1,4 +1,4 @@
-import { guideById, setLink, unlinkGuide, type Guide, type GuideLink } from '@pace-line/core';
+import { guideById, setLink, type Guide, type GuideLink } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { NumberField, PX } from '../../../fields/index.ts';
 import { useDesk } from '../../context.ts';
@@ -13,18 +13,11 @@ export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
     change(desk, 'Change link', (scene) => setLink(scene, { id: guide.id, link: next }));
   return (
     <>
-      <Row label="Follows">
+      <Row of="guide.link">
         <span>{original?.name}</span>
-        <button
-          type="button"
-          className="small-button"
-          onClick={() => change(desk, 'Unlink guide', (scene) => unlinkGuide(scene, { id: guide.id }))}
-        >
-          unlink
-        </button>
       </Row>
       {link.kind === 'parallel' ? (
-        <Row label="Distance, left of it">
+        <Row of="guide.link.distance">
           <NumberField
             label="Distance from the original"
             value={link.distance}
@@ -34,7 +27,7 @@ export function LinkRows({ guide, link }: { guide: Guide; link: GuideLink }) {
           />
         </Row>
       ) : (
-        <Row label="Stands off by">
+        <Row of="guide.link.offset">
           <NumberField label="Offset x" value={link.dx} unit="px" units={PX} onCommit={(dx) => put({ ...link, dx })} />
           <NumberField label="Offset y" value={link.dy} unit="px" units={PX} onCommit={(dy) => put({ ...link, dy })} />
         </Row>

@@ -17,6 +17,7 @@ import { kept } from '../../../figures/shapes.ts';
 import type { Frame } from '../../../frame/playback.ts';
 import { useDesk } from '../../context.ts';
 import { LiveText, useLive } from '../../live.tsx';
+import { rowWords } from '../../../words/rows.ts';
 import { Row, Segments } from '../Card.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { change } from '../../actions/change.ts';
@@ -36,7 +37,7 @@ export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
   const fixed = guide.locked || guide.link !== undefined;
   return (
     <>
-      <Row label="Name">
+      <Row of="guide.name">
         <TextField
           label="Guide name"
           value={guide.name}
@@ -46,12 +47,13 @@ export function NodeRows({ guide, nodes }: { guide: Guide; nodes: readonly strin
         />
       </Row>
       <Row
+        of="guide.nodes"
         label={
           chosen.length === 1 && only
             ? nameOfNode(guide, only.id)
             : chosen.length > 0
               ? `${chosen.length} nodes`
-              : 'Nodes'
+              : undefined
         }
       >
         {only ? (
@@ -83,7 +85,7 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
     );
   return (
     <>
-      <Row label="Place">
+      <Row of="guide.node.place">
         <PointFields
           label="Node"
           point={[node.x, node.y]}
@@ -95,9 +97,9 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
           onCommit={([x, y]) => place({ x, y })}
         />
       </Row>
-      <HandleRow guide={guide} node={node} side="in" label="Handle before" fixed={fixed} />
-      <HandleRow guide={guide} node={node} side="out" label="Handle after" fixed={fixed} />
-      <Row label="Called">
+      <HandleRow guide={guide} node={node} side="in" fixed={fixed} />
+      <HandleRow guide={guide} node={node} side="out" fixed={fixed} />
+      <Row of="guide.node.name">
         <TextField
           label="Node name"
           value={node.name ?? ''}
@@ -107,7 +109,7 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
         />
       </Row>
       {span && (
-        <Row label="Span after it">
+        <Row of="guide.node.span">
           <span className="figures">
             <LiveText text={({ scene }) => spanWords(guideById(scene, guide.id), index)}>
               {spanWords(guide, index)}
@@ -137,14 +139,14 @@ interface HandleRowProps {
   readonly guide: Guide;
   readonly node: Node;
   readonly side: 'in' | 'out';
-  readonly label: string;
   readonly fixed: boolean;
 }
 
 /** One handle as length and angle (0° to the right, clockwise); a length of 0 takes it away. */
-function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
+function HandleRow({ guide, node, side, fixed }: HandleRowProps) {
   const desk = useDesk();
   const handle = node[side];
+  const label = rowWords(`guide.node.${side}`).label;
   const [size, angle] = polar(handle);
   const liveSize = useLive((frame) => polar(nodeIn(frame, guide.id, node.id)?.[side])[0]);
   const liveAngle = useLive((frame) => polar(nodeIn(frame, guide.id, node.id)?.[side])[1]);
@@ -154,7 +156,7 @@ function HandleRow({ guide, node, side, label, fixed }: HandleRowProps) {
     change(desk, 'Set handle', (scene) => setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }));
   };
   return (
-    <Row label={label}>
+    <Row of={`guide.node.${side}`}>
       <NumberField
         label={`${label}, length`}
         value={size}

@@ -13,9 +13,9 @@ export function OutlineRow({ guide, nodes }: { guide: Guide; nodes: readonly str
   const closing = offered(scene, setClosed, { guide: guide.id, closed: !guide.closed });
   const splitting = { guide: guide.id, node: only ?? '', nodeId: '·a', guideId: '·b', name: '' };
   return (
-    <Row label="Runs">
+    <Row of="guide.path">
       <Segments
-        label="Open or closed"
+        label="Path"
         value={guide.closed ? 'closed' : 'open'}
         disabled={closing.disabled}
         title={closing.title}
@@ -32,7 +32,7 @@ export function OutlineRow({ guide, nodes }: { guide: Guide; nodes: readonly str
       />
       {only !== undefined && !offered(scene, splitGuide, splitting).disabled && (
         <button type="button" className="small-button" onClick={() => splitAtNode(desk, guide, only)}>
-          {guide.closed ? 'open here' : 'split here'}
+          {guide.closed ? 'Open here' : 'Split here'}
         </button>
       )}
     </Row>

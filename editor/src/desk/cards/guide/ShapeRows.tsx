@@ -60,13 +60,13 @@ export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape })
         shape: { ...shape, [key]: WHOLE.has(key) ? Math.round(value) : value },
       }),
     );
-  const rows = [...PARAMETERS[shape.kind], angle('turn', 'Turned by')];
+  const rows = [...PARAMETERS[shape.kind], angle('turn', 'Rotation')];
   const centred = ([x, y]: readonly [number, number]): void =>
     void perform(desk, 'Move the shape', moveGuides, { ids: [guide.id], dx: x - shape.x, dy: y - shape.y });
   return (
     <>
       {rows.map(({ key, label, unit, units, min, max }) => (
-        <Row key={key} label={key === rows[0]?.key ? `${SHAPE_NAMES[shape.kind]}: ${label.toLowerCase()}` : label}>
+        <Row key={key} of="guide.shape" label={label}>
           <NumberField
             label={`${SHAPE_NAMES[shape.kind]}, ${label.toLowerCase()}`}
             value={values[key] ?? 0}
@@ -80,7 +80,7 @@ export function ShapeRows({ guide, shape }: { guide: Guide; shape: GuideShape })
         </Row>
       ))}
       {!guide.link && (
-        <Row label="Centre">
+        <Row of="guide.shape.centre">
           <PointFields label="Centre" point={[shape.x, shape.y]} disabled={guide.locked} onCommit={centred} />
         </Row>
       )}

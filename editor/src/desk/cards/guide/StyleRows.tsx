@@ -15,64 +15,42 @@ const COLOR_NAMES = ['teal', 'indigo', 'plum', 'rust', 'moss', 'marigold'];
 const USUAL_THICKNESS = 4;
 
 const isSameStyle = ({ guide: a }: { guide: Guide }, { guide: b }: { guide: Guide }): boolean =>
-  a.id === b.id && a.color === b.color && a.thickness === b.thickness && a.stroke === b.stroke;
+  a.id === b.id && a.color === b.color && a.thickness === b.thickness;
 
-/** How the guide looks on the canvas, and whether and how it is drawn in what is sent. */
-export const StyleRows = memo(function StyleRows({ guide }: { guide: Guide }) {
+/** How the guide looks on the Desk. */
+export const LineRow = memo(function LineRow({ guide }: { guide: Guide }) {
   const desk = useDesk();
   const put = (label: string, patch: Parameters<typeof setGuide>[1]['patch']): void =>
     change(desk, label, (scene) => setGuide(scene, { id: guide.id, patch }));
   return (
-    <>
-      <Row label="Route colour">
-        <div className="swatches" role="group" aria-label="Route colour">
-          {ROUTE_COLORS.map((color, i) => (
-            <button
-              key={color}
-              type="button"
-              aria-label={`Route colour ${COLOR_NAMES[i] ?? color}`}
-              aria-pressed={guide.color.toUpperCase() === color}
-              style={{ background: color }}
-              onClick={() => put('Colour guide', { color })}
-            />
-          ))}
-        </div>
-      </Row>
-      <Row label="Line on the canvas">
-        <NumberField
-          label="Thickness of the line"
-          value={guide.thickness ?? USUAL_THICKNESS}
-          unit="px"
-          units={PX}
-          min={1}
-          max={40}
-          onCommit={(thickness) => put('Thickness', { thickness })}
-        />
-      </Row>
-      <Row label="In the output">
-        <Segments
-          label="In the output"
-          value={guide.stroke ? (guide.stroke.draws === null ? 'drawn' : 'by rider') : 'no'}
-          options={[
-            ['no', 'no'],
-            ['drawn', 'drawn'],
-            ['by rider', 'by a rider'],
-          ]}
-          onChange={(value) => {
-            const rider = ridersOf(sceneOf(desk), guide.id)[0]?.id ?? null;
-            const stroke: GuideStroke = guide.stroke ?? { color: guide.color, width: 3, dash: null, draws: null };
-            put('Guide in the output', {
-              stroke: value === 'no' ? undefined : { ...stroke, draws: value === 'drawn' ? null : rider },
-            });
-          }}
-        />
-      </Row>
-      {guide.stroke && (
-        <StrokeRows guide={guide} stroke={guide.stroke} onChange={(stroke) => put('Stroke', { stroke })} />
-      )}
-    </>
+    <Row of="guide.color">
+      <div className="swatches" role="group" aria-label="Guide line colour">
+        {ROUTE_COLORS.map((color, i) => (
+          <button
+            key={color}
+            type="button"
+            aria-label={`Guide line ${COLOR_NAMES[i] ?? color}`}
+            aria-pressed={guide.color.toUpperCase() === color}
+            style={{ background: color }}
+            onClick={() => put('Colour guide', { color })}
+          />
+        ))}
+      </div>
+      <NumberField
+        label="Guide line width"
+        value={guide.thickness ?? USUAL_THICKNESS}
+        unit="px"
+        units={PX}
+        min={1}
+        max={40}
+        onCommit={(thickness) => put('Thickness', { thickness })}
+      />
+    </Row>
   );
 }, isSameStyle);
+
+/** The line as it begins to be drawn in what is sent. */
+export const firstStroke = ({ color }: Guide): GuideStroke => ({ color, width: 3, dash: null, draws: null });
 
 const DASHES: readonly (readonly [string, readonly number[] | null])[] = [
   ['solid', null],
@@ -92,15 +70,11 @@ function dashesOf(text: string): readonly number[] | null {
   return isGood && /^[\d.,;\s]*(px)?[\d.,;\s]*$/i.test(text) ? whole : null;
 }
 
-function StrokeRows({
-  guide,
-  stroke,
-  onChange,
-}: {
-  guide: Guide;
-  stroke: GuideStroke;
-  onChange: (stroke: GuideStroke) => void;
-}) {
+/** How the guide is drawn in what is sent. */
+export function StrokeRows({ guide, stroke }: { guide: Guide; stroke: GuideStroke }) {
+  const desk = useDesk();
+  const onChange = (next: GuideStroke): void =>
+    change(desk, 'Stroke', (scene) => setGuide(scene, { id: guide.id, patch: { stroke: next } }));
   const riders = useDocumentState((state) =>
     ridersOf(state.shown, guide.id)
       .map(({ id, name }) => `${id}\n${name}`)
@@ -110,7 +84,8 @@ function StrokeRows({
   const dash = DASHES.find(([, value]) => JSON.stringify(value) === JSON.stringify(stroke.dash))?.[0] ?? null;
   return (
     <>
-      <Row label="Stroke">
+      <DrawnRow guide={guide} stroke={stroke} onChange={onChange} />
+      <Row of="guide.stroke">
         <ColorField
           label="Colour of the stroke"
           width={112}
@@ -129,7 +104,7 @@ function StrokeRows({
         />
       </Row>
       {stroke.draws === null ? (
-        <Row label="Pattern">
+        <Row of="guide.pattern">
           <Segments
             label="Pattern of the stroke"
             value={dash}
@@ -149,7 +124,7 @@ function StrokeRows({
           )}
         </Row>
       ) : (
-        <Row label="Drawn by">
+        <Row of="guide.drawer">
           <NativeSelect
             size="xs"
             aria-label="Rider that draws it"
@@ -160,5 +135,34 @@ function StrokeRows({
         </Row>
       )}
     </>
+  );
+}
+
+interface DrawnRowProps {
+  readonly guide: Guide;
+  readonly stroke: GuideStroke;
+  readonly onChange: (stroke: GuideStroke) => void;
+}
+
+/** The whole line, or as far as a rider has come. */
+function DrawnRow({ guide, stroke, onChange }: DrawnRowProps) {
+  const desk = useDesk();
+  return (
+    <Row of="guide.drawn">
+      <Segments
+        label="Drawn"
+        value={stroke.draws === null ? 'whole' : 'rider'}
+        options={[
+          ['whole', 'whole'],
+          ['rider', 'by a rider'],
+        ]}
+        onChange={(value) =>
+          onChange({
+            ...stroke,
+            draws: value === 'whole' ? null : (ridersOf(sceneOf(desk), guide.id)[0]?.id ?? null),
+          })
+        }
+      />
+    </Row>
   );
 }

@@ -15,7 +15,7 @@ export function AimRows({ rider }: { rider: Rider }) {
   if (heading.mode === 'contacts')
     return (
       <NumberRow
-        label="Contacts apart"
+        of="heading.contacts"
         value={heading.base}
         unit="px"
         units={PX}
@@ -34,9 +34,9 @@ function TargetRows({ rider }: { rider: Rider }) {
   const others = riders.filter((one) => one.id !== rider.id && !one.locked);
   return (
     <>
-      <Row label="Looks at">
+      <Row of="heading.target">
         <ChoiceField
-          label="What it faces"
+          label="Target"
           searchable
           value={target.kind === 'rider' ? target.rider : POINT}
           data={[{ value: POINT, label: 'a point' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
@@ -48,9 +48,9 @@ function TargetRows({ rider }: { rider: Rider }) {
         />
       </Row>
       {target.kind === 'point' && (
-        <Row label="Point">
+        <Row of="heading.point">
           <PointFields
-            label="Target"
+            label="Point"
             point={target.at}
             onCommit={(at) => patch('Move target', { target: { kind: 'point', at } })}
           />

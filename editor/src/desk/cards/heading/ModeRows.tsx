@@ -1,9 +1,12 @@
 import { setArt, setHeading, type Art, type Heading, type Rider, type Scene } from '@pace-line/core';
 import { useState } from 'react';
-import { DEGREES } from '../../../fields/index.ts';
+import { ChoiceField, DEGREES } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { KeyedRow } from '../keys/KeyedRow.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { AimRows } from './AimRows.tsx';
 import { useHeading } from './use-heading.ts';
 
 type Turning = 'nose' | 'keep';
@@ -15,6 +18,13 @@ const LABELS: Readonly<Record<Mode, string>> = {
   contacts: 'Stand on two contacts',
   toward: 'Face a target',
 };
+
+const MODES: readonly { readonly value: Mode; readonly label: string }[] = [
+  { value: 'level', label: 'level' },
+  { value: 'along', label: 'along' },
+  { value: 'contacts', label: 'two contacts' },
+  { value: 'toward', label: 'toward' },
+];
 
 /** The rider faces by a mode: its nose first, or standing at a time as it does when level, and turned from there. */
 function facing(scene: Scene, { id, heading }: Rider, mode: Mode, turning: Turning, time: number): Scene {
@@ -33,7 +43,6 @@ export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const { heading } = rider;
   const [turning, setTurning] = useState<Turning>('nose');
-  const patch = useHeading(rider);
   const face = (mode: Mode, how: Turning): void =>
     change(desk, LABELS[mode], (scene) => facing(scene, rider, mode, how, desk.playback.time));
   const turn = (next: Turning): void => {
@@ -42,41 +51,26 @@ export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
   };
   return (
     <>
-      <ChoiceRow
-        label="Faces"
-        value={heading.mode}
-        options={[
-          ['level', 'level'],
-          ['along', 'along'],
-          ['contacts', 'contacts'],
-          ['toward', 'toward'],
-        ]}
-        onChange={(mode) => face(mode, turning)}
-      />
+      <Row of="heading.mode">
+        <ChoiceField label="Orientation" value={heading.mode} data={MODES} onChange={(mode) => face(mode, turning)} />
+      </Row>
+      <AimRows rider={rider} />
       {rider.roll && rider.guide !== null && (
-        <p className="card-note">It rolls: its turns come from the way it covers (card 2), not from here.</p>
+        <p className="card-note">
+          It rolls: its turns come from the distance it covers (group Roll of the Rider card), not from here.
+        </p>
       )}
       <ChoiceRow
-        label="On the curve"
-        title="Nose leads: it is turned into the curve. Angle kept: it stands as it does now and turns from there."
+        of="heading.start"
         value={turning}
         options={[
-          ['nose', 'nose leads'],
+          ['nose', 'nose first'],
           ['keep', 'angle kept'],
         ]}
         onChange={turn}
       />
       <NumberRow
-        label="Fine turn"
-        value={heading.offset}
-        unit="°"
-        units={DEGREES}
-        digits={1}
-        onCommit={(offset) => patch('Turn', { offset })}
-      />
-      <NumberRow
-        label="Drawn facing"
-        name="Facing of the art"
+        of="heading.facing"
         value={art.facing}
         unit="°"
         units={DEGREES}
@@ -85,6 +79,38 @@ export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
           change(desk, 'Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing: value } }))
         }
       />
+      <KeyedRow of="heading.offset" rider={rider} channel="turn" />
+      <LeftRow rider={rider} art={art} />
+    </>
+  );
+}
+
+/** What it does where it would be upside down. */
+function LeftRow({ rider, art }: { rider: Rider; art: Art }) {
+  const { heading } = rider;
+  const patch = useHeading(rider);
+  const looksLeft = Math.cos((art.facing * Math.PI) / 180) < 0;
+  return (
+    <>
+      <ChoiceRow
+        of="heading.left"
+        value={heading.left}
+        options={[
+          ['over', 'upside down'],
+          ['mirror', 'mirror'],
+        ]}
+        onChange={(left) =>
+          patch(left === 'mirror' ? 'Mirror when heading left' : 'Turn over when heading left', { left })
+        }
+      />
+      {looksLeft && heading.left === 'over' && heading.mode === 'along' && (
+        <p className="card-note">
+          It is drawn facing left and flies upside down to the right.{' '}
+          <button type="button" className="small-button" onClick={() => patch('Mirror it', { left: 'mirror' })}>
+            Mirror it instead
+          </button>
+        </p>
+      )}
     </>
   );
 }

@@ -17,9 +17,9 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
   const keys = { rider: rider.id, keys: chosen };
   return (
     <>
-      <Row label={chosen.length > 1 ? `${chosen.length} keys at` : 'Key at'}>
+      <Row of="pace.key" label={chosen.length > 1 ? `${chosen.length} keyframes` : undefined}>
         <NumberField
-          label="Time of the key"
+          label="Time of the keyframe"
           value={first.time}
           unit="s"
           units={secondsAt(fps)}
@@ -29,7 +29,7 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
           onCommit={(time) => perform(desk, 'Move key', shiftKeys, { ...keys, seconds: time - first.time })}
         />
         <EaseField
-          label="Ease after the key"
+          label="Easing after the keyframe"
           ease={first.ease}
           lasts={lastsAfter(rider, first)}
           edit={(scene, ease) => setKeyEase(scene, { ...keys, ease })}

@@ -38,12 +38,9 @@ export function TieRows({ rider, keys, first }: TieProps) {
   const mark = first.mark === null ? undefined : riders.map((one) => markById(one, first.mark ?? '')).find(Boolean);
   return (
     <>
-      <Row
-        label="Moves with"
-        title="The key keeps its distance in time from this mark: where the mark is moved, the key goes along."
-      >
+      <Row of="pace.key.tie">
         <ChoiceField
-          label="Mark that the key goes with"
+          label="Moves with"
           value={first.mark ?? FREE}
           data={[{ value: FREE, label: 'no mark' }, ...groups]}
           onChange={(value) => tie(value === FREE ? null : value, first.edge)}
@@ -55,12 +52,12 @@ export function TieRows({ rider, keys, first }: TieProps) {
           title="Then press a mark on the canvas or the sheet, of any rider"
           onClick={() => set({ tying: isPointing ? null : { rider: rider.id, keys } })}
         >
-          {isPointing ? 'press a mark…' : 'point'}
+          {isPointing ? 'Press a mark…' : 'Point at it'}
         </button>
       </Row>
       {mark && (mark.dwell > 0 || first.edge === 'end') && (
         <ChoiceRow
-          label="Moves with the mark’s"
+          of="pace.key.edge"
           value={first.edge ?? 'start'}
           options={[
             ['start', 'arrival'],

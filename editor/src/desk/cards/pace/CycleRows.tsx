@@ -5,16 +5,15 @@ import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
-import { ChoiceRow } from '../rows.tsx';
-import { FirstRows } from './FirstRows.tsx';
+import { ChoiceRow, NumberRow } from '../rows.tsx';
 
 /** A rider's own repeat, told apart from the scene's by what its cycle does. */
 const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
-  { value: 'loop', label: 'its cycle loops' },
+  { value: 'loop', label: 'loop' },
   { value: 'there-and-back', label: 'there and back' },
-  { value: 'once', label: 'once, then holds' },
+  { value: 'once', label: 'once, then hold' },
 ];
-/** How many frames a pose stays, in the trade's words. */
+/** How many frames a position is held, in the trade's words. */
 const holdOf = (on: number): { value: string; label: string } => ({
   value: String(on),
   label: on === 1 ? 'on every frame' : `on ${['', '', 'twos', 'threes', 'fours'][on] ?? `${on} frames`}`,
@@ -25,82 +24,97 @@ const TIMES: Units = { '': 1, '×': 1, x: 1 };
 const PLAIN: Units = { '': 1 };
 const AS_SCENE = '·scene';
 
-/** The rider's own time: when it starts, how long its cycle is, how it repeats. */
-export function CycleRows({ rider }: { rider: Rider }) {
+interface RiderProps {
+  readonly rider: Rider;
+}
+
+type Patch = (label: string, next: Parameters<typeof setPace>[1]['patch']) => void;
+
+function usePacePatch({ id }: Rider): Patch {
+  const desk = useDesk();
+  return (label, patch) => change(desk, label, (scene) => setPace(scene, { rider: id, patch }));
+}
+
+/** When it starts. */
+export function DelayRow({ rider }: RiderProps) {
+  const fps = useDocumentState((state) => state.shown.clock.fps);
+  const patch = usePacePatch(rider);
+  return (
+    <NumberRow
+      of="pace.delay"
+      value={rider.pace.delay}
+      unit="s"
+      units={secondsAt(fps)}
+      digits={3}
+      step={1 / fps}
+      onCommit={(delay) => patch('Change delay', { delay })}
+    />
+  );
+}
+
+/** How long its own cycle is. */
+export function CycleRows({ rider }: RiderProps) {
   const desk = useDesk();
   const clock = useDocumentState((state) => state.shown.clock);
-  const units = secondsAt(clock.fps);
   const [how, setHow] = useState<'stretch' | 'room'>('stretch');
   const isTimed = rider.pace.marks.length > 0 || Object.values(rider.keys).some((keys) => keys.length > 0);
-  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
-    change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
+  const patch = usePacePatch(rider);
   return (
     <>
-      <Row label="Starts after">
-        <NumberField
-          label="Starts after"
-          value={rider.pace.delay}
-          unit="s"
-          units={units}
-          digits={3}
-          step={1 / clock.fps}
-          onCommit={(delay) => patch('Change delay', { delay })}
-        />
-      </Row>
-      <FirstRows rider={rider} />
-      <Row label="Cycle">
-        <NumberField
-          label="Own cycle"
-          value={cycleOf(rider, clock)}
-          unit="s"
-          units={units}
-          digits={3}
-          min={0.01}
-          max={3600}
-          onCommit={(cycle) =>
-            how === 'room'
-              ? perform(desk, 'Add room to the cycle', setCycleRoom, { rider: rider.id, cycle })
-              : patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })
-          }
-        />
-      </Row>
+      <NumberRow
+        of="pace.cycle"
+        name="Own cycle"
+        value={cycleOf(rider, clock)}
+        unit="s"
+        units={secondsAt(clock.fps)}
+        digits={3}
+        min={0.01}
+        max={3600}
+        onCommit={(cycle) =>
+          how === 'room'
+            ? perform(desk, 'Add room to the cycle', setCycleRoom, { rider: rider.id, cycle })
+            : patch('Change cycle', { cycle: Math.abs(cycle - clock.duration) < 1e-9 ? null : cycle })
+        }
+      />
       {isTimed && (
         <ChoiceRow
-          label="A new cycle"
+          of="pace.cycle.how"
           value={how}
           options={[
-            ['stretch', 'stretches'],
-            ['room', 'adds room'],
+            ['stretch', 'scale marks'],
+            ['room', 'keep times'],
           ]}
-          title="Stretches the rider’s marks and keys with it, or leaves them where they are and adds room at the end."
           onChange={setHow}
         />
       )}
-      <SlowerRow rider={rider.id} />
-      <Row label="Poses">
-        <ChoiceField
-          label="Poses stay on"
-          value={String(rider.pace.on)}
-          data={HOLDS.some(({ value }) => value === String(rider.pace.on)) ? HOLDS : [...HOLDS, holdOf(rider.pace.on)]}
-          onChange={(on) => patch('Change frames of a pose', { on: Number(on) })}
-        />
-      </Row>
-      <RepeatRows rider={rider} />
     </>
   );
 }
 
+/** How many frames a position is held. */
+export function StepRow({ rider }: RiderProps) {
+  const patch = usePacePatch(rider);
+  return (
+    <Row of="pace.on">
+      <ChoiceField
+        label="Step"
+        value={String(rider.pace.on)}
+        data={HOLDS.some(({ value }) => value === String(rider.pace.on)) ? HOLDS : [...HOLDS, holdOf(rider.pace.on)]}
+        onChange={(on) => patch('Change the step', { on: Number(on) })}
+      />
+    </Row>
+  );
+}
+
 /** How a rider repeats, told apart from the scene; and how many rounds it has. */
-function RepeatRows({ rider }: { rider: Rider }) {
-  const desk = useDesk();
+export function RepeatRows({ rider }: RiderProps) {
   const clock = useDocumentState((state) => state.shown.clock);
-  const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
-    change(desk, label, (scene) => setPace(scene, { rider: rider.id, patch: next }));
+  const patch = usePacePatch(rider);
   return (
     <>
-      <Row label="This rider">
+      <Row of="pace.repeat">
         <ChoiceField
-          label="Rider repeats"
+          label="Rider’s repeat"
           value={rider.pace.repeat ?? AS_SCENE}
           data={[{ value: AS_SCENE, label: 'as the scene' }, ...OWN_REPEATS]}
           onChange={(value) =>
@@ -109,12 +123,9 @@ function RepeatRows({ rider }: { rider: Rider }) {
         />
       </Row>
       {(rider.pace.repeat ?? clock.repeat) !== 'once' && (
-        <Row
-          label="Rounds"
-          title="How many rounds it makes from its delay on, then it holds where the last one ends; it begins anew with the scene’s loop. 0: without end."
-        >
+        <Row of="pace.rounds">
           <NumberField
-            label="Rounds of this rider, 0 without end"
+            label="Rounds, 0 endlessly"
             value={rider.pace.times ?? 0}
             unit=""
             units={PLAIN}
@@ -124,7 +135,7 @@ function RepeatRows({ rider }: { rider: Rider }) {
             onCommit={(times) => patch('Change rounds', { times: times < 1 ? null : Math.round(times) })}
           />
           <span className="card-note">
-            {rider.pace.times !== null ? 'then holds' : rider.pace.only ? 'one' : 'without end'}
+            {rider.pace.times !== null ? 'then holds' : rider.pace.only ? 'one' : 'endlessly'}
           </span>
         </Row>
       )}
@@ -135,21 +146,20 @@ function RepeatRows({ rider }: { rider: Rider }) {
   );
 }
 
-/** Makes one rider slower, its marks and keys with it. */
-function SlowerRow({ rider }: { rider: string }) {
+/** Makes one rider faster or slower, its marks and keyframes with it. */
+export function SpeedRow({ rider }: RiderProps) {
   const desk = useDesk();
   return (
-    <Row label="Slower, times">
-      <NumberField
-        label="This rider slower, times"
-        value={1}
-        unit="×"
-        units={TIMES}
-        digits={3}
-        min={0.001}
-        max={1000}
-        onCommit={(factor) => perform(desk, 'Slow one rider', slowRider, { rider, factor })}
-      />
-    </Row>
+    <NumberRow
+      of="pace.speed"
+      name="Speed, times"
+      value={1}
+      unit="×"
+      units={TIMES}
+      digits={3}
+      min={0.001}
+      max={1000}
+      onCommit={(times) => perform(desk, 'Change speed', slowRider, { rider: rider.id, factor: 1 / times })}
+    />
   );
 }

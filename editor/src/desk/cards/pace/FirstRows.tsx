@@ -8,14 +8,14 @@ import { Row } from '../Card.tsx';
 const FIRSTS = [
   { value: 'always', label: 'as always' },
   { value: 'hidden', label: 'hidden until it starts' },
-  { value: 'only', label: 'plays only then' },
-  { value: 'only-hidden', label: 'hidden, only then' },
+  { value: 'only', label: 'plays once, before the loop' },
+  { value: 'only-hidden', label: 'hidden, then once' },
 ] as const;
 
 const BEFORE = [
-  { value: 'auto', label: 'as the scene needs' },
+  { value: 'auto', label: 'automatic' },
   { value: 'runs', label: 'runs' },
-  { value: 'stands', label: 'stands at its start' },
+  { value: 'stands', label: 'stays at its start' },
 ] as const;
 
 /** What is otherwise the first time: before the loop, in the lead-in. */
@@ -33,12 +33,9 @@ export function FirstRows({ rider }: { rider: Rider }) {
       : '';
   return (
     <>
-      <Row
-        label="The first time"
-        title="Before the loop goes on for ever: not seen until its delay is over, or played through then alone, to stay where it ends."
-      >
+      <Row of="pace.first">
         <ChoiceField
-          label="The first time"
+          label="First round"
           value={only ? (hidden ? 'only-hidden' : 'only') : hidden ? 'hidden' : 'always'}
           data={[...FIRSTS]}
           onChange={(value) =>
@@ -51,7 +48,7 @@ export function FirstRows({ rider }: { rider: Rider }) {
       </Row>
       {hidden && delay <= 0 && <p className="card-note">It starts at once: there is nothing to hide.</p>}
       {long > 0 && !only && (
-        <Row label="… in the lead-in" title="What this rider does while others enter or come for the first time.">
+        <Row of="pace.leadin">
           <ChoiceField
             label="In the lead-in"
             value={leadIn ?? 'auto'}

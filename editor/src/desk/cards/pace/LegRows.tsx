@@ -17,9 +17,9 @@ export function LegRows({ rider, mark, marks }: LegRowsProps) {
   const line = useDocumentState((state) => prepare(state.shown).rider(rider.id)?.line);
   return (
     <>
-      <Row label="Leg after it">
+      <Row of="pace.ease">
         <EaseField
-          label="Ease of the leg that follows"
+          label="Easing of the next leg"
           ease={mark.ease}
           as={line?.easeAfter?.(index)}
           lasts={(next?.time ?? mark.time) - mark.time - mark.dwell}

@@ -18,6 +18,7 @@ import { useDesk } from '../../context.ts';
 import { useLive } from '../../live.tsx';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
 import { Row } from '../Card.tsx';
+import { NumberRow } from '../rows.tsx';
 
 /** One mark: which it is, its time, its rest, its place. */
 export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
@@ -31,7 +32,7 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
   const liveRest = useLive((frame) => markIn(frame, rider, mark)?.dwell);
   return (
     <>
-      <Row label="Mark">
+      <Row of="pace.mark">
         <ChoiceField
           label="Mark"
           value={mark.id}
@@ -54,22 +55,20 @@ export function MarkRows({ rider, guide, mark }: { rider: Rider; guide: Guide; m
         />
       </Row>
       {locked && <p className="card-note">{wordsOfRefusal(locked)}</p>}
-      <Row label="Rests, place">
-        <NumberField
-          label="Rests there"
-          value={mark.dwell}
-          live={liveRest}
-          unit="s"
-          units={units}
-          step={1 / fps}
-          digits={3}
-          min={0}
-          onCommit={(dwell) =>
-            change(desk, 'Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))
-          }
-        />
-        <MarkPlace rider={rider} guide={guide} mark={mark} />
-      </Row>
+      <MarkPlace rider={rider} guide={guide} mark={mark} />
+      <NumberRow
+        of="pace.rest"
+        value={mark.dwell}
+        live={liveRest}
+        unit="s"
+        units={units}
+        step={1 / fps}
+        digits={3}
+        min={0}
+        onCommit={(dwell) =>
+          change(desk, 'Change rest', (scene) => setDwell(scene, { rider: rider.id, mark: mark.id, dwell }))
+        }
+      />
     </>
   );
 }
@@ -87,8 +86,9 @@ function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: M
     return now && place && distanceOfPlace(now, pathOfGuide(now), place);
   });
   return (
-    <NumberField
-      label="Place along the guide"
+    <NumberRow
+      of="pace.place"
+      name="Position on the guide"
       value={distance}
       live={live}
       unit="px"

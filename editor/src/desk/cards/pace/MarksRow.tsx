@@ -14,7 +14,7 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
   const doc = useDocument();
   const desk = useDesk();
   return (
-    <Row label="Marks">
+    <Row of="pace.marks">
       <button
         type="button"
         className="small-button"
@@ -22,15 +22,15 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
         title="Add at the playhead (M)"
         onClick={() => addMark(desk, rider.id)}
       >
-        add
+        Add
       </button>
       <button
         type="button"
         className="small-button"
         aria-label="Table of marks"
-        onClick={() => useDeskView.getState().set({ drawer: 'marks', openCard: null, page: 'canvas' })}
+        onClick={() => useDeskView.getState().set({ drawer: 'marks', page: 'canvas' })}
       >
-        table
+        Table
       </button>
       <button
         type="button"
@@ -41,7 +41,7 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
           deleteSelected(desk);
         }}
       >
-        delete
+        Delete
       </button>
     </Row>
   );
@@ -51,16 +51,16 @@ export function MarksRow({ rider, chosen }: { rider: Rider; chosen: readonly str
 export function SquashRow({ rider, mark }: { rider: Rider; mark: string }) {
   const desk = useDesk();
   return (
-    <Row label="Squash">
+    <div className="row-actions">
       <button
         type="button"
         className="small-button"
-        title="Squash and stretch at this mark: stretched just before and after it, squashed at the contact, by how fast the rider lands. The keys move with the mark."
+        title="Squash and stretch at this mark: stretched just before and after it, squashed at the contact, by how fast the rider lands. The keyframes move with the mark."
         onClick={() => perform(desk, 'Squash at mark', squashAtMark, { rider: rider.id, mark })}
       >
         Squash at this mark
       </button>
-    </Row>
+    </div>
   );
 }
 
@@ -76,16 +76,16 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
   const what = chosen.length > 1 ? `these ${chosen.length}` : 'all marks';
   return (
     <>
-      <Row label={`Stretch ${what} by`}>
+      <Row of="pace.scale" label={`Scale times of ${what}`}>
         <NumberField
-          label="Stretch the marks in time by"
+          label="Scale times by"
           value={100}
           unit="%"
           units={PERCENT}
           min={0.1}
           max={100_000}
           onCommit={(percent) =>
-            perform(desk, 'Stretch marks', stretchMarks, {
+            perform(desk, 'Scale times', stretchMarks, {
               ...group,
               factor: percent / 100,
               ...(about === 'playhead' ? { about: localTimeOf(desk, rider.id) } : {}),
@@ -93,7 +93,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           }
         />
         <Segments
-          label="Stretched about"
+          label="Scaled about"
           title="What stays where it is: the first of them, or the time of the playhead."
           value={about}
           options={[
@@ -103,7 +103,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           onChange={setAbout}
         />
       </Row>
-      <Row label={`Turn ${what}`}>
+      <Row of="pace.turn" label={chosen.length > 1 ? `These ${chosen.length} marks` : undefined}>
         <button
           type="button"
           className="small-button"
@@ -111,7 +111,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           title={reverse.title ?? 'They run backward in time: places, rests and eases in the other order'}
           onClick={() => perform(desk, 'Reverse marks', reverseMarks, group)}
         >
-          reverse
+          Play backwards
         </button>
         <button
           type="button"
@@ -120,7 +120,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           title={mirror.title ?? 'They run the other way along the guide: where it went forward it goes back'}
           onClick={() => perform(desk, 'Mirror marks', mirrorMarks, group)}
         >
-          mirror
+          Mirror
         </button>
       </Row>
     </>

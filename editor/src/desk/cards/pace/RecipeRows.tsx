@@ -18,12 +18,12 @@ import { ChoiceRow, NumberRow, YesRow } from '../rows.tsx';
 const BY_HAND = 'marks';
 
 const RECIPES: readonly { readonly value: Recipe['kind'] | typeof BY_HAND; readonly label: string }[] = [
-  { value: BY_HAND, label: 'marks by hand' },
-  { value: 'constant', label: 'one even speed' },
-  { value: 'fall', label: 'falling on its slopes' },
-  { value: 'bends', label: 'what its bends allow' },
-  { value: 'hop', label: 'hops mark to mark' },
-  { value: 'waver', label: 'wavering by chance' },
+  { value: BY_HAND, label: 'marks' },
+  { value: 'constant', label: 'constant speed' },
+  { value: 'fall', label: 'gravity on slopes' },
+  { value: 'bends', label: 'slow in bends' },
+  { value: 'hop', label: 'hop from mark to mark' },
+  { value: 'waver', label: 'random variation' },
 ];
 
 const LANDINGS = [
@@ -49,19 +49,19 @@ interface RecipeNumber {
 
 /** The numbers of recipes, by their keys. */
 const NUMBERS: Readonly<Record<string, RecipeNumber>> = {
-  gravity: { label: 'Gravity, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e6, digits: 1 },
-  down: { label: 'Down is', unit: '°', units: DEGREES, min: -360, max: 360, digits: 1 },
-  start: { label: 'Starts with', unit: 'px/s', units: SPEED, min: 0, max: 1e5, digits: 1 },
-  least: { label: 'At least', unit: 'px/s', units: SPEED, min: 1, max: 1e5, digits: 1 },
+  gravity: { label: 'Gravity (px/s²)', unit: '', units: ACCELERATION, min: 0.001, max: 1e6, digits: 1 },
+  down: { label: 'Direction of gravity', unit: '°', units: DEGREES, min: -360, max: 360, digits: 1 },
+  start: { label: 'Start speed', unit: 'px/s', units: SPEED, min: 0, max: 1e5, digits: 1 },
+  least: { label: 'Least speed', unit: 'px/s', units: SPEED, min: 1, max: 1e5, digits: 1 },
   friction: { label: 'Friction', unit: '', units: PLAIN, min: 0, max: 10, digits: 3 },
-  sideways: { label: 'Bears sideways, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  sideways: { label: 'Cornering limit (px/s²)', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
   top: { label: 'Top speed', unit: 'px/s', units: SPEED, min: 0.001, max: 1e5, digits: 1 },
-  up: { label: 'Speeds up by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
-  speed: { label: 'Speed wavers by', unit: '%', units: PERCENT, min: 0, max: 95, digits: 0, scale: 100 },
-  sway: { label: 'Sways by', unit: 'px', units: PX, min: 0, max: 1e5, digits: 1 },
-  waves: { label: 'Waves a cycle', unit: '', units: PLAIN, min: 2, max: 200, digits: 0, scale: 1 },
-  seed: { label: 'Chance, no.', unit: '', units: PLAIN, min: 0, max: 2 ** 32 - 1, digits: 0, scale: 1 },
-  brake: { label: 'Brakes by, px/s²', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  up: { label: 'Acceleration (px/s²)', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
+  speed: { label: 'Speed varies by', unit: '%', units: PERCENT, min: 0, max: 95, digits: 0, scale: 100 },
+  sway: { label: 'Sideways by', unit: 'px', units: PX, min: 0, max: 1e5, digits: 1 },
+  waves: { label: 'Waves in a cycle', unit: '', units: PLAIN, min: 2, max: 200, digits: 0, scale: 1 },
+  seed: { label: 'Random seed', unit: '', units: PLAIN, min: 0, max: 2 ** 32 - 1, digits: 0, scale: 1 },
+  brake: { label: 'Braking (px/s²)', unit: '', units: ACCELERATION, min: 0.001, max: 1e7, digits: 1 },
 };
 
 /** What makes the pace: its marks by hand, or a recipe that goes by their places alone and follows the guide. */
@@ -74,9 +74,9 @@ export function RecipeRows({ rider }: { rider: Rider }) {
   const freeze = offered(scene, freezeRecipe, { rider: rider.id });
   return (
     <>
-      <Row label="Paced by">
+      <Row of="pace.recipe">
         <ChoiceField
-          label="Paced by"
+          label="Pace from"
           value={recipe?.kind ?? BY_HAND}
           data={RECIPES}
           onChange={(kind) =>
@@ -92,9 +92,9 @@ export function RecipeRows({ rider }: { rider: Rider }) {
               type="button"
               className="small-button"
               {...freeze}
-              onClick={() => perform(desk, 'Freeze into marks', freezeRecipe, { rider: rider.id })}
+              onClick={() => perform(desk, 'Convert to marks', freezeRecipe, { rider: rider.id })}
             >
-              freeze into marks
+              Convert to marks
             </button>
             {recipe.kind === 'hop' && (
               <button
@@ -103,7 +103,7 @@ export function RecipeRows({ rider }: { rider: Rider }) {
                 {...offered(scene, landAtCorners, { rider: rider.id })}
                 onClick={() => perform(desk, 'Land at the corners', landAtCorners, { rider: rider.id })}
               >
-                land at its corners
+                Land at its corners
               </button>
             )}
           </p>
@@ -130,10 +130,11 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
         return field && typeof value === 'number' ? (
           <NumberRow
             key={key}
+            of="pace.recipe"
             {...field}
             value={value * (field.scale ?? 1)}
             onCommit={(next) =>
-              set(`Change ${(field.label.split(',')[0] ?? '').toLowerCase()}`, {
+              set(`Change ${(field.label.split(' (')[0] ?? '').toLowerCase()}`, {
                 ...recipe,
                 [key]: field.scale === undefined ? next : Math.round(next) / field.scale,
               })
@@ -142,28 +143,27 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
         ) : null;
       })}
       {recipe.kind === 'waver' && (
-        <Row label="Another chance">
+        <Row of="pace.seed">
           <button
             type="button"
             className="small-button"
-            onClick={() => set('Another chance', { ...recipe, seed: (recipe.seed + 1) % 2 ** 32 })}
+            onClick={() => set('Next seed', { ...recipe, seed: (recipe.seed + 1) % 2 ** 32 })}
           >
-            try the next
+            Next seed
           </button>
         </Row>
       )}
       {recipe.kind === 'hop' && (
         <ChoiceRow
-          label="Lands"
+          of="pace.landings"
           value={recipe.landings}
           options={LANDINGS}
-          title="When it falls so: the marks are at the times at which it lands. At its marks’ times: each arc is as fast as that asks, or, by its height, as high."
           onChange={(landings) => set('Change landings', { ...recipe, landings })}
         />
       )}
       {recipe.kind === 'hop' && (
         <NumberRow
-          label="Landings squash by"
+          of="pace.landing.squash"
           value={100 * landingSquash(rider)}
           unit="%"
           units={PERCENT}
@@ -177,9 +177,8 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
       )}
       {'fit' in recipe && !(recipe.kind === 'hop' && recipe.landings !== 'fall') && (
         <YesRow
-          label="Fits its time"
+          of="pace.fit"
           value={recipe.fit}
-          title="Speeds are scaled so that the last mark is reached at its time; else they are as given, and it arrives when it does."
           onChange={(fit) =>
             change(desk, 'Fit the recipe', (base) => setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }))
           }

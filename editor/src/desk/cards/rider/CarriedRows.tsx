@@ -8,9 +8,9 @@ import { Row } from '../Card.tsx';
 const NOBODY = '·nobody';
 
 const TAKEN = [
-  ['turn', 'turn'],
+  ['turn', 'rotation'],
   ['scale', 'scale'],
-  ['mirror', 'mirroring'],
+  ['mirror', 'flip'],
 ] as const;
 
 /** Who carries it, and what it takes over of that. Changing the carrier leaves it where it is. */
@@ -20,17 +20,16 @@ export function CarriedRows({ rider }: { rider: Rider }) {
   const { carrier } = rider;
   const carry = (label: string, next: Carrier | null): void =>
     void perform(desk, label, carryRider, { rider: rider.id, carrier: next, time: desk.playback.time });
-  if (rider.guide !== null && !carrier) return null;
   const others = riders.filter((one) => one.id !== rider.id);
   return (
     <>
       {rider.guide === null && (
-        <Row label="Carried by">
+        <Row of="rider.carrier">
           <ChoiceField
             label="Carried by"
             searchable
             value={carrier?.rider ?? NOBODY}
-            data={[{ value: NOBODY, label: 'nobody' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+            data={[{ value: NOBODY, label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
             onChange={(value) =>
               value === NOBODY
                 ? carry('Set free', null)
@@ -43,8 +42,8 @@ export function CarriedRows({ rider }: { rider: Rider }) {
         </Row>
       )}
       {carrier && (
-        <Row label="Takes over">
-          <div className="segments" role="group" aria-label="What it takes over of its carrier">
+        <Row of="rider.inherits">
+          <div className="segments" role="group" aria-label="Inherits of its carrier">
             {TAKEN.map(([key, name]) => (
               <button
                 key={key}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { copiesAlong, cycleOf, type Rider, type Spread } from '@pace-line/core';
 import { toggled, useDocumentState } from '../../../document/index.ts';
-import { ChoiceField, NumberField, PERCENT, PX, secondsAt } from '../../../fields/index.ts';
+import { ChoiceField, PERCENT, PX, secondsAt } from '../../../fields/index.ts';
 import { offered, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
@@ -38,7 +38,6 @@ export function CopiesRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const [wishes, setWishes] = useState(FIRST);
-  const [more, setMore] = useState(false);
   const wish = (change: Partial<Wishes>): void => setWishes((now) => ({ ...now, ...change }));
   const seconds = wishes.seconds ?? cycleOf(rider, scene.clock) / (2 * wishes.count);
   const gap = wishes.gap ?? (scene.art.find(({ id }) => id === rider.art)?.width ?? 60) * Math.abs(rider.scale[0]);
@@ -49,36 +48,29 @@ export function CopiesRows({ rider }: { rider: Rider }) {
   };
   return (
     <>
-      <Row label="Along its guide">
-        <NumberField
-          label="How many along the guide"
-          value={wishes.count}
-          unit=""
-          units={PX}
-          digits={0}
-          min={2}
-          max={500}
-          onCommit={(value) => wish({ count: Math.round(value) })}
-        />
-        <button type="button" className="small-button" aria-expanded={more} onClick={() => setMore(!more)}>
-          how…
-        </button>
+      <NumberRow
+        of="rider.copies"
+        name="Number along the guide"
+        value={wishes.count}
+        unit=""
+        units={PX}
+        digits={0}
+        min={2}
+        max={500}
+        onCommit={(value) => wish({ count: Math.round(value) })}
+      />
+      <SpreadRows rider={rider} wishes={wishes} seconds={seconds} gap={gap} wish={wish} />
+      <YesRow of="rider.copies.linked" value={wishes.linked} onChange={(linked) => wish({ linked })} />
+      <div className="row-actions">
         <button
           type="button"
           className="small-button"
           {...offered(scene, copiesAlong, args)}
-          onClick={() => perform(desk, `Set ${wishes.count} along`, copiesAlong, args)}
+          onClick={() => perform(desk, `Create ${wishes.count} along the guide`, copiesAlong, args)}
         >
-          set copies
+          Create
         </button>
-      </Row>
-      {more && <SpreadRows rider={rider} wishes={wishes} seconds={seconds} gap={gap} wish={wish} />}
-      <YesRow
-        label="… linked"
-        title="Linked riders share their marks: what is changed on one is changed on all"
-        value={wishes.linked}
-        onChange={(linked) => wish({ linked })}
-      />
+      </div>
     </>
   );
 }
@@ -103,20 +95,19 @@ function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
   return (
     <>
       <ChoiceRow
-        label="… apart"
+        of="rider.copies.by"
         value={wishes.by}
         options={[
-          ['time', 'in time'],
-          ['distance', 'evenly'],
-          ['stagger', 'starting later'],
-          ['train', 'in a train'],
+          ['time', 'time'],
+          ['distance', 'distance'],
+          ['stagger', 'one after another'],
+          ['train', 'train'],
         ]}
-        title="In time: phases apart evenly. Evenly: as far from each other everywhere on a closed guide. Starting later, each after the one before. In a train, each behind the one before."
         onChange={(by) => wish({ by })}
       />
       {wishes.by === 'stagger' && (
         <NumberRow
-          label="… each later by"
+          of="rider.copies.seconds"
           value={seconds}
           unit="s"
           units={secondsAt(scene.clock.fps)}
@@ -126,16 +117,11 @@ function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
         />
       )}
       {wishes.by === 'stagger' && (
-        <YesRow
-          label="… hidden until then"
-          title="In the first round each is not seen before it starts; in the rounds after it, it is where it should be"
-          value={wishes.hidden}
-          onChange={(hidden) => wish({ hidden })}
-        />
+        <YesRow of="rider.copies.hidden" value={wishes.hidden} onChange={(hidden) => wish({ hidden })} />
       )}
       {wishes.by === 'train' && (
         <NumberRow
-          label="… each behind by"
+          of="rider.copies.gap"
           value={gap}
           unit="px"
           units={PX}
@@ -145,7 +131,7 @@ function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
         />
       )}
       <NumberRow
-        label="… sizes vary by"
+        of="rider.copies.vary"
         value={wishes.vary * 100}
         unit="%"
         units={PERCENT}
@@ -155,7 +141,7 @@ function SpreadRows({ rider, wishes, seconds, gap, wish }: SpreadRowsProps) {
         onCommit={(value) => wish({ vary: value / 100 })}
       />
       {others.length > 0 && (
-        <Row label="… art in turn">
+        <Row of="rider.copies.arts">
           <ChoiceField
             label="Art in turn with its own"
             searchable

@@ -13,8 +13,8 @@ export function InsideRow({ rider }: { rider: Rider }) {
   if (seconds === undefined) return null;
   return (
     <NumberRow
-      label="Inside it"
-      name="Loop of what it carries"
+      of="rider.inside"
+      name="Longest loop within it"
       value={seconds}
       unit="s"
       units={secondsAt(fps)}
@@ -22,8 +22,6 @@ export function InsideRow({ rider }: { rider: Rider }) {
       min={0.001}
       max={36_000}
       onCommit={(next) => perform(desk, 'Set the loop inside', setClockInside, { rider: rider.id, seconds: next })}
-    >
-      <span className="card-note">its longest loop</span>
-    </NumberRow>
+    />
   );
 }

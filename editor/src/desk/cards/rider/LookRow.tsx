@@ -23,7 +23,7 @@ export function LookRow({ rider }: { rider: Rider }) {
   useEffect(() => end, [rider.id]);
   if (rider.guide === null || length === 0) return null;
   return (
-    <Row label="Look along">
+    <Row of="rider.look">
       <div
         className="look-along"
         onKeyDownCapture={() => (keyed.current = true)}
@@ -31,7 +31,7 @@ export function LookRow({ rider }: { rider: Rider }) {
         onBlur={end}
       >
         <Slider
-          thumbLabel="Look along the guide; nothing is changed"
+          thumbLabel="Preview along the guide; nothing is changed"
           value={share}
           onChange={(next) => {
             setShare(next);

@@ -5,7 +5,6 @@ import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
-import { CopiesRows } from './CopiesRows.tsx';
 
 const NONE = '·none';
 
@@ -13,10 +12,10 @@ const PARTS: Readonly<Record<MovementPart, string>> = {
   guide: 'guide',
   pace: 'pace',
   heading: 'heading',
-  keys: 'keys',
+  keys: 'keyframes',
 };
 
-/** The movement of another rider, taken over in all or in part; and copies along the guide. */
+/** The motion of another rider, taken over in all or in part. */
 export function MovementRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const riders = useDocumentState((state) => state.shown.riders);
@@ -24,48 +23,42 @@ export function MovementRows({ rider }: { rider: Rider }) {
   const others = riders.filter((one) => one.id !== rider.id && !one.locked);
   return (
     <>
-      {others.length > 0 && (
-        <>
-          <Row label="Move like">
-            <ChoiceField
-              label="Take over the movement of"
-              searchable
-              value={NONE}
-              data={[
-                { value: NONE, label: 'take over…' },
-                ...others.map(({ id, name }) => ({ value: id, label: name })),
-              ]}
-              onChange={(from) => {
-                if (from === NONE) return;
-                const chosen = MOVEMENT_PARTS.filter((part) => parts.includes(part));
-                perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen });
-              }}
-            />
-          </Row>
-          <Row label="… of it">
-            <div className="segments" role="group" aria-label="Parts of the movement to take over">
-              {MOVEMENT_PARTS.map((part) => (
-                <button
-                  key={part}
-                  type="button"
-                  aria-pressed={parts.includes(part)}
-                  onClick={() => setParts((now) => toggled(now, part))}
-                >
-                  {PARTS[part]}
-                </button>
-              ))}
-            </div>
-          </Row>
-        </>
-      )}
-      {rider.guide !== null && <CopiesRows rider={rider} />}
-      {rider.pace.link !== null && <LinkedRow rider={rider} />}
+      <Row of="rider.copy.parts">
+        <div className="segments" role="group" aria-label="Parts of the motion to take over">
+          {MOVEMENT_PARTS.map((part) => (
+            <button
+              key={part}
+              type="button"
+              aria-pressed={parts.includes(part)}
+              onClick={() => setParts((now) => toggled(now, part))}
+            >
+              {PARTS[part]}
+            </button>
+          ))}
+        </div>
+      </Row>
+      <Row of="rider.copy">
+        <ChoiceField
+          label="Copy motion from"
+          searchable
+          value={NONE}
+          data={[
+            { value: NONE, label: 'choose a rider' },
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(from) => {
+            if (from === NONE) return;
+            const chosen = MOVEMENT_PARTS.filter((part) => parts.includes(part));
+            perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen });
+          }}
+        />
+      </Row>
     </>
   );
 }
 
 /** How many share its marks, and the way out. */
-function LinkedRow({ rider }: { rider: Rider }) {
+export function LinkedRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const count = useDocumentState(({ shown }) => shown.riders.filter((one) => isLinkedTo(one, rider)).length);
   return (
@@ -76,7 +69,7 @@ function LinkedRow({ rider }: { rider: Rider }) {
         className="small-button"
         onClick={() => perform(desk, 'Marks of its own', setPace, { rider: rider.id, patch: { link: null } })}
       >
-        on its own
+        Give it its own marks
       </button>
     </p>
   );

@@ -13,7 +13,6 @@ export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const count = posesOf(art);
-  if (art.kind !== 'strip') return null;
   const { poses } = rider;
   const set = (label: string, patch: Partial<RiderPoses>): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: { poses: { ...poses, ...patch } } }));
@@ -21,13 +20,13 @@ export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
   return (
     <>
       <ChoiceRow
-        label="Poses"
+        of="rider.poses"
         value={poses.by}
         options={[
-          ['still', 'one'],
-          ['time', 'in time'],
-          ['distance', 'along'],
-          ['mark', 'at a mark'],
+          ['still', 'still'],
+          ['time', 'by time'],
+          ['distance', 'by distance'],
+          ['mark', 'from a mark'],
         ]}
         onChange={(by) =>
           set('Set poses', {
@@ -37,7 +36,8 @@ export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
         }
       />
       <NumberRow
-        label={poses.by === 'still' ? 'Pose' : 'From pose'}
+        of="rider.pose"
+        label={poses.by === 'still' ? 'Pose' : undefined}
         value={poses.first}
         unit=""
         units={PLAIN}
@@ -50,7 +50,8 @@ export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
       </NumberRow>
       {(poses.by === 'time' || poses.by === 'mark') && (
         <NumberRow
-          label="Poses a second"
+          of="rider.poses.rate"
+          name="Poses a second"
           value={poses.rate}
           unit=""
           units={PLAIN}
@@ -73,7 +74,7 @@ function StrideRow({ scene, rider, set }: { scene: Scene; rider: Rider; set: Set
   return (
     <>
       <NumberRow
-        label="Stride"
+        of="rider.stride"
         value={rider.poses.stride}
         unit="px"
         units={PX}
@@ -86,7 +87,7 @@ function StrideRow({ scene, rider, set }: { scene: Scene; rider: Rider; set: Set
           {rounds.toFixed(2)} strides in its cycle.{' '}
           {stride !== undefined && (
             <button type="button" className="small-button" onClick={() => set('Close the stride', { stride })}>
-              {Math.max(1, Math.round(rounds))} with {stride.toFixed(2)} px
+              Whole strides: use {stride.toFixed(2)} px ({Math.max(1, Math.round(rounds))})
             </button>
           )}
         </p>
@@ -105,7 +106,7 @@ function MarkRows({ scene, poses, set }: { scene: Scene; poses: RiderPoses; set:
   const value = poses.mark ? `${poses.mark.rider} ${poses.mark.mark}` : '';
   return (
     <>
-      <Row label="From mark">
+      <Row of="rider.poses.mark">
         <ChoiceField
           label="Mark that the poses begin at"
           searchable
@@ -118,7 +119,7 @@ function MarkRows({ scene, poses, set }: { scene: Scene; poses: RiderPoses; set:
         />
       </Row>
       <ChoiceRow
-        label="Before and after"
+        of="rider.poses.around"
         value={poses.around}
         options={[
           ['ends', 'first and last'],

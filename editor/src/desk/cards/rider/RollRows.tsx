@@ -1,76 +1,62 @@
-import { artById, guideById, radiusOf, setRider, transformGuides, type Rider, type Roll } from '@pace-line/core';
+import { artById, radiusOf, setRider, transformGuides, type Rider, type Roll } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
-import { NumberField, PX } from '../../../fields/index.ts';
+import { PX } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
-import { Row } from '../Card.tsx';
-import { ChoiceRow, YesRow } from '../rows.tsx';
+import { ChoiceRow, NumberRow } from '../rows.tsx';
 import { closingLength, closingRadius, turnsOf } from './roll-turns.ts';
 
-const FIRST: Roll = { radius: null, guide: 'ground', side: 'left' };
+export const FIRST_ROLL: Roll = { radius: null, guide: 'ground', side: 'left' };
 
 /** Spin without slip: its radius, what the guide is, and how many turns that makes. */
-export function RollRows({ rider }: { rider: Rider }) {
+export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
-  const { roll } = rider;
   const set = (label: string, next: Roll | null): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: { roll: next } }));
-  const guide = guideById(scene, rider.guide);
-  if (!guide) return null;
   const radius = radiusOf(rider, artById(scene, rider.art));
   return (
     <>
-      <YesRow
-        label="Rolls"
-        value={roll !== null}
-        onChange={(on) => set(on ? 'Roll' : 'Stop rolling', on ? FIRST : null)}
+      <NumberRow
+        of="rider.roll.radius"
+        name="Rolling radius"
+        value={radius}
+        unit="px"
+        units={PX}
+        min={0.1}
+        max={1e6}
+        onCommit={(next) => set('Set radius', { ...roll, radius: next })}
+      >
+        {roll.radius !== null && (
+          <button
+            type="button"
+            className="small-button"
+            title="The radius of its art, as large as it is scaled"
+            onClick={() => set('Radius of the art', { ...roll, radius: null })}
+          >
+            Of the art
+          </button>
+        )}
+      </NumberRow>
+      <ChoiceRow
+        of="rider.roll.guide"
+        value={roll.guide}
+        options={[
+          ['ground', 'ground'],
+          ['centre', 'path of its centre'],
+        ]}
+        onChange={(of) => set('Set ground', { ...roll, guide: of })}
       />
-      {roll && (
-        <>
-          <Row label="Radius">
-            <NumberField
-              label="Rolling radius"
-              value={radius}
-              unit="px"
-              units={PX}
-              min={0.1}
-              max={1e6}
-              onCommit={(next) => set('Set radius', { ...roll, radius: next })}
-            />
-            {roll.radius !== null && (
-              <button
-                type="button"
-                className="small-button"
-                onClick={() => set('Radius of the art', { ...roll, radius: null })}
-              >
-                of the art
-              </button>
-            )}
-          </Row>
-          <ChoiceRow
-            label="The guide is"
-            title="The ground: it is lifted by its radius. The centre’s way: the guide runs through its middle."
-            value={roll.guide}
-            options={[
-              ['ground', 'the ground'],
-              ['centre', 'the centre’s way'],
-            ]}
-            onChange={(of) => set('Set ground', { ...roll, guide: of })}
-          />
-          <ChoiceRow
-            label="Rolls on its"
-            title="The side of the guide, as seen along its direction: left is above where it runs right"
-            value={roll.side}
-            options={[
-              ['left', 'left'],
-              ['right', 'right'],
-            ]}
-            onChange={(side) => set('Set side', { ...roll, side })}
-          />
-          <Turns rider={rider} radius={radius} onRadius={(next) => set('Whole turns', { ...roll, radius: next })} />
-        </>
-      )}
+      <ChoiceRow
+        of="rider.roll.side"
+        value={roll.side}
+        options={[
+          ['left', 'left'],
+          ['right', 'right'],
+        ]}
+        onChange={(side) => set('Set side', { ...roll, side })}
+      />
+      <Turns rider={rider} radius={radius} onRadius={(next) => set('Whole turns', { ...roll, radius: next })} />
     </>
   );
 }
@@ -94,7 +80,7 @@ function Turns({ rider, radius, onRadius }: TurnsProps) {
       {Math.abs(turns).toFixed(2)} turns in its cycle.{' '}
       {closing !== undefined && (
         <button type="button" className="small-button" onClick={() => onRadius(closing.radius)}>
-          {closing.turns} turns with {closing.radius.toFixed(2)} px
+          Whole turns: use {closing.radius.toFixed(2)} px ({closing.turns})
         </button>
       )}{' '}
       {longer !== undefined && rider.guide !== null && (
@@ -106,7 +92,7 @@ function Turns({ rider, radius, onRadius }: TurnsProps) {
             perform(desk, 'Whole turns', transformGuides, { ids: [rider.guide ?? ''], matrix: longer.matrix })
           }
         >
-          {longer.turns} with a guide {Math.abs((longer.factor - 1) * 100).toFixed(2)}%{' '}
+          {longer.turns} turns: make the guide {Math.abs((longer.factor - 1) * 100).toFixed(2)}%{' '}
           {longer.factor > 1 ? 'longer' : 'shorter'}
         </button>
       )}

@@ -17,15 +17,14 @@ export function StringRows({ rider }: { rider: Rider }) {
   const hang = (label: string, next: Strung | null): void =>
     void perform(desk, label, stringRider, { rider: rider.id, strung: next, time: desk.playback.time });
   const second = others.find(({ value }) => value !== strung?.from)?.value;
-  if (!strung && (rider.guide !== null || rider.carrier || others.length < 2)) return null;
   return (
     <>
-      <Row label="Strung from">
+      <Row of="rider.strung.from">
         <ChoiceField
-          label="Strung from"
+          label="Hangs from"
           searchable
           value={strung?.from ?? NOT}
-          data={[{ value: NOT, label: 'not strung' }, ...others]}
+          data={[{ value: NOT, label: 'choose a rider' }, ...others]}
           onChange={(from) => {
             if (from === NOT) hang('Take down', null);
             else if (strung) hang('String from another', { ...strung, from, fromAt: null });
@@ -39,9 +38,9 @@ export function StringRows({ rider }: { rider: Rider }) {
       </Row>
       {strung && (
         <>
-          <Row label="… to">
+          <Row of="rider.strung.to">
             <ChoiceField
-              label="Strung to"
+              label="Hangs to"
               searchable
               value={strung.to}
               data={others}
@@ -49,8 +48,7 @@ export function StringRows({ rider }: { rider: Rider }) {
             />
           </Row>
           <YesRow
-            label="Stretched"
-            title="The edge that its nose points at reaches the other end"
+            of="rider.strung.stretch"
             value={strung.stretch}
             onChange={(stretch) =>
               hang(stretch ? 'Stretch from end to end' : 'Keep its length', { ...strung, stretch })

@@ -3,36 +3,22 @@ import {
   pathOfGuide,
   placeAtDistance,
   prepare,
-  setCamera,
   setRider,
   type Behind,
   type Place,
   type Rider,
-  type Scene,
 } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
-import { ChoiceField, PERCENT } from '../../../fields/index.ts';
-import { change, perform } from '../../actions/change.ts';
+import { ChoiceField } from '../../../fields/index.ts';
+import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { sceneOf, type Desk } from '../../desk.ts';
 import { Row } from '../Card.tsx';
-import { NumberRow, YesRow } from '../rows.tsx';
 
 const NONE = '·none';
 
 /** Share of a guide's length that a new stretch behind something takes. */
 const FIRST_STRETCH = 0.1;
-
-/** What a rider is behind at times, the shape that it is seen within, and the camera. */
-export function OrderRows({ rider }: { rider: Rider }) {
-  return (
-    <>
-      <BehindRows rider={rider} />
-      <InsideRow rider={rider} />
-      <CameraRows rider={rider} />
-    </>
-  );
-}
 
 /** The place on its guide where a rider is at the playhead, and so many shares of the guide farther. */
 function placeNow(desk: Desk, rider: Rider, farther = 0): Place | undefined {
@@ -48,13 +34,13 @@ function placeNow(desk: Desk, rider: Rider, farther = 0): Place | undefined {
   return placeAtDistance(guide, path, within);
 }
 
-function BehindRows({ rider }: { rider: Rider }) {
+/** What a rider passes behind, for stretches of its guide. */
+export function BehindRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const riders = useDocumentState((state) => state.shown.riders);
   const marks = useDocumentState((state) => state.selection.marks);
   const set = (label: string, behind: readonly Behind[]): void =>
     change(desk, label, (base) => setRider(base, { id: rider.id, patch: { behind } }));
-  if (rider.guide === null && rider.behind.length === 0) return null;
   const chosen = rider.pace.marks.filter(({ id }) => marks.includes(id));
   const [first, last] = [chosen[0], chosen[chosen.length - 1]];
   const add = (id: string): void => {
@@ -76,13 +62,13 @@ function BehindRows({ rider }: { rider: Rider }) {
           placeNow={() => placeNow(desk, rider)}
         />
       ))}
-      <Row label="Goes behind">
+      <Row of="rider.behind">
         <ChoiceField
-          label="Goes behind"
+          label="Behind another rider"
           searchable
           value={NONE}
           data={[
-            { value: NONE, label: first && last && first !== last ? 'between these marks…' : 'from here on…' },
+            { value: NONE, label: first && last && first !== last ? 'between these marks…' : 'from the playhead…' },
             ...riders.filter(({ id }) => id !== rider.id).map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChange={(id) => {
@@ -115,82 +101,17 @@ function StretchRow({ name, stretch, onChange, onRemove, placeNow }: StretchRowP
           if (place) onChange({ ...stretch, [key]: place });
         }}
       >
-        {word} here
+        {word === 'begins' ? 'Begin here' : 'End here'}
       </button>
     );
   return (
-    <Row label={`Behind ${name}`}>
+    <Row of="rider.behind" label={name}>
       {end('from', 'begins')}
       {end('to', 'ends')}
       {stretch.by === 'marks' && <span className="card-note">from mark to mark</span>}
       <button type="button" className="small-button" onClick={onRemove} aria-label={`Stay in front of ${name}`}>
-        remove
+        Remove
       </button>
     </Row>
-  );
-}
-
-function InsideRow({ rider }: { rider: Rider }) {
-  const desk = useDesk();
-  const guides = useDocumentState((state) => state.shown.guides);
-  const shapes = guides.filter((guide) => guide.closed);
-  if (shapes.length === 0 && !rider.inside) return null;
-  const value = rider.inside ? `${rider.inside.keep} ${rider.inside.guide}` : NONE;
-  return (
-    <Row label="Seen">
-      <ChoiceField
-        label="Where it is seen"
-        searchable
-        value={value}
-        data={[
-          { value: NONE, label: 'everywhere' },
-          ...shapes.flatMap(({ id, name }) => [
-            { value: `inside ${id}`, label: `inside ${name}` },
-            { value: `outside ${id}`, label: `outside ${name}` },
-          ]),
-        ]}
-        onChange={(chosen) => {
-          const [keep, guide] = chosen.split(' ');
-          const inside = guide && (keep === 'inside' || keep === 'outside') ? { guide, keep } : null;
-          change(desk, 'Set where it is seen', (base) =>
-            setRider(base, { id: rider.id, patch: { inside: inside as Rider['inside'] } }),
-          );
-        }}
-      />
-    </Row>
-  );
-}
-
-function CameraRows({ rider }: { rider: Rider }) {
-  const desk = useDesk();
-  const camera = useDocumentState(({ shown }: { shown: Scene }) => shown.camera);
-  const isCamera = camera === rider.id;
-  return (
-    <>
-      <YesRow
-        label="Is the camera"
-        title="What is sent is seen through it: it shows as much as the canvas, about its pivot, turned and scaled with it; X, held, shows that. It is in the picture itself unless it is left out of the output."
-        value={isCamera}
-        onChange={(yes) =>
-          void perform(desk, yes ? 'Look through it' : 'Look at the canvas', setCamera, {
-            rider: yes ? rider.id : null,
-          })
-        }
-      />
-      {camera !== null && !isCamera && (
-        <NumberRow
-          label="Parallax"
-          name="How far the camera moves it"
-          value={rider.parallax * 100}
-          unit="%"
-          units={PERCENT}
-          min={-1000}
-          max={1000}
-          onCommit={(value) =>
-            change(desk, 'Set parallax', (base) => setRider(base, { id: rider.id, patch: { parallax: value / 100 } }))
-          }
-        />
-      )}
-    </>
   );
 }

@@ -48,7 +48,7 @@ export function DriverRows() {
         const others = drivers.length === 1 ? DRIVERS : [driver, ...more].flatMap((one) => named(one));
         return (
           <Fragment key={driver.kind}>
-            <Row label={label}>
+            <Row of="scene.trigger" label={label}>
               <ChoiceField
                 label={label}
                 value={driver.kind}
@@ -75,8 +75,8 @@ export function DriverRows() {
           </Fragment>
         );
       })}
-      {more.length > 0 && (
-        <Row label="Add trigger">
+      {more.length > 0 && drivers.length > 0 && !runsByTime(drivers) && (
+        <Row of="scene.trigger.add">
           <ChoiceField
             label="Add a trigger"
             value=""
@@ -106,7 +106,7 @@ function TryButton() {
       title="The canvas behaves as on a page; Escape ends it"
       onClick={() => useDeskView.getState().set({ trying: !trying, openCard: null, page: 'canvas' })}
     >
-      try it
+      Try it
     </button>
   );
 }
@@ -116,7 +116,7 @@ function DriverDetails({ driver, onChange }: { driver: Driver; onChange: (driver
   if (driver.kind === 'over')
     return (
       <ChoiceRow
-        label="When it leaves"
+        of="scene.leaving"
         value={driver.leaving}
         options={[
           ['back', 'plays back'],
@@ -129,7 +129,7 @@ function DriverDetails({ driver, onChange }: { driver: Driver; onChange: (driver
   if (driver.kind === 'click')
     return (
       <ChoiceRow
-        label="Next click"
+        of="scene.click"
         value={driver.again}
         options={[
           ['back', 'plays back'],
@@ -140,7 +140,7 @@ function DriverDetails({ driver, onChange }: { driver: Driver; onChange: (driver
       />
     );
   if (driver.kind === 'enter')
-    return <YesRow label="Each time" value={driver.again} onChange={(again) => onChange({ ...driver, again })} />;
+    return <YesRow of="scene.each" value={driver.again} onChange={(again) => onChange({ ...driver, again })} />;
   return driver.kind === 'scroll' ? <ScrollRows driver={driver} onChange={onChange} /> : null;
 }
 
@@ -161,7 +161,7 @@ function ScrollRows({ driver, onChange }: ScrollRowsProps) {
   const clock = useDocumentState((state) => state.shown.clock);
   const times = scrollStops(driver, clock);
   return STOPS.map(([key, label], i) => (
-    <Row key={key} label={label}>
+    <Row key={key} of="scene.scroll" label={label}>
       <NumberField
         label={label}
         value={times[i] ?? 0}
@@ -179,7 +179,7 @@ function ScrollRows({ driver, onChange }: ScrollRowsProps) {
         title="The playhead’s time"
         onClick={() => onChange({ ...driver, [key]: Math.round(playback.time * 1e6) / 1e6 })}
       >
-        here
+        Here
       </button>
     </Row>
   ));

@@ -1,4 +1,4 @@
-import type { Way } from './pictures.ts';
+import type { Way } from './way-pictures.ts';
 
 /** A job in a few steps. */
 export interface Recipe {
@@ -33,7 +33,7 @@ export const RECIPES: readonly Recipe[] = [
       'Press 2, or choose Plot above the canvas.',
       'Click for a corner; press and drag to pull handles for a curve. Shift keeps to multiples of 15°.',
       'Click the first node to close the guide. Press Enter, or click the last node again, to end it open.',
-      'Backspace takes the last node back, Escape gives up.',
+      'Backspace removes the last node, Escape cancels.',
     ],
   },
   {
@@ -83,7 +83,7 @@ export const RECIPES: readonly Recipe[] = [
       'Press anywhere on a span and drag: the curve passes under the pointer. With Alt a straight span becomes a clean arc.',
       'Drag nodes and the knobs of their handles. With Alt a knob moves alone, with Shift it keeps to steps of 15°.',
       'Double-click the line to add a node; the shape does not change. Delete takes selected nodes away, and their neighbours make good for them as far as they can.',
-      'On card 1, choose how handles are tied (corner, smooth, balanced), and give a node’s place, its handles’ lengths and angles, or its name in numbers and words.',
+      'On the Guide card, choose how handles are tied (corner, smooth, balanced), and give a node’s place, its handles’ lengths and angles, or its name in numbers and words.',
       'Marks stay with their nodes and spans, and keep their times.',
     ],
   },
@@ -92,7 +92,7 @@ export const RECIPES: readonly Recipe[] = [
     picture: [{ d: 'M20 70C40 20 60 20 74 56S108 98 128 54S176 10 220 60', drawn: true, art: 'pen', level: true }],
     steps: [
       'Press 3, press on the canvas and draw; let go. Ending where you began closes it.',
-      'Slide “Within” above the canvas: the same stroke is fitted again with more or fewer nodes.',
+      'Slide “Tolerance” above the canvas: the same stroke is fitted again with more or fewer nodes.',
     ],
   },
   {
@@ -132,8 +132,8 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'Press 6 and choose a shape above the canvas; drag its box. Shift keeps it even.',
-      'Its measures stay live on card 1 until you edit a node. Turn it, reverse it, or start a closed one at another node.',
+      'Press 6 and choose a shape above the canvas; drag its box. Shift keeps proportions.',
+      'Its measures stay live on the Guide card until you edit a node. Turn it, reverse it, or start a closed one at another node.',
     ],
   },
   {
@@ -169,7 +169,7 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'Select several nodes with a box or Shift, or whole guides: brackets and ticks scale, the ring on its stem turns, the cross moves. Alt scales about the middle.',
       'Card 1, “direction”: reverse (riders keep their place, or their way), start at the selected node. “more”: straighten, join, flip, parallel, linked copy.',
-      'Slide “Simplify” for fewer nodes within so many px, “Fair” to smooth a wobbly piece between the selected nodes. R reverses, J joins.',
+      'On the Guide card, Add… “Simplify and smooth”: Simplify leaves fewer nodes within so many px, Smooth evens out a wobbly piece between the selected nodes. R reverses, J joins.',
     ],
   },
   {
@@ -179,8 +179,8 @@ export const RECIPES: readonly Recipe[] = [
       { d: 'M20 96C84 96 92 46 120 46S156 96 220 96', dash: true, color: '#3D5A99' },
     ],
     steps: [
-      'Card 1, “more”, “Parallel beside it, linked”: a guide at a distance, such as the ground under a rolling thing or the lane beside. It follows when the original is bent.',
-      '“The same guide elsewhere, linked” lets one guide stand in two places. “unlink” lets it stand on its own.',
+      'On the Guide card, More, “Parallel guide, linked”: a guide at a distance, such as the ground under a rolling thing or the lane beside. It follows when the original is bent.',
+      '“Copy, linked” lets one guide stand in two places. The cross of “Linked guide” lets it stand on its own.',
     ],
   },
   {
@@ -201,7 +201,7 @@ export const RECIPES: readonly Recipe[] = [
       { d: 'M24 92H216', dash: true, color: '#A3471F', art: 'square', level: true },
     ],
     steps: [
-      'The magnet above the canvas chooses what points snap to, and shows arrows, node names, crests, troughs and tightest bends. Ctrl holds snapping off.',
+      'The magnet above the canvas chooses what points snap to, and shows arrows, node names, crests, troughs and tightest bends. Hold Ctrl to switch snapping off.',
       'Press 7 to measure: point at a guide for its length, its span’s and the way so far; drag between two points for the straight way, and along the guide where both lie on one.',
     ],
   },
@@ -213,13 +213,15 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'Open the Collection with ; and keep the selected guide. Name it, search for it, drag it into any scene.',
-      'The arrows beside “Kept in this browser” save the collection as a file and add one from a file.',
+      'The arrows beside “Saved in this browser” save the collection as a file and add one from a file.',
     ],
   },
   {
     title: 'Show the guide in what is sent',
     picture: [{ d: 'M20 84C70 84 70 24 120 24S170 84 220 84', drawn: true, art: 'boat' }],
-    steps: ['Card 1, “In the output”: drawn, with a colour, a width and a pattern; or drawn by a rider as it goes.'],
+    steps: [
+      'On the Guide card, Add… “Drawn in what is sent”: with a colour, a width and a pattern, whole, or drawn by a rider as it goes.',
+    ],
   },
   {
     title: 'Put a drawing on it',
@@ -241,14 +243,14 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'Drop an SVG file anywhere on the Desk, or bring it in from the Art drawer.',
       'Drag it from the drawer onto the guide. A line above the canvas says how it sits: on the guide, or where it was dropped. One click changes it.',
-      'On card 2, set the pivot: the point of the drawing that runs along the guide.',
+      'On the Rider card, set the pivot: the point of the drawing that runs along the guide.',
     ],
   },
   {
     title: 'Turn it along the curve',
     picture: [{ d: 'M20 84C70 84 70 24 120 24S170 84 220 84', art: 'boat' }],
     steps: [
-      'On card 3, choose along the guide. “Nose leads” turns the drawing’s nose into the curve; “angle kept” leaves it as it stands and turns it from there.',
+      'On the Heading card, choose Orientation: along. “Nose first” turns the drawing’s nose into the curve; “angle kept” leaves it as it stands and turns it from there.',
       'Say on the same card which way the art was drawn to face. Fine turn adds a constant angle.',
     ],
   },
@@ -270,7 +272,7 @@ export const RECIPES: readonly Recipe[] = [
       'The sheet shows time across and the way along the guide upwards: a steep line is fast, a flat one rests.',
       'Press on the line to set a mark there; drag the mark in time and place.',
       'Drag the line itself to bend it: a small square holds what you pulled. Press the square to make it sharp or smooth again, with Shift to take it away; its arms turn it.',
-      'Drag the stroke beside a mark to let the rider rest. Choose on card 4 how it goes on from there: the small curve opens all eases, how strong each is, and its text.',
+      'Drag the stroke beside a mark to let the rider rest. Choose on the Pace card how it goes on from there: the small curve opens all eases, how strong each is, and its text.',
       'Both ends of the loop are repeated beyond the rules at 0 and at the end: a kink there is a seam that shows.',
     ],
   },
@@ -290,10 +292,10 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'Set the marks where it starts and where it ends, and between them only those that it must touch or rest at.',
-      'On card 4, Paced by: one even speed; falling on its slopes, as a barrel or a cart does; what its bends allow, as a careful driver; or hops from mark to mark, as a ball on arcs (the shape Bounces draws such arcs, and “land at its corners” sets the marks).',
+      'On the Pace card, Pace from: constant speed; gravity on slopes, as a barrel or a cart has it; slow in bends, as a careful driver is; or hop from mark to mark, as a ball on arcs (the shape Bounces draws such arcs, and “Land at its corners” sets the marks).',
       'What hops lands as it falls. To land on a beat, set a mark’s time: the arcs beside it are gone through as fast as that asks, or, with “as set, by height” at Lands, become as high.',
       'It follows the guide when that is bent, and fits the time of its last mark, or has speeds of its own.',
-      '“Freeze into marks” makes marks and eases of it, to be shaped by hand from then on.',
+      '“Convert to marks” makes marks and eases of it, to be shaped by hand from then on.',
     ],
   },
   {
@@ -312,7 +314,7 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'Type beats a minute on card 4: they are lines on the sheet, and marks that are dragged keep to them, and to other riders’ marks. Ctrl holds it off.',
+      'On the Scene card, Add… “Tempo” and type beats a minute: they are lines on the sheet, and marks that are dragged keep to them, and to other riders’ marks. Hold Ctrl to switch that off.',
       'Choose several marks and stretch them about the first or the playhead, reverse them in time, or mirror them along the guide.',
       'A rider is made slower by a factor without touching the others; its poses may stay on twos, threes or more frames.',
       'With Alt, press the guide of the selected rider: it is there at the playhead. Drawn with Alt, a spacing tick bends the pace; how many frames go along is set beside the snapping.',
@@ -333,9 +335,9 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'Press G: the scene as it is now is held as a ghost, faint on the canvas and dashed on the sheet.',
-      'Change what you like while both play. Shift G swaps them, as often as you want; G lets the ghost go, and what is there stays.',
+      'Change what you like while both play. Shift G swaps them, as often as you want; G removes the ghost, and what is there stays.',
       'The chart button above the sheet shows speed, acceleration and turn over time or along the way, with peaks and stalls to press.',
-      'The table of marks (card 4) has times, places and speeds in exact numbers, and takes a list of times and distances as text.',
+      'The table of marks (Pace card) has times, places and speeds in exact numbers, and takes a list of times and distances as text.',
     ],
   },
   {
@@ -351,10 +353,10 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'On card 2, Rolls: yes. Its turns come from the way that it covers, so that it never slides; the radius is that of the drawing, or typed.',
+      'On the Rider card, Add… “Roll”. Its turns come from the way that it covers, so that it never slides; the radius is that of the drawing, or typed.',
       'The guide is the ground, and the rider is lifted by its radius, or the way of its centre.',
       'Where it should close on a loop, the card offers the nearest radius with whole turns.',
-      'What has wheels at both ends faces by contacts (card 3): both stay on the guide, so far apart as you say.',
+      'What has wheels at both ends faces by two contacts (Heading card): both stay on the guide, so far apart as you say.',
     ],
   },
   {
@@ -371,9 +373,9 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'Bring the playhead to the moment. On card 2 (lift, lead, scale, opacity, stretch) or 3 (turn) type a value beside Key, or press “key” to keep what is there.',
+      'Bring the playhead to the moment. At the end of a value’s row (offset, scale, opacity on the Rider card, rotation on the Heading card) press the cross: it is a keyframe there. At other times type another value: that is a keyframe, too.',
       'Keys lie in strips under the sheet: drag them in time and value, nudge them by arrows, copy and paste them at the playhead, to other riders too.',
-      'A selected key has its ease on card 4, and can go with a mark from then on.',
+      'A selected keyframe has its easing on the Pace card, and can go with a mark from then on.',
       'Squash and stretch by keyframes keeps the area, about the pivot or a fixed point on the floor; “Squash at this mark” on the Pace card sets the keyframes of a landing.',
     ],
   },
@@ -391,10 +393,10 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'Park the lamp where it belongs on the boat, select it, and choose the boat under Carried by on card 2. It stays where it is, and goes along from there.',
+      'Park the lamp where it belongs on the boat, select it, and on the Rider card, Add… “Carried by another rider”: the boat. It stays where it is, and goes along from there.',
       'Say what it takes over: without turn a lamp hangs upright on a boat that pitches.',
-      'A guide can be carried as well (card 1), with all that rides it and the line that is drawn of it: a small loop inside of a moving thing. Its nodes are shaped where they are seen; time stands still while one is held.',
-      'A whole scene can be set in: in the Art drawer (L) choose Set in a scene, or drop a scene file while it is open. It comes as one rider that carries all of it, and card 2 says how long its own loop takes. What reaches beyond its edges is cut off there; who is to be seen beyond them is set to be seen everywhere on its own card 2.',
+      'A guide can be carried as well (Guide card), with all that rides it and the line that is drawn of it: a small loop inside of a moving thing. Its nodes are shaped where they are seen; time stands still while one is held.',
+      'A whole scene can be nested: in the Art drawer (L) choose Nest a scene, or drop a scene file while it is open. It comes as one rider that carries all of it, and the Rider card says how long its inner loop takes. What reaches beyond its edges is cut off there; who is to be seen beyond them is set to be seen everywhere on its own card 2.',
     ],
   },
   {
@@ -414,9 +416,9 @@ export const RECIPES: readonly Recipe[] = [
     ],
     steps: [
       'In the Art drawer, bring in poses: a file for each, or one sheet that is cut by columns and rows.',
-      'On card 2, poses along: they go with the way, so that feet stay where they were set down, however it hastens or waits. The card offers the nearest stride that closes.',
+      'On the Rider card, Poses: by distance: they go with the way, so that feet stay where they were set down, however it hastens or waits. The card offers the nearest stride that closes.',
       'Poses in time flap on a clock of their own; at a mark they are played once, of this rider or of another: a splash where it lands.',
-      'Raised by 50 % of its height, what has its pivot in the middle stands on its feet, at any scale.',
+      'With “Raise” at 50 % of its height, what has its pivot in the middle stands on its feet, at any scale.',
     ],
   },
   {
@@ -433,9 +435,9 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'Bring the playhead to where it should vanish, and on card 2 choose what it goes behind. Bring it on, and press “ends here”. With two marks selected it is behind from one to the other.',
-      'On card 1, opened, give the guide depth: riders are smaller where it is far away, and slower, if you wish.',
-      'Seen: inside or outside of a closed guide, as through a window.',
+      'Bring the playhead to where it should vanish, and on the Rider card, Add… “Behind another rider”. Bring it on, and press “End here”. With two marks selected it is behind from one to the other.',
+      'On the Guide card, Add… “Perspective”: riders are smaller where it is far away, and slower, if you wish.',
+      'Add… “Clip to a guide” on the Rider card: seen inside or outside of a closed guide, as through a window.',
       'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; X, held, shows what it sees. Riders with a parallax below 100 % are farther away.',
     ],
   },
@@ -455,8 +457,8 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'On the opened card 2 say yes at Enters before it: from where, how large, how opaque and turned it comes, after how long and by which ease. All stand where the loop begins until the last has entered.',
-      'To come along a guide of its own, the first time alone: give it its pace there and say “plays only then” at The first time on the opened card 4. It stays where its pace ends, and the others run meanwhile.',
+      'On the Rider card, Add… “Entrance”: from where, how large, how opaque and rotated it comes, after how long and by which easing. All stand where the loop begins until the last has entered.',
+      'To come along a guide of its own, the first time alone: give it its pace there and on the Pace card, Add… “First round”: plays once, before the loop. It stays where its pace ends, and the others run meanwhile.',
       'Riders that follow each other, each later, are “hidden until it starts” the first time; copies that start later can be made so at once.',
       'The arrow beside Play, or Shift Space, plays the lead-in and the loop after it.',
       'Every web format but Lottie plays it once; films and pictures have it where they begin below 0; of the others Send says that they begin with the loop.',
@@ -478,7 +480,7 @@ export const RECIPES: readonly Recipe[] = [
       },
     ],
     steps: [
-      'On card 4, below the clock, choose the scene’s Trigger: autoplay, scroll, pointer over, click, or in view. Add trigger puts a second one beside it: a click and the pointer over it, together.',
+      'On the Scene card, choose the Trigger: autoplay, scroll, pointer over, click, or in view. Add trigger puts a second one beside it: a click and the pointer over it, together.',
       'A click plays it; the next turns it round from where it is, stops it, or begins anew. The pointer’s leaving takes it back, stops it, or lets it finish. Of a passage through the window, tie its beginning, middle and end to times.',
       'Try it: the canvas behaves as on a page until Escape. What is sent as a web page, a module or a component does the same; pictures and data play by time.',
       'How often a loop plays before it stays at its end is set there too.',

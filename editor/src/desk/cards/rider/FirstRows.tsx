@@ -1,0 +1,96 @@
+import { bringGuide, guideById, riderById, type Rider } from '@pace-line/core';
+import { useDocumentState } from '../../../document/index.ts';
+import { ChoiceField, TextField } from '../../../fields/index.ts';
+import { perform } from '../../actions/change.ts';
+import { park } from '../../actions/riding.ts';
+import { askToRide, seat } from '../../actions/seating.ts';
+import { useDesk } from '../../context.ts';
+import { Row } from '../Card.tsx';
+import { KeyedRow } from '../keys/KeyedRow.tsx';
+import { PointFields } from '../PointFields.tsx';
+import { isOnGuide } from './on-guide.ts';
+import { usePatch } from './use-patch.ts';
+import { WhipNote } from './WhipNote.tsx';
+
+const PARKED = '·parked';
+
+/** What it is called, which guide it is on, and where: on the canvas, or beside the guide. */
+export function FirstRows({ rider }: { rider: Rider }) {
+  const patch = usePatch(rider);
+  const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
+  return (
+    <>
+      <Row of="rider.name">
+        <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
+      </Row>
+      <GuideRow rider={rider} />
+      {guide ? (
+        <>
+          <KeyedRow of="rider.lift" rider={rider} channel="lift" />
+          <KeyedRow of="rider.lead" rider={rider} channel="lead" />
+          <WhipNote rider={rider} guide={guide} />
+        </>
+      ) : (
+        !rider.strung && (
+          <Row of="rider.at">
+            <PointFields
+              label="Position"
+              point={rider.at}
+              live={({ scene }) => riderById(scene, rider.id)?.at}
+              onCommit={(at) => patch('Move rider', { at })}
+            />
+          </Row>
+        )
+      )}
+    </>
+  );
+}
+
+/** The guide that it rides; once it is off it, what brings both together. */
+function GuideRow({ rider }: { rider: Rider }) {
+  const desk = useDesk();
+  const guides = useDocumentState((state) => state.shown.guides);
+  const isOff = rider.guide !== null && !isOnGuide(rider);
+  return (
+    <>
+      <Row of="rider.guide">
+        <ChoiceField
+          label="Guide"
+          value={rider.guide ?? PARKED}
+          data={[
+            { value: PARKED, label: 'none: parked' },
+            ...guides.map((guide) => ({ value: guide.id, label: guide.name })),
+          ]}
+          onChange={(value) => {
+            if (value === PARKED) park(desk, rider.id);
+            else askToRide(desk, rider.id, value);
+          }}
+        />
+      </Row>
+      {isOff && (
+        <div className="row-actions">
+          <button
+            type="button"
+            className="small-button"
+            title="Sets its offset to 0"
+            onClick={() => seat(desk, rider.id)}
+          >
+            Put it on the guide
+          </button>
+          {!rider.carrier && (
+            <button
+              type="button"
+              className="small-button"
+              title="Moves the guide here: the rider stays where it is, and sits on it"
+              onClick={() =>
+                perform(desk, 'Bring the guide', bringGuide, { rider: rider.id, time: desk.playback.time })
+              }
+            >
+              Bring the guide to it
+            </button>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
