@@ -190,9 +190,10 @@ test('keys on their strip: dragged, nudged, tied, deleted, undone', async ({ pag
   await newScene(page);
   await plotGround(page);
   await park(page, 'Drum', DRUM);
-  await page.keyboard.press('Space');
+  await page.keyboard.press('.');
   await open(page, 'rider');
   await choose(page, 'Guide', 'Guide');
+  await page.getByRole('button', { name: 'Put it on the guide' }).click();
   await typeKey(page, 'lift', 'Offset: lift', '40');
   await page.keyboard.press('Escape');
   const tick = page.locator('.key-strips .key').first();

@@ -36,7 +36,7 @@ test('the state before something is brought in is kept', async ({ page }) => {
   await dropFile(page, 'box.svg', 'image/svg+xml', svg);
   await page.getByRole('button', { name: 'Close Art' }).click();
   await page.getByRole('button', { name: 'Versions' }).click();
-  await expect(page.getByText('before something was brought in')).toBeVisible();
+  await expect(page.getByText('before an import')).toBeVisible();
 });
 
 test('while a browser stores nothing that is said, with saving the file beside it', async ({ page }) => {

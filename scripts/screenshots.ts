@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdirSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
+import { addTo } from '../e2e/cards.ts';
 
 // npm run screenshots: one picture of each main view, from the samples, on the built application.
 const PORT = 4191;
@@ -118,16 +119,24 @@ await sample(keyed, 'Down the canal', 60, -1);
 await keyed.getByRole('button', { name: 'Contents' }).click();
 await keyed.getByText('Lamp on the boat').first().click();
 await keyed.getByRole('button', { name: 'Close Contents' }).click();
-await keyed.getByRole('button', { name: /^2 Rider/ }).click();
 await keyed.waitForTimeout(500);
 await keep(keyed, 'carried');
 
-// Poses that go with the way, and the opened Rider card.
+// Poses that go with the way, and what else the Rider card offers.
 const poses = await fresh();
 await sample(poses, 'Heron along the bank', 96, 2);
-await poses.getByRole('button', { name: /^2 Rider/ }).click();
-await poses.waitForTimeout(500);
+await poses.locator('[data-card=rider] .add-button').click();
+await poses.locator('.add-picture img').first().waitFor();
+await poses.waitForTimeout(1500);
 await keep(poses, 'poses');
+
+// Anything by its name.
+const found = await fresh();
+await sample(found, 'Two ferries, one loop', 96, 0);
+await found.keyboard.press('Control+k');
+await found.getByRole('textbox', { name: 'Find anything' }).fill('slow down');
+await found.waitForTimeout(500);
+await keep(found, 'find');
 
 // The frame of a camera that is carried along.
 const camera = await fresh();
@@ -136,26 +145,14 @@ await camera.keyboard.press('l');
 await camera.getByRole('button', { name: 'Take the shape Marker into the scene' }).click();
 await camera.getByRole('button', { name: 'Park Marker on the canvas' }).click();
 await camera.getByRole('button', { name: 'Close Art' }).click();
-await camera.getByRole('button', { name: /^2 Rider/ }).click();
+await addTo(camera, 'rider', 'Carried by another rider');
 await camera.getByRole('combobox', { name: 'Carried by' }).click();
 await camera.getByRole('option', { name: 'Paper boat' }).click();
-await camera.getByRole('textbox', { name: 'Scale across' }).fill('60');
+await camera.getByRole('textbox', { name: 'Scale', exact: true }).fill('60');
 await camera.keyboard.press('Enter');
-await camera.getByRole('group', { name: 'Is the camera' }).getByRole('button', { name: 'yes' }).click();
-await camera.keyboard.press('Escape');
+await addTo(camera, 'rider', 'Camera');
 await camera.waitForTimeout(500);
 await keep(camera, 'camera');
-
-// The collection, and measuring along a guide.
-const collection = await fresh();
-await sample(collection, 'Dragonfly among lanterns', 20, -1);
-await collection.keyboard.press('7');
-await collection.mouse.move(...(await at(collection, 250, 300)));
-await collection.mouse.down();
-await collection.mouse.move(...(await at(collection, 420, 170)), { steps: 6 });
-await collection.keyboard.press(';');
-await collection.waitForTimeout(600);
-await keep(collection, 'collection');
 
 // A drawing taken apart.
 const apart = await fresh();
@@ -192,6 +189,9 @@ await keep(send, 'send');
 const help = await fresh();
 await help.goto('/help');
 await help.getByRole('heading', { name: 'Plot a guide' }).waitFor();
+// Its pictures are drawn one after another.
+await help.locator('.recipe-picture img').nth(3).waitFor();
+await help.waitForTimeout(800);
 await keep(help, 'help');
 
 // The pace sheet at work: a leg bent by hand, what it was as a ghost, and its speed as a chart.
@@ -217,8 +217,8 @@ await keep(pace, 'pace');
 // Every ease as a small curve.
 const eases = await fresh();
 await sample(eases, 'Tea tin into the canal', 33, 1);
-await eases.getByRole('combobox', { name: 'Paced by' }).click();
-await eases.getByRole('option', { name: 'marks by hand' }).click();
+await eases.getByRole('combobox', { name: 'Pace from' }).click();
+await eases.getByRole('option', { name: 'marks', exact: true }).click();
 await eases.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
 await eases.waitForTimeout(500);
 await keep(eases, 'eases');
@@ -229,8 +229,7 @@ await sample(driven, 'Tea to the basket', 20, 1);
 await driven.getByRole('button', { name: 'Snapping and display' }).click();
 await driven.getByLabel('speed as a band along the guide').check();
 await driven.keyboard.press('Escape');
-await driven.locator('[data-card="pace"] .card-head').click();
-await driven.getByRole('button', { name: 'try it' }).click();
+await driven.getByRole('button', { name: 'Try it' }).click();
 await driven.locator('.try-picture').click();
 await driven.waitForTimeout(420);
 await keep(driven, 'driven');

@@ -3,6 +3,8 @@ export interface RowWords {
   readonly label: string;
   readonly about: string;
   readonly also?: string;
+  /** The group that it stands in; absent: it is there without being added. */
+  readonly group?: string;
 }
 
 /** All rows of the cards, by card and name. A label, its tooltip, and what finds it are said here and nowhere else. */
@@ -51,22 +53,26 @@ export const ROWS = {
     label: 'Number of times',
     about: 'How often what is sent plays; on the Desk it goes on',
     also: 'repeat count three times only twice finite loops iterations',
+    group: 'times',
   },
   'scene.beats': {
     label: 'Tempo',
     about: 'Beats a minute that marks keep to',
     also: 'bpm music rhythm beat',
+    group: 'tempo',
   },
   'scene.beat': { label: 'A beat is at', about: 'When one of the beats is; seconds' },
   'scene.refit': {
     label: 'On resize',
     about: 'What happens to everything on the canvas when its size changes: it stays, is centred, or is scaled',
     also: 'scale everything adapt crop fit',
+    group: 'refit',
   },
   'scene.retime': {
     label: 'On a new duration',
     about: 'Marks and keyframes are scaled with the duration, or keep their times and room is added at the end',
     also: 'stretch time longer loop without changing speed add room',
+    group: 'retime',
   },
   'scene.own': {
     label: 'Delays and own cycles then',
@@ -136,34 +142,45 @@ export const ROWS = {
     label: 'Scale by',
     about: 'Scales the selected guides or nodes about their middle; %',
     also: 'resize bigger smaller',
+    group: 'transform',
   },
   'guide.rotate': {
     label: 'Rotate by',
     about: 'Rotates the selected guides or nodes about their middle; °, clockwise',
     also: 'turn spin',
+    group: 'transform',
   },
   'guide.simplify': {
     label: 'Simplify',
     about: 'Fewer nodes, within so many px of the line',
     also: 'reduce points clean',
+    group: 'smooth',
   },
   'guide.smooth': {
     label: 'Smooth',
     about: 'Evens out the line, of all nodes or of the selected ones; %',
     also: 'fair fairing even relax',
+    group: 'smooth',
   },
   'guide.round': { label: 'Roundness', about: 'How round the line runs through its points; %' },
   'guide.stroke': {
     label: 'Stroke',
     about: 'Colour and width of the line in what is sent; px on the canvas',
     also: 'outline',
+    group: 'stroke',
   },
   'guide.drawn': {
     label: 'Drawn',
     about: 'The whole line at once, or as far as a rider has come',
     also: 'write on reveal trim draw on',
+    group: 'stroke',
   },
-  'guide.pattern': { label: 'Pattern', about: 'Solid, or dashes and gaps; px', also: 'dash dotted dashed' },
+  'guide.pattern': {
+    label: 'Pattern',
+    about: 'Solid, or dashes and gaps; px',
+    also: 'dash dotted dashed',
+    group: 'stroke',
+  },
   'guide.drawer': { label: 'By', about: 'The rider that draws the line as it goes' },
   'guide.depth': { label: 'Stop', about: 'Scale of riders, %, at a place along the guide, %' },
   'guide.depth.speed': {
@@ -252,6 +269,7 @@ export const ROWS = {
     label: 'Poses',
     about: 'A still pose, or poses by time, by distance, or once through from a mark',
     also: 'frames cycle walk sprite swap',
+    group: 'poses',
   },
   'rider.pose': { label: 'First pose', about: 'The pose that it shows, or begins with' },
   'rider.poses.rate': { label: 'Rate', about: 'Poses a second' },
@@ -259,6 +277,7 @@ export const ROWS = {
     label: 'Stride',
     about: 'Distance covered by all poses, so that feet do not slide; px',
     also: 'step feet slide',
+    group: 'poses',
   },
   'rider.poses.mark': { label: 'From mark', about: 'The mark at which the poses begin' },
   'rider.poses.around': { label: 'Before and after', about: 'What is shown before the first and after the last pose' },
@@ -392,11 +411,13 @@ export const ROWS = {
     label: 'Speed',
     about: 'Makes this rider so many times as fast; 0.5 is half as fast',
     also: 'slow down faster slower speed up half double',
+    group: 'speed',
   },
   'pace.on': {
     label: 'Step',
     about: 'How many frames each position is held',
     also: 'on twos threes stepped stop motion choppy',
+    group: 'step',
   },
   'pace.first': {
     label: 'First round',
@@ -407,11 +428,13 @@ export const ROWS = {
     label: 'All marks',
     about: 'Plays the marks backwards in time, or mirrors them along the guide',
     also: 'reverse backwards play reversed mirror',
+    group: 'all-marks',
   },
   'pace.scale': {
     label: 'Scale times by',
     about: 'Scales the times of the marks about the first of them, or about the playhead; %',
     also: 'stretch slower faster retime',
+    group: 'all-marks',
   },
   'pace.key': { label: 'Keyframe', about: 'Time of the selected keyframes, seconds, and the easing that follows' },
   'pace.key.tie': {

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, type ReactNode, type RefObject } from 'react';
 import { rowWords, type RowName } from '../../words/rows.ts';
 import { useDeskView, type CardName } from '../view.ts';
 import './cards.css';
@@ -54,19 +54,20 @@ export function Card({ name, number, title, summary, isEmpty = false, isBusy = f
   );
 }
 
-/** How much of a card lies below what is seen, and the way there. */
+/** How much of a card lies below what is seen, and the way there: written, not rendered, as rows grow and shrink while a hand works. */
 function Below({ body }: { body: RefObject<HTMLDivElement | null> }) {
-  const [count, setCount] = useState(0);
-  const ask = useRef<() => void>(undefined);
+  const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     const box = body.current;
     if (!box) return;
     const look = (): void => {
+      if (!button.current) return;
       const { bottom } = box.getBoundingClientRect();
       const rows = [...box.querySelectorAll('.row, .card-note, .finding, .add-button')];
-      setCount(bottom === 0 ? 0 : rows.filter((row) => row.getBoundingClientRect().bottom > bottom + 2).length);
+      const hidden = rows.filter((row) => row.getBoundingClientRect().bottom > bottom + 2).length;
+      button.current.hidden = bottom === 0 || hidden === 0;
+      button.current.textContent = `${hidden} more ▾`;
     };
-    ask.current = look;
     const sizes = new ResizeObserver(look);
     sizes.observe(box);
     for (const part of box.children) sizes.observe(part);
@@ -76,16 +77,15 @@ function Below({ body }: { body: RefObject<HTMLDivElement | null> }) {
       box.removeEventListener('scroll', look);
     };
   }, [body]);
-  if (count === 0) return null;
   return (
     <button
+      ref={button}
       type="button"
       className="card-below"
       tabIndex={-1}
+      hidden
       onClick={() => body.current?.scrollBy({ top: body.current.clientHeight - 27 })}
-    >
-      {count} more ▾
-    </button>
+    />
   );
 }
 

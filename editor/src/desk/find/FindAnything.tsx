@@ -26,6 +26,9 @@ export function FindAnything() {
       // Its key and its field are the Desk's own.
       shortcut={null}
       clearQueryOnClose
+      // It hangs from its field; what it changes stays in sight.
+      yOffset={46}
+      overlayProps={{ backgroundOpacity: 0.12, blur: 0 }}
       scrollable
       maxHeight="min(480px, 70vh)"
       size={620}

@@ -39,6 +39,9 @@ function isReady(desk: Desk, card: CardName): boolean {
   return isThere;
 }
 
+/** ms until what was opened stands there. */
+const SHOWN = 100;
+
 /** ms that a row stays lit. */
 const LIT = 2400;
 
@@ -52,13 +55,19 @@ function light(card: CardName, lit: RowName | null): void {
 /** The rows that everyone needs, by name. */
 const rowEntries = (desk: Desk): FindEntry[] =>
   (Object.keys(ROWS) as RowName[]).flatMap((of) => {
-    const { label, about, also } = rowWords(of);
+    const { label, about, also, group } = rowWords(of);
     const card = of.slice(0, of.indexOf('.')) as CardName;
     if (also === undefined) return [];
     return {
       ...{ id: `row ${of}`, title: label.replace(/^Offset: /, 'Offset, '), about, also, where: CARD_NAMES[card] },
       run: () => {
-        if (isReady(desk, card)) light(card, of);
+        if (!isReady(desk, card) || (group !== undefined && !addGroup(desk, card, group))) return;
+        light(card, of);
+        // What does not apply to what is selected has no row: that is said.
+        setTimeout(() => {
+          if (!document.querySelector(`[data-row="${of}"]`))
+            tell(`“${label}” does not apply to what is selected now. ${about}.`);
+        }, SHOWN);
       },
     };
   });
@@ -79,23 +88,30 @@ function subjectOf(desk: Desk, card: CardName): { readonly of: string; readonly 
   return { of: rider.id, on: (card === 'pace' ? { rider, chosen: marks, mark } : { rider, art }) as never };
 }
 
-/** What cards can have: it is added, and lit. */
+/** Adds a group to what is selected, or opens it; false, and said why, where it does not apply. */
+function addGroup(desk: Desk, card: CardName, id: string): boolean {
+  const group = CARD_GROUPS.find((one) => one.card === card)?.groups.find((one) => one.id === id);
+  const subject = subjectOf(desk, card);
+  if (!group || !subject) return false;
+  const scene = sceneOf(desk);
+  const isThere = group.has?.(subject.on, scene) ?? false;
+  if (!isThere && !(group.fits?.(subject.on, scene) ?? true)) {
+    tell(`“${group.title}” does not apply to what is selected. ${group.about}`);
+    return false;
+  }
+  if (!isThere) group.add?.(desk, subject.on);
+  useDeskView.getState().setGroup(`${subject.of} ${group.id}`, true);
+  return true;
+}
+
+/** What cards can have: it is added, and shown. */
 const groupEntries = (desk: Desk): FindEntry[] =>
   CARD_GROUPS.flatMap(({ card, groups }) =>
     groups.map((group): FindEntry => ({
       ...{ id: `group ${group.id}`, title: group.title, about: group.about, also: group.also },
       where: `${CARD_NAMES[card]}, Add…`,
       run: () => {
-        if (!isReady(desk, card)) return;
-        const subject = subjectOf(desk, card);
-        const scene = sceneOf(desk);
-        if (!subject) return;
-        const isThere = group.has?.(subject.on, scene) ?? false;
-        if (!isThere && !(group.fits?.(subject.on, scene) ?? true))
-          return tell(`“${group.title}” does not apply to what is selected: ${group.about}`);
-        if (!isThere) group.add?.(desk, subject.on);
-        useDeskView.getState().setGroup(`${subject.of} ${group.id}`, true);
-        light(card, null);
+        if (isReady(desk, card) && addGroup(desk, card, group.id)) light(card, null);
       },
     })),
   );
