@@ -4,7 +4,10 @@ import type { Sink } from './sink.ts';
 
 /** The options of formats of text in whose files a scene, and a line of whom they are by, can go along. */
 export const CARRY = {
-  carry: z.boolean().default(false).describe('Include the editable scene: dropped on Pace Line, the file opens it again'),
+  carry: z
+    .boolean()
+    .default(false)
+    .describe('Include the editable scene: dropped on Pace Line, the file opens it again'),
   credit: z
     .string()
     .max(200)

@@ -12,9 +12,7 @@ export const SCALE = {
 
 /** The same of what a player scales: its size stays the canvas's. */
 export const FINENESS = {
-  scale: factor.describe(
-    `Scale at which it is shown, up to ${LARGEST}: the keyframes are as fine as that needs`,
-  ),
+  scale: factor.describe(`Scale at which it is shown, up to ${LARGEST}: the keyframes are as fine as that needs`),
 };
 
 /** The factor that options ask for; 1 where they have none. */

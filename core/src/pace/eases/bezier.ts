@@ -72,13 +72,7 @@ export const bezier: EaseKind<Bezier> = {
   reversed: ({ values: [x1, y1, x2, y2], ...more }) => ({ ...more, values: [1 - x2, 1 - y2, 1 - x1, 1 - y1] }),
   words: ({ values: [x1, y1, x2, y2] }) => {
     const [slowsIn, slowsOut] = [y1 < x1, 1 - y2 < 1 - x2];
-    return slowsIn && slowsOut
-      ? 'custom, in-out'
-      : slowsIn
-        ? 'custom, in'
-        : slowsOut
-          ? 'custom, out'
-          : 'custom';
+    return slowsIn && slowsOut ? 'custom, in-out' : slowsIn ? 'custom, in' : slowsOut ? 'custom, out' : 'custom';
   },
   offers: CURVES.map(([name, values]): EaseOffer<Bezier> => ({
     id: `bezier:${values.join(',')}`,
