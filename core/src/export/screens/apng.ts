@@ -88,16 +88,17 @@ const headOf = ({ width, height }: Pixels): Uint8Array =>
 /** Frames between two at which both ways of writing rows are tried: those between take what served best. */
 const TRIED_EVERY = 12;
 
-/** Packs pieces by the way that makes them smallest. */
+/** Packs pieces by the way that makes them smallest. Asked for in the order of the frames, though some are packed at once: what a frame takes over is settled by that order, not by which is done first. */
 class Packing {
-  #best: Filtering = 'each';
+  #best: Promise<Filtering> = Promise.resolve('each');
 
   async packed(i: number, { pixels, width }: Piece): Promise<Uint8Array> {
     const by = (filtering: Filtering): Promise<Uint8Array> => packed(rowsOf(pixels, width, filtering));
-    if (i > 1 && i % TRIED_EVERY > 0) return by(this.#best);
-    const [plain, filtered] = await Promise.all([by('none'), by('each')]);
-    this.#best = plain.length < filtered.length ? 'none' : 'each';
-    return this.#best === 'none' ? plain : filtered;
+    if (i > 1 && i % TRIED_EVERY > 0) return by(await this.#best);
+    const both = Promise.all([by('none'), by('each')]);
+    this.#best = both.then(([plain, filtered]) => (plain.length < filtered.length ? 'none' : 'each'));
+    const [plain, filtered] = await both;
+    return (await this.#best) === 'none' ? plain : filtered;
   }
 }
 

@@ -1,7 +1,7 @@
 import { inflateSync } from 'node:zlib';
 import { unzipSync, unzlibSync } from 'fflate';
-import { describe, expect, test } from 'vitest';
-import { evenDelays, frameTimes } from '../../take/index.ts';
+import { describe, expect, test, vi } from 'vitest';
+import { evenDelays, frameTimes, type PixelOptions } from '../../take/index.ts';
 import { loopLength, type Scene } from '../../scene/index.ts';
 import { plainPixels } from '../../testing/painter.ts';
 import { LINE, riderOn, sceneOf, WRITER_SCENES } from '../../testing/scenes.ts';
@@ -121,6 +121,69 @@ test('an animated PNG: counted, each frame’s data after its head, and every ch
   expect(kinds.filter((kind) => kind === 'fcTL')).toHaveLength(48);
   expect(kinds.at(-1)).toBe('IEND');
   expect(lasts).toBeCloseTo(4, 9);
+});
+
+test('an animated PNG is the same bytes, whichever of its frames is packed first', async () => {
+  const [width, height] = [48, 48];
+  // The first frame is smaller with rows told by their neighbours, the second without: what comes after takes over what the second found.
+  const frameOf = (frame: number): Uint8ClampedArray => {
+    let seed = 7;
+    const rgba = new Uint8ClampedArray(4 * width * height).fill(255);
+    for (let i = 0; i < width * height; i++) {
+      seed = (seed * 1_103_515_245 + 12_345) % 2 ** 31;
+      const value =
+        frame === 1 ? (seed & (2 ** 20) ? 250 : 5) : ((i % width) * 3 + Math.floor(i / width) * 2 + frame) % 256;
+      rgba.set([value, value, value], 4 * i);
+    }
+    return rgba;
+  };
+  const Real = globalThis.CompressionStream;
+  /** Packs as the platform does, what the second frame is tried by so many ms later. */
+  const late = (ms: number) => {
+    let made = 0;
+    return class {
+      readonly writable;
+      readonly readable;
+      constructor(format: CompressionFormat) {
+        const { writable, readable } = new Real(format);
+        const reader = readable.getReader();
+        const wait = [2, 3].includes(made++) ? ms : 0;
+        const read = async () => {
+          await new Promise((resolve) => setTimeout(resolve, wait));
+          return reader.read();
+        };
+        this.writable = writable;
+        this.readable = { getReader: () => ({ read }) };
+      }
+    };
+  };
+  const format = formatById('apng')!;
+  const texts: string[] = [];
+  // Once the third frame is painted when the second is packed already, once before that.
+  for (const [ms, painting] of [
+    [0, 80],
+    [80, 0],
+  ] as const) {
+    vi.stubGlobal('CompressionStream', late(ms));
+    const { sink, files } = memorySink();
+    const painter = async (scene: Scene, how: PixelOptions) => ({
+      ...(await plainPixels(scene, how)),
+      ...{
+        width,
+        height,
+        count: 4,
+        length: 1,
+        rgba: async (frame: number) => {
+          if (frame === 2) await new Promise((resolve) => setTimeout(resolve, painting));
+          return frameOf(frame);
+        },
+      },
+    });
+    await send(WRITER_SCENES['eased']!, format, format.options.parse({}), sink, QUIET_RUN, painter);
+    texts.push(Buffer.from(bytesOf(files[0]!)).toString('base64'));
+  }
+  vi.unstubAllGlobals();
+  expect(texts[1]).toBe(texts[0]);
 });
 
 test('a GIF: its loop is counted after the first showing, its frames and their time add up', async () => {
