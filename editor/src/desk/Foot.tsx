@@ -17,6 +17,9 @@ const CARDS = [
 /** Where the window is this low, the cards are heads until one is pressed. */
 const LOW = '(max-height: 719px)';
 
+/** Shares of the window that the foot takes at most. */
+const [MOST, MOST_LOW] = [0.6, 0.36];
+
 /** px that an arrow key moves the edge by. */
 const STEP = 16;
 
@@ -27,8 +30,8 @@ export function Foot({ isPaged }: { readonly isPaged: boolean }) {
   const isLow = useMediaQuery(LOW, undefined, { getInitialValueInEffect: false });
   const { height: window } = useViewportSize();
   const isFolded = !isPaged && (cardsFolded || isLow === true) && !cardsShown;
-  const most = Math.max(LEAST_FOOT, Math.round((window || 800) * 0.6));
-  const height = Math.min(foot, isLow ? Math.round((window || 680) * 0.36) : most);
+  const most = Math.max(LEAST_FOOT, Math.round((window || 800) * (isLow ? MOST_LOW : MOST)));
+  const height = Math.min(foot, most);
   return (
     <div
       className={`foot ${isFolded ? 'folded' : ''}`}

@@ -50,7 +50,7 @@ export interface Seeing {
 }
 
 /** px. The foot at first, and its least. */
-export const FIRST_FOOT = 244;
+const FIRST_FOOT = 244;
 export const LEAST_FOOT = 196;
 
 export const usePreferences = create<Preferences>()(

@@ -49,7 +49,8 @@ export function Card({ name, number, title, summary, isEmpty = false, isBusy = f
         <div className="card-rows">{children}</div>
         {groups}
       </div>
-      <Below body={body} />
+      {/* Parts that come later are watched, too. */}
+      <Below key={String(groups === undefined)} body={body} />
     </section>
   );
 }

@@ -5,8 +5,8 @@ import { Groups } from './groups/Groups.tsx';
 import { isOnGuide } from './rider/on-guide.ts';
 import { RIDER_GROUPS } from './rider/groups.tsx';
 import { ArtRows } from './rider/ArtRows.tsx';
-import { FirstRows } from './rider/FirstRows.tsx';
 import { LookRows } from './rider/LookRows.tsx';
+import { PlacingRows } from './rider/PlacingRows.tsx';
 
 /** Card 2: the selected rider: its art, its guide, how it sits, and what it can do besides. */
 export function RiderCard() {
@@ -42,7 +42,7 @@ export function RiderCard() {
       {selection.riders.length > 1 && (
         <p className="card-note">{selection.riders.length} riders are selected; the card shows the first.</p>
       )}
-      <FirstRows rider={rider} />
+      <PlacingRows rider={rider} />
       <LookRows rider={rider} />
     </Card>
   );

@@ -59,7 +59,7 @@ const rowEntries = (desk: Desk): FindEntry[] =>
     const card = of.slice(0, of.indexOf('.')) as CardName;
     if (also === undefined) return [];
     return {
-      ...{ id: `row ${of}`, title: label.replace(/^Offset: /, 'Offset, '), about, also, where: CARD_NAMES[card] },
+      ...{ id: `row ${of}`, title: label, about, also, where: CARD_NAMES[card] },
       run: () => {
         if (!isReady(desk, card) || (group !== undefined && !addGroup(desk, card, group))) return;
         light(card, of);

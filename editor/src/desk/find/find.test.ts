@@ -1,10 +1,13 @@
 // @vitest-environment node
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { emptyScene } from '@pace-line/core';
 import { LOOPS, riderOn, sceneOf } from '../../../../core/src/testing/scenes.ts';
+import { tell } from '../../look/notices.tsx';
 import { deskBench } from '../actions/testing.ts';
 import { entriesOf } from './entries.ts';
 import { FindIndex } from './search.ts';
+
+vi.mock('../../look/notices.tsx', () => ({ tell: vi.fn(), warn: vi.fn() }));
 
 const scene = sceneOf({ guides: [LOOPS], riders: [riderOn('boat', 'loops', [], { name: 'Paper boat' })] });
 const entries = entriesOf(deskBench(scene), scene, () => undefined);
@@ -49,7 +52,7 @@ const QUESTIONS: readonly (readonly [question: string, ...meant: string[]])[] = 
   ['three times only', 'Number of repeats'],
   ['ping pong', 'Repeat', 'Rider’s repeat'],
   ['yoyo', 'Repeat', 'Rider’s repeat'],
-  ['hover', 'Trigger', 'Offset, lift'],
+  ['hover', 'Trigger', 'Offset: lift'],
   ['scrolling', 'Trigger'],
   ['autoplay', 'Trigger'],
   ['gif', 'Send as GIF'],
@@ -105,5 +108,6 @@ test('what needs a selection says so, and does nothing', () => {
   const desk = deskBench(bare);
   const roll = entriesOf(desk, bare, () => undefined).find(({ id }) => id === 'group roll')!;
   roll.run();
+  expect(tell).toHaveBeenLastCalledWith(expect.stringContaining('Select a rider first'));
   expect(desk.doc.state.past).toHaveLength(0);
 });

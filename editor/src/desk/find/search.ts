@@ -1,4 +1,5 @@
 import MiniSearch from 'minisearch';
+import { plainLetters } from '../../words/matches.ts';
 import type { FindEntry } from './entry.ts';
 
 /** Words that ask and say nothing of what is asked for. */
@@ -17,7 +18,7 @@ export class FindIndex {
   readonly #index = new MiniSearch<FindEntry>({
     fields: ['title', 'also', 'about', 'where'],
     processTerm: (term) => {
-      const plain = stemmed(term.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase());
+      const plain = stemmed(plainLetters(term));
       return EMPTY.has(plain) ? null : plain;
     },
     searchOptions: {

@@ -17,7 +17,11 @@ const REFITS: readonly (readonly [Refit, string])[] = [
 const PAPERS = ['#F7F3EA', '#FFFFFF', '#1F2933', '#2F6670', '#E6D3B1'];
 
 /** What becomes of what is on the canvas when its size changes: chosen before it does. */
-export const useRefit = create<{ refit: Refit }>()(() => ({ refit: 'keep' }));
+const useRefit = create<{ refit: Refit }>()(() => ({ refit: 'keep' }));
+
+/** Whether it becomes something else than usual; and back to that. */
+export const isRefitted = (): boolean => useRefit.getState().refit !== 'keep';
+export const refitAsUsual = (): void => useRefit.setState({ refit: 'keep' });
 
 /** The canvas: its size and its background. */
 export function CanvasRows() {

@@ -16,8 +16,15 @@ const REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
 
 type Retime = 'stretch' | 'room';
 
+const USUAL = { how: 'stretch', own: 'fit' } as const;
+
 /** What a new duration does to what has times: chosen before it is given. */
-const useRetime = create<{ how: Retime; own: 'fit' | 'stay' | 'along' }>()(() => ({ how: 'stretch', own: 'fit' }));
+const useRetime = create<{ how: Retime; own: 'fit' | 'stay' | 'along' }>()(() => USUAL);
+
+/** Whether a new duration does something else than usual; and back to that. */
+export const isRetimed = (): boolean =>
+  useRetime.getState().how !== USUAL.how || useRetime.getState().own !== USUAL.own;
+export const retimeAsUsual = (): void => useRetime.setState(USUAL);
 
 /** The scene's clock: how long the loop lasts, in how many frames, and how it repeats. */
 export function ClockRows() {

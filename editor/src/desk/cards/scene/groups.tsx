@@ -2,8 +2,8 @@ import { setClock, type Scene } from '@pace-line/core';
 import { change } from '../../actions/change.ts';
 import type { CardGroup } from '../groups/group.ts';
 import { WAYS } from '../groups/ways.ts';
-import { RefitRow } from './CanvasRows.tsx';
-import { FIRST_TEMPO, RetimeRows, TempoRows, TimesRow } from './ClockRows.tsx';
+import { isRefitted, refitAsUsual, RefitRow } from './CanvasRows.tsx';
+import { FIRST_TEMPO, isRetimed, retimeAsUsual, RetimeRows, TempoRows, TimesRow } from './ClockRows.tsx';
 
 /** Rounds with which a scene begins to have an end. */
 const FIRST_TIMES = 3;
@@ -39,6 +39,9 @@ export const SCENE_GROUPS: readonly CardGroup<Scene>[] = [
     about: 'Scale all times with it, or keep them and add room.',
     also: 'longer shorter stretch add time extend trim',
     picture: WAYS.slow,
+    // While it is not as usual it stays in sight: nothing works unseen.
+    has: isRetimed,
+    remove: retimeAsUsual,
     Rows: () => <RetimeRows />,
   },
   {
@@ -47,6 +50,8 @@ export const SCENE_GROUPS: readonly CardGroup<Scene>[] = [
     about: 'What is on it stays, is centred, or is scaled.',
     also: 'resize adapt scale everything portrait format',
     picture: WAYS.shape,
+    has: isRefitted,
+    remove: refitAsUsual,
     Rows: () => <RefitRow />,
   },
 ];

@@ -15,7 +15,7 @@ import { WhipNote } from './WhipNote.tsx';
 const PARKED = '·parked';
 
 /** What it is called, which guide it is on, and where: on the canvas, or beside the guide. */
-export function FirstRows({ rider }: { rider: Rider }) {
+export function PlacingRows({ rider }: { rider: Rider }) {
   const patch = usePatch(rider);
   const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
   return (
