@@ -257,7 +257,7 @@ test('marks are typed into a table, sorted, and pasted as text; a leg gets a spe
   await drawer.getByRole('textbox', { name: /From text/ }).fill('0; 0\n2; 100\n1; 5');
   await expect(drawer).toContainText('line 3: each time must come after the one before');
   await drawer.getByRole('textbox', { name: /From text/ }).fill('time,way\n0, 0\n2, 400\n4, 600');
-  await drawer.getByRole('button', { name: 'set 3 marks' }).click();
+  await drawer.getByRole('button', { name: 'Set 3 marks' }).click();
   await expect(page.locator('.mark')).toHaveCount(3);
   await drawer.getByRole('textbox', { name: 'Speed after mark 1' }).fill('100');
   await drawer.getByRole('textbox', { name: 'Speed after mark 1' }).press('Enter');
@@ -275,8 +275,9 @@ test('charts show the speed; a peak pressed brings the playhead there', async ({
   await page.locator('.mark').first().focus();
   await chooseEase(page, 'sine in and out');
   await page.getByRole('button', { name: 'Charts' }).click();
-  const charts = page.getByRole('complementary', { name: 'Charts' });
+  const charts = page.getByRole('region', { name: 'Charts' });
   await expect(charts.getByRole('img', { name: 'speed of cart over time' })).toBeVisible();
-  await charts.getByRole('button', { name: /^peak/ }).click();
+  await charts.getByRole('button', { name: 'Peaks and stops of cart' }).click();
+  await page.getByRole('menuitem', { name: /^peak/ }).click();
   await expect(page.locator('[data-readout="time"]')).toHaveText('4.00');
 });

@@ -47,14 +47,14 @@ test('an output is held, laid over the Desk’s picture, and shown as with less 
     await button('Play').click();
     await expect(page.locator('.desk-picture')).toHaveCount(0);
     // Players ask nobody about motion.
-    await expect(button('Less motion')).toHaveCount(format === 'Lottie' ? 0 : 1);
+    await expect(button('Reduced motion')).toHaveCount(format === 'Lottie' ? 0 : 1);
     if (format === 'Lottie') continue;
-    await button('Less motion').click();
+    await button('Reduced motion').click();
     await page.waitForTimeout(900);
     const calm = await twoPictures(page);
     expect(await differingShare(page, calm)).toBe(0);
     expect(await differingShare(page, moving)).toBeGreaterThan(0);
-    await button('Less motion').click();
+    await button('Reduced motion').click();
   }
 });
 
@@ -156,7 +156,7 @@ test('what takes long goes on while the hand is back on the Desk, and is offered
 test('a larger size is a larger drawing, and what puts it into a page says so', async ({ page }) => {
   await toSend(page, /^Open the sample Tea to the basket/);
   await page.getByLabel(/^Scale, up to/).fill('2');
-  await expect(page.getByLabel('What puts it into a page')).toContainText('width="1920" height="1200"');
+  await expect(page.getByLabel('Embed code')).toContainText('width="1920" height="1200"');
   await expect(page.locator('.facts')).toContainText('Largest deviation');
 });
 

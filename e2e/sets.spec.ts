@@ -18,7 +18,7 @@ test('outputs are kept with the scene as a set, sent by one press, and written a
   await page.getByRole('link', { name: 'Send' }).click();
   await expect(page.locator('.facts')).toContainText('Size');
 
-  await page.getByRole('button', button('Keep this in a new one')).click();
+  await page.getByRole('button', button('Save as a set')).click();
   const name = page.getByRole('textbox', { name: 'Name of the set Set 1' });
   await name.fill('For the site');
   await name.press('Enter');
@@ -26,7 +26,7 @@ test('outputs are kept with the scene as a set, sent by one press, and written a
   const set = page.getByRole('list', { name: 'Sets' }).getByRole('listitem').first();
   for (const format of ['GIF', 'Animated PNG', 'Sprite sheet', 'Guides']) {
     await formats.getByRole('button', button(format)).click();
-    await set.getByRole('button', button(`Keep ${format} here too`)).click();
+    await set.getByRole('button', button(`Add ${format}`)).click();
     await expect(set.getByRole('button', { name: /^Keep / })).toHaveCount(0);
   }
   // The same with another option is another output.
@@ -35,7 +35,7 @@ test('outputs are kept with the scene as a set, sent by one press, and written a
     .getByRole('switch', { name: /background/ })
     .first()
     .uncheck({ force: true });
-  await set.getByRole('button', button('Keep GIF here too')).click();
+  await set.getByRole('button', button('Add GIF')).click();
   await expect(set.getByRole('button', { name: /no background$/ })).toBeVisible();
 
   // What is kept is shown again by a press, as it was.

@@ -136,6 +136,8 @@ export {
   usedAssets,
   MOST_POSES,
   distanceOfPlace,
+  placeFromText,
+  textOfPlace,
   placeAtDistance,
   type Node,
   nodeIndex,

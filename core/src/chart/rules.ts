@@ -8,6 +8,8 @@ export interface Rule {
   readonly distance: number;
   readonly y: number;
   readonly label: string;
+  /** A node to which nothing is tied: a place that marks come to, no more. */
+  readonly isFaint: boolean;
 }
 
 /** Least px between two rules that both stand. */
@@ -25,7 +27,10 @@ function lapsOn(guide: Guide, { low, high }: Axes): number[] {
   return wholeNumbers(0, Math.min(MOST_LAPS, last - first)).map((i) => first + i * every);
 }
 
-/** Nodes to which marks are tied, and the guide's ends, as heights; those closer than 16 px to a weightier one are left out. */
+/** Inner nodes, with their laps, up to which all are looked at: more than these lie too close to be named. */
+const MOST_INNER = 2000;
+
+/** The guide's nodes as heights: those closer than 16 px to a weightier one (tied to a mark, then an end) are left out. */
 export function nodeRules(guide: Guide, riders: readonly Rider[], axes: Axes): Rule[] {
   const path = pathOfGuide(guide);
   const tied = new Set<number>();
@@ -33,18 +38,19 @@ export function nodeRules(guide: Guide, riders: readonly Rider[], axes: Axes): R
     for (const { place } of rider.pace.marks)
       if (place.by === 'node' && place.along === 0) tied.add(nodeIndex(guide, place.node));
   const laps = lapsOn(guide, axes);
+  const takesInner = guide.nodes.length * laps.length <= MOST_INNER;
   const found = guide.nodes.flatMap((node, i) => {
     const isEnd = i === 0 || (!guide.closed && i === guide.nodes.length - 1);
-    if (!tied.has(i) && !isEnd) return [];
+    if (!tied.has(i) && !isEnd && !takesInner) return [];
     return laps
       .map((lap) => (path.starts[i] ?? 0) + lap * path.length)
       .filter((distance) => distance >= axes.low && distance <= axes.high)
-      .map((distance) => ({ distance, label: nameOfNode(guide, node.id), weight: tied.has(i) ? 2 : 1 }));
+      .map((distance) => ({ distance, label: nameOfNode(guide, node.id), weight: tied.has(i) ? 2 : isEnd ? 1 : 0 }));
   });
   const kept: Rule[] = [];
-  for (const { distance, label } of found.sort((a, b) => b.weight - a.weight || a.distance - b.distance)) {
+  for (const { distance, label, weight } of found.sort((a, b) => b.weight - a.weight || a.distance - b.distance)) {
     const y = yOfDistance(axes, distance);
-    if (kept.every((rule) => Math.abs(rule.y - y) >= RULE_GAP)) kept.push({ distance, y, label });
+    if (kept.every((rule) => Math.abs(rule.y - y) >= RULE_GAP)) kept.push({ distance, y, label, isFaint: weight === 0 });
   }
   return kept;
 }

@@ -115,6 +115,33 @@ test('rests are written and read again; what has a recipe is paced by its marks 
   ]);
 });
 
+describe('places in words, as text', () => {
+  const scene = sceneOf({ art: [BOX_ART], guides: [LINE], riders: [riderOn('r', 'line', [])] });
+  const guide = scene.guides[0]!;
+  test('shares and nodes stand beside distances, and stay what they were', () => {
+    const reading = marksFromText('time, position, rest\n0, 0\n1, 20 %, 0.5\n2, b + 30 px\n3 90% 1', guide);
+    expect(reading).toMatchObject({
+      ok: true,
+      rows: [
+        { time: 0, distance: 0, rest: 0 },
+        { time: 1, distance: 80, rest: 0.5, place: { by: 'share', value: 0.2 } },
+        { time: 2, distance: 230, place: { by: 'node', node: 'b' } },
+        { time: 3, distance: 360, rest: 1, place: { by: 'share', value: 0.9 } },
+      ],
+    });
+    if (!reading.ok) return;
+    const { marks } = setMarks(scene, { rider: 'r', rows: reading.rows.slice(0, 2) }).riders[0]!.pace;
+    expect(marks[1]!.place).toEqual({ by: 'share', value: 0.2 });
+  });
+  test('what is no place of the guide is named', () => {
+    expect(marksFromText('0, 0\n1, harbour', guide)).toMatchObject({
+      message: expect.stringMatching(/“harbour”/) as string,
+    });
+    expect(marksFromText('0, 120 %', guide)).toMatchObject({ ok: false });
+    expect(marksFromText('0, 20 %')).toMatchObject({ ok: false });
+  });
+});
+
 describe('speeds', () => {
   const at = (value: number) => ({ by: 'distance', value });
   const scene = sceneOf({
@@ -132,7 +159,11 @@ describe('speeds', () => {
   test('a leg gets a speed, and what comes after follows in time', () => {
     const made = setLegSpeed(scene, { rider: 'r', mark: 'r-m1', speed: 50 });
     expect(made.riders[0]!.pace.marks.map(({ time }) => time)).toEqual([0, 2.5, 4]);
-    expect(setLegSpeed.can(scene, { rider: 'r', mark: 'r-m1', speed: 20 })).toMatchObject({ code: 'cycle-too-short' });
+    expect(setLegSpeed.can(scene, { rider: 'r', mark: 'r-m1', speed: 20 })).toMatchObject({
+      code: 'cycle-too-short',
+      // 100 px at 20 px/s take 5 s where they took 1, and the loop has 1 s to spare.
+      data: { missing: expect.closeTo(3, 9) as number },
+    });
   });
   test('a longer loop can add room: times and speeds stay; a shorter one ends with the last mark at the earliest', () => {
     const roomy = setRoom(scene, { duration: 6 });

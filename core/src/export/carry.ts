@@ -12,7 +12,7 @@ export const CARRY = {
     .string()
     .max(200)
     .default('')
-    .describe('Line of credit or licence, at the end of the file where no reader shows it'),
+    .describe('Credit or licence: a line at the end of the file, where no reader shows it'),
 };
 
 /** How a text of a type carries another, where readers of the type do not see it. */

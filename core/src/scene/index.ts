@@ -18,6 +18,7 @@ export { CircleError, dependenciesOf, MOST_DEEP, orderOfDependence } from './dep
 export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } from './packed.ts';
 export { migrate } from './migrations/index.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
+export { placeFromText, textOfPlace } from './place-text.ts';
 export {
   artById,
   cycleOf,

@@ -41,10 +41,11 @@ export function Desk() {
       <TopBar />
       {isPaged ? (
         <div className="pages">
-          <Where />
-          <Guarded what="the sheet">
-            <SheetPane />
-          </Guarded>
+          <div className="pane-body">
+            <Where />
+            <Drawn />
+          </div>
+          <When />
         </div>
       ) : (
         <Panes />
@@ -67,18 +68,25 @@ function useTitle(): void {
   useEffect(() => playback.invalidate(), [playback]);
 }
 
-/** The canvas, and beside it the drawer that is open. */
-function Where() {
+const Where = () => (
+  <Guarded what="the canvas">
+    <CanvasPane />
+  </Guarded>
+);
+
+const When = () => (
+  <Guarded what="the sheet">
+    <SheetPane />
+  </Guarded>
+);
+
+/** The drawer that is open. */
+function Drawn() {
   const drawer = useDeskView((state) => state.drawer);
   return (
-    <div className="pane-body">
-      <Guarded what="the canvas">
-        <CanvasPane />
-      </Guarded>
-      <Guarded what="the drawer">
-        <OpenDrawer drawer={drawer} />
-      </Guarded>
-    </div>
+    <Guarded what="the drawer">
+      <OpenDrawer drawer={drawer} />
+    </Guarded>
   );
 }
 
@@ -119,9 +127,11 @@ function Panes() {
       </Panel>
       <Separator className="divider" aria-label="Divider between canvas and sheet" />
       <Panel id="when" minSize="20%">
-        <Guarded what="the sheet">
-          <SheetPane />
-        </Guarded>
+        {/* A drawer takes of the sheet's room: the canvas keeps its width and its zoom. */}
+        <div className="pane-body">
+          <Drawn />
+          <When />
+        </div>
       </Panel>
     </Group>
   );

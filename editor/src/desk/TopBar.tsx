@@ -11,10 +11,12 @@ import { useOpenScene } from '../scene/context.ts';
 import { perform } from './actions/change.ts';
 import { saveScene } from './actions/saving.ts';
 import { useDesk } from './context.ts';
-import { FindField } from './FindField.tsx';
+import { FindField } from '../find/FindField.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { useDeskView, type Drawer } from './view.ts';
 import './TopBar.css';
+
+const findAnything = async () => (await import('./find/FindAnything.tsx')).FindAnything;
 
 /** Below this width what is used less often stands in a menu. */
 const NARROW = '(max-width: 1023px)';
@@ -45,7 +47,7 @@ export function TopBar() {
       </div>
       <SaveLine />
       <span className="spacer" />
-      <FindField />
+      <FindField panel={findAnything} />
       <History />
       {isNarrow ? <MoreMenu /> : <Drawers />}
       <Link className="bar-button strong" to={`/scene/${id}/send`}>

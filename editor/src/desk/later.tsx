@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, type ComponentType } from 'react';
+import type { Axes } from '@pace-line/core';
 import { whenIdle } from '../platform/idle.ts';
 import { ShortcutsDialog } from './dialogs/ShortcutsDialog.tsx';
 import { useDeskView, type Drawer } from './view.ts';
@@ -11,16 +12,28 @@ const DRAWERS: Readonly<Record<NonNullable<Drawer>, Load>> = {
   art: async () => (await import('./drawers/ArtDrawer.tsx')).ArtDrawer,
   collection: async () => (await import('./drawers/CollectionDrawer.tsx')).CollectionDrawer,
   versions: async () => (await import('./drawers/VersionsDrawer.tsx')).VersionsDrawer,
-  charts: async () => (await import('./charts/ChartsDrawer.tsx')).ChartsDrawer,
   marks: async () => (await import('./marks-table/MarksDrawer.tsx')).MarksDrawer,
 };
 
 const parts: Load = async () => (await import('./dialogs/PartsDialog.tsx')).PartsDialog;
 
+const strip = async () => (await import('./charts/ChartStrip.tsx')).ChartStrip;
+
 const later = (load: Load) => lazy(async () => ({ default: await load() }));
 
 const Drawers = Object.fromEntries(Object.entries(DRAWERS).map(([name, load]) => [name, later(load)]));
 const Parts = later(parts);
+const Strip = lazy(async () => ({ default: await strip() }));
+
+/** The charts under the sheet, while they are shown. */
+export function OpenCharts({ axes }: { readonly axes: Axes }) {
+  const isOpen = useDeskView((state) => state.charts);
+  return isOpen ? (
+    <Suspense fallback={<section className="chart-strip" aria-busy />}>
+      <Strip axes={axes} />
+    </Suspense>
+  ) : null;
+}
 
 /** The drawer that is open. */
 export function OpenDrawer({ drawer }: { readonly drawer: Drawer }) {
@@ -48,7 +61,7 @@ export function useLoadAhead(): void {
   useEffect(
     () =>
       whenIdle(() => {
-        for (const load of [...Object.values(DRAWERS), parts]) void load().catch(() => undefined);
+        for (const load of [...Object.values(DRAWERS), parts, strip]) void load().catch(() => undefined);
       }),
     [],
   );

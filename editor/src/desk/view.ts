@@ -13,7 +13,7 @@ import {
 import type { RowName } from '../words/rows.ts';
 import { IDENTITY, type ViewTransform } from '../figures/view-transform.ts';
 
-export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'charts' | 'marks' | null;
+export type Drawer = 'contents' | 'art' | 'collection' | 'versions' | 'marks' | null;
 /** What a narrow window shows. */
 export type DeskPage = 'canvas' | 'sheet' | 'cards';
 export type CardName = 'scene' | 'guide' | 'rider' | 'heading' | 'pace' | 'checks';
@@ -29,6 +29,9 @@ interface Preferences {
   toolOptions: ToolOptions;
   /** What is shown of guides beside their lines. */
   seeing: Seeing;
+  /** Whether a leg whose speed is drawn up or down on the sheet keeps its duration. */
+  keepsDuration: boolean;
+  setKeepsDuration: (keepsDuration: boolean) => void;
   setDivider: (divider: number) => void;
   toggleCards: () => void;
   setFoot: (foot: number) => void;
@@ -71,7 +74,9 @@ export const usePreferences = create<Preferences>()(
         onionFrames: false,
         onionWays: false,
       },
+      keepsDuration: true,
       setDivider: (divider) => set({ divider }),
+      setKeepsDuration: (keepsDuration) => set({ keepsDuration }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),
       setFoot: (foot) => set({ foot, cardsFolded: false }),
       setSnap: (kind, on) =>
@@ -132,6 +137,8 @@ interface DeskView {
   view: ViewTransform;
   tool: ToolName;
   drawer: Drawer;
+  /** Charts are shown as a strip of the sheet. */
+  charts: boolean;
   page: DeskPage;
   openCard: CardName | null;
   /** In a low window the cards are heads; one that was pressed shows them. */
@@ -174,6 +181,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute' | 'setGroup'> = {
   view: IDENTITY,
   tool: 'adjust',
   drawer: null,
+  charts: false,
   page: 'canvas',
   openCard: null,
   cardsShown: false,

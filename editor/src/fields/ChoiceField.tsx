@@ -1,5 +1,6 @@
 import { Select, type ComboboxItem, type SelectProps } from '@mantine/core';
 import type { ReactNode } from 'react';
+import { MIXED, useMixed } from './mixed.ts';
 import { steady } from './steady.tsx';
 
 interface ChoiceFieldProps<T extends string> {
@@ -12,6 +13,7 @@ interface ChoiceFieldProps<T extends string> {
 }
 
 function PlainChoiceField({ label, value, data, searchable, width, onChange }: ChoiceFieldProps<string>) {
+  const isMixed = useMixed();
   const leave = (): void => {
     // After the list has closed: it puts the focus back on the field first.
     setTimeout(() => {
@@ -23,7 +25,8 @@ function PlainChoiceField({ label, value, data, searchable, width, onChange }: C
       size="xs"
       aria-label={label}
       {...(width === undefined ? {} : { w: width })}
-      value={value}
+      value={isMixed ? null : value}
+      placeholder={isMixed ? MIXED : undefined}
       data={data}
       allowDeselect={false}
       searchable={searchable ?? false}

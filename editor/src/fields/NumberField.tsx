@@ -1,6 +1,8 @@
 import { TextInput } from '@mantine/core';
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { evaluate, type Units } from './arithmetic.ts';
+import { isForDesk } from './for-desk.ts';
+import { MIXED, useMixed } from './mixed.ts';
 import { steady } from './steady.tsx';
 
 /** What a field follows beside its value: it is told each figure, and whether that is to be shown; gives what ends that. */
@@ -21,8 +23,18 @@ interface NumberFieldProps {
   readonly takesSame?: () => boolean;
   /** What the value is meanwhile, until it is rendered anew. */
   readonly live?: Live<number>;
+  /** What is shown instead of the value, where that says more. */
+  readonly shown?: string | undefined;
+  /** What is written in words, not as a sum: true where it was taken. Must be the same function while it does the same. */
+  readonly words?: (text: string, value: number) => boolean;
+  /** What is said of what is not understood. */
+  readonly hint?: string;
   readonly onCommit: (value: number) => void;
 }
+
+/** What is said of what is no number. */
+const HINT = 'Enter a number, a sum such as 3*40, or a share such as 20%';
+const HINT_PLAIN = 'Enter a number, or a sum such as 3*40';
 
 /** The value as it is now: as it was rendered, or as it has become since, which is shown. */
 function useCurrent(given: number, live: Live<number> | undefined, show: (now: number) => void): RefObject<number> {
@@ -68,13 +80,19 @@ function PlainNumberField({
   disabled,
   takesSame,
   live,
+  shown: instead,
+  words,
+  hint = '%' in units ? HINT : HINT_PLAIN,
   onCommit,
 }: NumberFieldProps) {
+  const isMixed = useMixed();
+  const shown = isMixed ? MIXED : instead;
   const input = useRef<HTMLInputElement>(null);
   const { draft, typed, setDraft } = useDraft();
   const [wrong, setWrong] = useState(false);
   const textOf = (value: number): string => trimmed(value, digits) + signOf(unit);
   const current = useCurrent(given, live, (now) => {
+    if (shown !== undefined) return;
     const text = textOf(now);
     if (typed.current !== null || !input.current || input.current.value === text) return;
     input.current.value = text;
@@ -83,24 +101,34 @@ function PlainNumberField({
 
   /** Takes a text over; false where it is not understood. */
   const finish = (text: string): boolean => {
+    if (isMixed && typed.current === null) return true;
     const value = current.current;
-    const shown = textOf(value);
+    const said = shown ?? textOf(value);
+    if (typed.current !== null && text.trim() !== said && words?.(text, value)) {
+      setWrong(false);
+      setDraft(null);
+      return true;
+    }
     const next = text.trim() === '' ? value : evaluate(text, units, value);
     setWrong(next === undefined);
     if (next === undefined) return false;
     const isTyped = typed.current !== null;
     setDraft(null);
     const held = Math.min(Math.max(next, min), max);
-    const isOther = Math.abs(held - value) > 1e-12 && text !== shown;
-    if (isOther || (isTyped && text.trim() !== '' && takesSame?.())) onCommit(text === shown ? value : held);
+    const isOther = Math.abs(held - value) > 1e-12 && text !== said;
+    // Of several that differ, what the first has already is entered for all.
+    const isMeant = isTyped && text.trim() !== '';
+    if (isOther || (isMeant && (isMixed || takesSame?.()))) onCommit(text === said ? value : held);
     return true;
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
-    event.stopPropagation();
+    // While nothing is being typed, the space bar plays and Ctrl Z undoes from here too.
+    if (typed.current !== null || !isForDesk(event)) event.stopPropagation();
     if (event.key === 'Enter') {
-      // Taken over, the keyboard goes back to the Desk; what is not understood stays to be mended.
-      if (finish(event.currentTarget.value)) event.currentTarget.blur();
+      // The keyboard stays here: what is typed next replaces the value.
+      const field = event.currentTarget;
+      if (finish(field.value)) requestAnimationFrame(() => field === document.activeElement && field.select());
     } else if (event.key === 'Escape') {
       setDraft(null);
       setWrong(false);
@@ -120,10 +148,10 @@ function PlainNumberField({
       className="number-field"
       size="xs"
       aria-label={label}
-      value={draft ?? textOf(given)}
+      value={draft ?? shown ?? textOf(given)}
       // As wide as what it holds: nothing is cut off.
-      styles={{ input: { '--signs': signsOf(draft ?? textOf(given)) } }}
-      error={wrong ? 'Enter a number, a sum such as 3*40, or a share such as 20%' : undefined}
+      styles={{ input: { '--signs': signsOf(draft ?? shown ?? textOf(given)) } }}
+      error={wrong ? hint : undefined}
       disabled={disabled}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => setDraft(event.currentTarget.value)}
@@ -131,8 +159,9 @@ function PlainNumberField({
         if (typed.current !== null) finish(event.currentTarget.value);
       }}
       onKeyDown={onKeyDown}
+      data-idle={draft === null || undefined}
       onKeyUp={(event) => {
-        event.stopPropagation();
+        if (event.key !== ' ' || typed.current !== null) event.stopPropagation();
         // A held arrow counts on in the field and is one change when it is let go.
         if (event.key === 'ArrowUp' || event.key === 'ArrowDown') finish(event.currentTarget.value);
       }}

@@ -13,6 +13,27 @@ export const toCanvas = (view: ViewTransform, x: number, y: number): [number, nu
   (x - view.x) / view.zoom,
   (y - view.y) / view.zoom,
 ];
+/** What of the canvas a pane shows; undefined before it is laid out. */
+export function seenIn(view: ViewTransform, { width, height }: Pane): Box | undefined {
+  if (!(width > 0 && height > 0)) return undefined;
+  const [left, top] = toCanvas(view, 0, 0);
+  const [right, bottom] = toCanvas(view, width, height);
+  return { left, top, right, bottom };
+}
+
+interface Pane {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** px of the canvas. */
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
 export const panned = (view: ViewTransform, dx: number, dy: number): ViewTransform => ({
   ...view,
   x: view.x + dx,
@@ -27,11 +48,7 @@ export function zoomedAt(view: ViewTransform, factor: number, x: number, y: numb
 }
 
 /** Shows a rectangle of the canvas whole and centred in a pane, with a margin around it, px. */
-export function fitted(
-  box: { left: number; top: number; right: number; bottom: number },
-  pane: { width: number; height: number },
-  margin: number,
-): ViewTransform {
+export function fitted(box: Box, pane: Pane, margin: number): ViewTransform {
   const width = Math.max(box.right - box.left, 1);
   const height = Math.max(box.bottom - box.top, 1);
   const room = Math.min((pane.width - 2 * margin) / width, (pane.height - 2 * margin) / height);

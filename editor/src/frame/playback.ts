@@ -67,6 +67,10 @@ export class Playback {
   get speed(): number {
     return this.#speed;
   }
+  /** Whether time stands where it is meant to: it neither plays nor is carried by a hand. */
+  get isAtRest(): boolean {
+    return !this.#playing && this.#holds === 0;
+  }
 
   /** Sets the loop's length, s, and whether it stops at its end. */
   setLoop(length: number, once: boolean): void {
@@ -172,6 +176,7 @@ export class Playback {
   release(): void {
     this.#holds = Math.max(0, this.#holds - 1);
     this.#last = undefined;
+    this.invalidate();
   }
 
   /** Asks for a frame to be drawn. */

@@ -28,8 +28,10 @@ export function ColorFields({ scene, value, onChange }: ColorFieldsProps) {
   };
   if (all.length === 0) return null;
   return (
-    <fieldset className="color-fields">
-      <legend>Colours that the page may set</legend>
+    <details className="color-fields" open={named.length > 0 || undefined}>
+      <summary title="Each gets a name by which a page sets it, and what it is on dark pages">
+        Colours that the page may set{named.length > 0 ? ` (${named.length})` : ''}
+      </summary>
       {shown.map((color) => (
         <ColorRow
           key={color}
@@ -50,7 +52,7 @@ export function ColorFields({ scene, value, onChange }: ColorFieldsProps) {
           is here.
         </p>
       )}
-    </fieldset>
+    </details>
   );
 }
 

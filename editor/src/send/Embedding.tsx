@@ -20,11 +20,11 @@ export function Embedding({ output, format, scene, options }: EmbeddingProps) {
   if (text === undefined) return null;
   return (
     <div className="embedding">
-      <pre className="figures" tabIndex={0} aria-label="What puts it into a page">
+      <pre className="figures" tabIndex={0} aria-label="Embed code">
         {text}
       </pre>
-      <button type="button" className="bar-button" onClick={() => void copyText(text, 'What puts it into a page')}>
-        Copy for a page
+      <button type="button" className="bar-button" onClick={() => void copyText(text, 'The embed code')}>
+        Copy embed code
       </button>
     </div>
   );

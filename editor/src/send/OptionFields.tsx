@@ -31,17 +31,31 @@ interface OptionFieldProps {
   readonly onChange: (value: unknown) => void;
 }
 
+/** A description as a label, and all of it where it says more. */
+export function labelOf(about: string): { readonly label: string; readonly hint: string | undefined } {
+  const end = about.search(/[;:] /);
+  return end < 0 ? { label: about, hint: undefined } : { label: about.slice(0, end), hint: about };
+}
+
 function OptionField({ option: { kind, about, choices = [] }, value, onChange }: OptionFieldProps) {
+  const { label, hint } = labelOf(about);
   switch (kind) {
     case 'switch':
       return (
-        <Switch label={about} checked={value === true} onChange={(event) => onChange(event.currentTarget.checked)} />
+        <div title={hint}>
+          <Switch
+            size="xs"
+            label={label}
+            checked={value === true}
+            onChange={(event) => onChange(event.currentTarget.checked)}
+          />
+        </div>
       );
     case 'choice':
       return (
-        <div className="option">
-          <span>{about}</span>
-          <div className="segments" role="group" aria-label={about}>
+        <div className="option" title={hint}>
+          <span>{label}</span>
+          <div className="segments" role="group" aria-label={label}>
             {choices.map((choice) => (
               <button key={choice} type="button" aria-pressed={choice === value} onClick={() => onChange(choice)}>
                 {choice}
@@ -54,8 +68,11 @@ function OptionField({ option: { kind, about, choices = [] }, value, onChange }:
     case 'text':
       return (
         <TextInput
+          className="option-line"
           size="xs"
-          label={about}
+          label={label}
+          title={hint}
+          placeholder={hint && /empty: (.*)$/.exec(hint)?.[1]}
           value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''}
           onChange={(event) =>
             onChange(kind === 'number' ? Number(event.currentTarget.value) : event.currentTarget.value)

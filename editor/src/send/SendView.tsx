@@ -1,6 +1,6 @@
 import { Progress } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useEffect, useMemo, useState, type CSSProperties } from 'react';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import {
   FORMAT_GROUPS,
   FORMATS,
@@ -14,6 +14,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
+import { FindField } from '../find/FindField.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { plainDirection } from '../words/plain.ts';
@@ -25,10 +26,14 @@ import { OptionFields } from './OptionFields.tsx';
 import { Embedding } from './Embedding.tsx';
 import { Sets } from './sets/Sets.tsx';
 import { useSentScene } from './sets/use-sent-scene.ts';
+import type { Output as WrittenOutput } from '../jobs/index.ts';
+import { DeskPicture } from './stage/DeskPicture.tsx';
 import { OutputView } from './stage/OutputView.tsx';
 import { Taking } from './Taking.tsx';
 import { useWriting, type Options, type Writing } from './use-writing.ts';
 import './send.css';
+
+const findOnSend = async () => (await import('./FindOnSend.tsx')).FindOnSend;
 
 /** Choose a format and its options; see the real output playing beside its size and its measured error. */
 export function SendView() {
@@ -37,6 +42,13 @@ export function SendView() {
   const asked = useSearchParams()[0].get('format');
   const scene = useDocumentState((state) => state.committed);
   const [formatId, setFormatId] = useState(() => formatById(asked ?? '')?.id ?? FORMATS[0]?.id ?? '');
+  // Asked for by its address while the view is open, it is chosen.
+  const { key } = useLocation();
+  const [lastKey, setLastKey] = useState(key);
+  if (key !== lastKey) {
+    setLastKey(key);
+    if (asked !== null && formatById(asked)) setFormatId(asked);
+  }
   const [given, setGiven] = useState<Record<string, Options>>({});
   const format = formatById(formatId);
   const options = useMemo(() => ({ ...format?.options.parse({}), ...given[formatId] }), [format, given, formatId]);
@@ -60,18 +72,20 @@ export function SendView() {
           Send “{scene.name}”
         </h1>
         <span className="spacer" />
+        <FindField panel={findOnSend} />
         <CopyLink scene={scene} />
         <Link className="bar-button" to={`/scene/${id}`}>
           Back to the Desk
         </Link>
       </header>
       <div className="send-body">
-        <section className="send-choice" aria-label="Format and options">
-          <Sets scene={scene} output={keptOutput(format, options)} onShow={show} />
-          <h2>As</h2>
+        <section className="send-formats" aria-label="Formats">
+          <h2>Format</h2>
           <FormatList chosen={formatId} onChoose={setFormatId} />
+        </section>
+        <section className="send-choice" aria-label="Options">
+          <h2>{format.name}</h2>
           <p className="format-about">{format.about}</p>
-          <h2>Options</h2>
           <OptionFields
             key={formatId}
             scene={scene}
@@ -84,6 +98,7 @@ export function SendView() {
             lost={lostIn(scene, format, options)}
             notes={[...(format.advice ?? []), ...(format.notes?.(scene, options) ?? [])]}
           />
+          <Sets scene={scene} output={keptOutput(format, options)} onShow={show} />
         </section>
         <Result key={formatId} scene={sent} format={formatId} options={options} {...result} />
       </div>
@@ -107,6 +122,13 @@ const GROUPS: Readonly<Record<FormatGroup, string>> = {
   data: 'For programs and paper',
 };
 
+/** What a format is best for: what its description says after the colon. */
+function bestFor(about: string): string {
+  const colon = about.lastIndexOf(': ');
+  const use = (colon < 0 ? about : about.slice(colon + 2)).replace(/\.$/, '');
+  return use.charAt(0).toUpperCase() + use.slice(1);
+}
+
 interface FormatsProps {
   readonly group: FormatGroup;
   readonly chosen: string;
@@ -123,10 +145,12 @@ function Formats({ group, chosen, onChoose }: FormatsProps) {
           type="button"
           className="format-card"
           title={one.about}
+          aria-label={one.name}
           aria-pressed={one.id === chosen}
           onClick={() => onChoose(one.id)}
         >
           {one.name}
+          <small>{bestFor(one.about)}</small>
         </button>
       ))}
     </>
@@ -176,6 +200,15 @@ function Notes({ scene, lost, notes }: NotesProps) {
   );
 }
 
+/** The Desk's own picture, until there is an output to be looked at. */
+const Meanwhile = ({ scene, background }: { readonly scene: Scene; readonly background: boolean }) => (
+  <div className="send-stage meanwhile">
+    <div className="output-view" style={{ '--ratio': scene.canvas.width / scene.canvas.height } as CSSProperties}>
+      <DeskPicture scene={scene} time={0} side="desk" background={background} />
+    </div>
+  </div>
+);
+
 interface ResultProps {
   readonly scene: Scene;
   readonly format: string;
@@ -186,6 +219,11 @@ interface ResultProps {
 }
 
 function Result({ scene, format, options, writing, cancel, again }: ResultProps) {
+  // While it is written anew, what was written last stands there.
+  const [last, setLast] = useState<WrittenOutput>();
+  const made = writing.state === 'done' && writing.format === format ? writing.output : undefined;
+  if (made && made !== last) setLast(made);
+  const shown = made ?? (writing.state === 'writing' ? last : undefined);
   return (
     <section className="send-result" aria-label="Result">
       <div className="send-facts">
@@ -205,16 +243,14 @@ function Result({ scene, format, options, writing, cancel, again }: ResultProps)
       </div>
       {writing.state === 'writing' && <Progress value={writing.share * 100} aria-label="Writing" />}
       {writing.state === 'failed' && <p role="alert">It could not be written: {writing.message}</p>}
-      {writing.state === 'done' && (
-        <>
-          <OutputView
-            output={writing.output}
-            format={format}
-            scene={scene}
-            background={options['background'] !== false}
-          />
-          <Embedding output={writing.output} format={format} scene={scene} options={options} />
-        </>
+      {(writing.state === 'writing' || writing.state === 'done') && !shown && (
+        <Meanwhile scene={scene} background={options['background'] !== false} />
+      )}
+      {shown && (
+        <div className="send-shown" aria-busy={writing.state === 'writing'}>
+          <OutputView output={shown} format={format} scene={scene} background={options['background'] !== false} />
+          <Embedding output={shown} format={format} scene={scene} options={options} />
+        </div>
       )}
     </section>
   );

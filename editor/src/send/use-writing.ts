@@ -8,7 +8,7 @@ export type Options = Readonly<Record<string, unknown>>;
 
 export type Writing =
   | { readonly state: 'writing'; readonly share: number }
-  | { readonly state: 'done'; readonly output: Output }
+  | { readonly state: 'done'; readonly output: Output; readonly format: string }
   | { readonly state: 'stopped' }
   | { readonly state: 'failed'; readonly message: string };
 
@@ -62,7 +62,7 @@ export function useWriting(scene: Scene, format: string, options: Options) {
           offer(`“${scene.name}” was written`, `Save ${savedName(files)}`, () => saveOutput(files), false);
         }
         if (!isCurrent) return;
-        if (ended.state === 'done') setWriting({ state: 'done', output: ended.result });
+        if (ended.state === 'done') setWriting({ state: 'done', output: ended.result, format });
         else setWriting(ended.state === 'failed' ? ended : { state: 'stopped' });
       });
     }, wait);

@@ -1,4 +1,4 @@
-import type { Sample } from './samples.ts';
+import type { Sample } from '../scene/samples.ts';
 
 /** A sample, moving; pressed, a copy of it is opened. */
 export function SampleCard({ sample, onOpen }: { sample: Sample; onOpen: () => void }) {

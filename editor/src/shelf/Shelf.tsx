@@ -4,6 +4,7 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { Link, useNavigate } from 'react-router';
 import useSWR, { useSWRConfig } from 'swr';
 import { collectUnused, listCards, onShelfChange, whyNotKept } from '../document/index.ts';
+import { FindField } from '../find/FindField.tsx';
 import { warn } from '../look/notices.tsx';
 import { SchemeSwitch } from '../look/SchemeSwitch.tsx';
 import { useArrival } from '../look/use-arrival.ts';
@@ -13,7 +14,7 @@ import { DeletedScenes } from './DeletedScenes.tsx';
 import { BrokenCard, KeptCard } from './KeptCard.tsx';
 import { isCarrier, openSceneFile, startNew } from '../scene/new-scene.ts';
 import { SampleCard } from './SampleCard.tsx';
-import { openSample, SAMPLES, type Sample } from './samples.ts';
+import { openSample, SAMPLES, type Sample } from '../scene/samples.ts';
 import { useDroppedFiles } from './use-dropped-files.ts';
 import './shelf.css';
 
@@ -60,6 +61,8 @@ export function Shelf() {
   );
 }
 
+const findOnShelf = async () => (await import('./FindOnShelf.tsx')).FindOnShelf;
+
 interface HeadProps {
   readonly onFiles: (files: readonly File[]) => void;
   readonly onNew: () => void;
@@ -75,6 +78,7 @@ function Head({ onFiles, onNew }: HeadProps) {
       </h1>
       <p className="muted">Draw the way, turn along it, shape the pace, send the loop.</p>
       <span className="spacer" />
+      <FindField panel={findOnShelf} />
       <SchemeSwitch />
       <Link className="bar-button" to="/help">
         <IconHelp size={16} aria-hidden /> Help

@@ -8,8 +8,18 @@ export interface Pointer {
   readonly alt: boolean;
   readonly ctrl: boolean;
   readonly kind: 'mouse' | 'pen' | 'touch';
+  /** What of the canvas is in view, where that is known. */
+  readonly seen?: Seen;
   /** When it was there, s, on a clock that only runs forward. */
   readonly time: number;
+}
+
+/** A part of the canvas that is in view, px. */
+export interface Seen {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
 }
 
 /** Radius of a hit area, screen px. */

@@ -362,7 +362,7 @@ export const ROWS = {
   'pace.mark': { label: 'Mark', about: 'The selected mark, and its time; seconds', also: 'time keyframe when' },
   'pace.place': {
     label: 'Position',
-    about: 'Where on the guide it is then; px from its start, %, laps, or the name of a node',
+    about: 'Where on the guide it is then; px from its start, a share such as 20 %, laps, or the name of a node',
     also: 'place distance where',
   },
   'pace.rest': { label: 'Rest', about: 'How long it stays there; seconds', also: 'stop pause hold wait dwell' },
@@ -370,6 +370,11 @@ export const ROWS = {
     label: 'Easing of the next leg',
     about: 'How speed changes from this mark to the next',
     also: 'ease in out slow down speed up accelerate decelerate curve linear bounce spring',
+  },
+  'pace.legspeed': {
+    label: 'Speed of the next leg',
+    about: 'Mean speed to the next mark; px/s. What comes after it moves in time',
+    also: 'slow place slower faster velocity pace of a leg speed here',
   },
   'pace.delay': {
     label: 'Delay',

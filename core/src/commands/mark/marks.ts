@@ -12,6 +12,7 @@ import {
   type Pace,
   type Rider,
   type Scene,
+  type Place,
 } from '../../scene/index.ts';
 import {
   command,
@@ -144,9 +145,9 @@ function timeRangeOf(scene: Scene, rider: Rider, markId: string): { from: number
 }
 
 /** Moves a mark in time (held between its neighbours) and, where `distance` (px, laps included) is given, along the guide. */
-export const retimeMark = command<{ rider: string; mark: string; time: number; distance?: number }>(
+export const retimeMark = command<{ rider: string; mark: string; time: number; distance?: number; place?: Place }>(
   (scene, { rider }) => onGuide(scene, rider),
-  (scene, { rider: id, mark: markId, time, distance }) => {
+  (scene, { rider: id, mark: markId, time, distance, place }) => {
     const rider = riderOf(scene, id);
     const mark = markOf(rider, markId);
     const { from, to } = timeRangeOf(scene, rider, markId);
@@ -156,7 +157,7 @@ export const retimeMark = command<{ rider: string; mark: string; time: number; d
     const next = {
       ...mark,
       time: Math.min(Math.max(time, from), to),
-      place: reach === undefined ? mark.place : placeAtDistance(guide, path, reach),
+      place: place ?? (reach === undefined ? mark.place : placeAtDistance(guide, path, reach)),
     };
     return withLandings(replaceMark(scene, rider, next), id, markId, next.time !== mark.time);
   },

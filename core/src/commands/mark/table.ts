@@ -5,16 +5,21 @@ import {
   newMark,
   pathOfGuide,
   placeAtDistance,
+  placeFromText,
+  type Guide,
   type Mark,
+  type Place,
   type Scene,
 } from '../../scene/index.ts';
 import { command, guideOf, refusal, replaceRider, riderOf } from '../command.ts';
 import { onGuide } from './marks.ts';
 
-/** A time, s of the rider's cycle, a place, px along its guide, and s of rest there. */
+/** A time, s of the rider's cycle, a place, px along its guide or as it was written, and s of rest there. */
 export interface MarkRow {
   readonly time: number;
   readonly distance: number;
+  /** Where it was written as a share, in laps or by the name of a node. */
+  readonly place?: Place;
   readonly rest: number;
 }
 
@@ -25,34 +30,47 @@ export type MarkRowsReading =
 /** Most marks of a rider. */
 const MOST_ROWS = 10_000;
 
+/** Between cells: what is a number with its unit stays one. */
+const [BY_SIGN, BY_SIGN_OR_SPACE] = [/\s*[;\t]\s*/, /\s*,\s*|\s+(?!%|laps?\b|[-+]\s|\d+\s*px\b)/];
+
 /**
- * Reads times and distances, one of each a line, and the rest there where a third number stands, parted by a comma, a semicolon, a tab or spaces (with semicolons and tabs a comma may be the decimal sign). A first line
- * of words is taken for a heading; lines without anything are passed over.
+ * Reads times and places, one of each a line, and the rest there where a third number stands, parted by a comma, a semicolon, a tab or spaces (with semicolons and tabs a comma may be the decimal sign). Places are px
+ * along the guide; where that is given, shares (`20 %`), laps and names of nodes too. A first line of words is taken for a heading; lines without anything are passed over.
  */
-export function marksFromText(text: string): MarkRowsReading {
+export function marksFromText(text: string, guide?: Guide): MarkRowsReading {
+  const path = guide && pathOfGuide(guide);
   const refuse = (message: string): MarkRowsReading => ({ ok: false, message });
   const lines = text.split(/\r?\n/).map((line) => line.trim());
   const rows: MarkRow[] = [];
   for (const [i, line] of lines.entries()) {
     if (line === '') continue;
     const isLocal = /[;\t]/.test(line);
+    // Names have spaces of their own: they are parted by commas where there are any.
+    const hasNames = guide !== undefined && line.includes(',') && /[a-z]/i.test(line);
     const cells = line
-      .split(isLocal ? /\s*[;\t]\s*/ : /\s*,\s*|\s+/)
+      .split(isLocal ? BY_SIGN : hasNames ? /\s*,\s*/ : BY_SIGN_OR_SPACE)
       .map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
-    const [time = NaN, distance = NaN, given = NaN] = cells.map((cell) =>
+    const [time = NaN, plain = NaN, given = NaN] = cells.map((cell) =>
       Number((isLocal ? cell.replace(',', '.') : cell) || NaN),
     );
+    const last = rows[rows.length - 1];
+    const isWords = Number.isNaN(plain) && !Number.isNaN(time) && guide && path;
+    const place = isWords ? placeFromText(guide, path, cells[1] ?? '', last?.distance) : undefined;
+    const distance = place && guide && path ? distanceOfPlace(guide, path, place) : plain;
     if (Number.isNaN(time) || Number.isNaN(distance)) {
       if (rows.length === 0 && !/\d/.test(cells[0] ?? '')) continue;
-      return refuse(`line ${i + 1}: a time and a distance are needed, as in “1.5, 320”`);
+      return refuse(
+        guide && !Number.isNaN(time) && cells[1]
+          ? `line ${i + 1}: “${cells[1]}” is no place of this guide; a distance, a share such as 20 %, or the name of a node is needed`
+          : `line ${i + 1}: a time and a place are needed, as in “1.5, 320”`,
+      );
     }
-    const last = rows[rows.length - 1];
     if (time < 0) return refuse(`line ${i + 1}: a time is 0 or more`);
     if (last && time <= last.time) return refuse(`line ${i + 1}: each time must come after the one before`);
     const rest = Number.isNaN(given) ? 0 : given;
     if (rest < 0) return refuse(`line ${i + 1}: a rest is 0 or more`);
     if (last && time < last.time + last.rest) return refuse(`line ${i + 1}: the rest before it lasts longer than that`);
-    rows.push({ time, distance, rest });
+    rows.push({ time, distance, rest, ...(place && { place }) });
     if (rows.length > MOST_ROWS) return refuse(`these are more than ${MOST_ROWS} marks`);
   }
   return rows.length > 0 ? { ok: true, rows } : refuse('there is no time with a distance in it');
@@ -85,8 +103,8 @@ export const setMarks = command<{ rider: string; rows: readonly MarkRow[] }>(
     const next = countedIds(scene, `${id}-m`);
     const reach = (distance: number): number =>
       path.isClosed ? distance : Math.min(path.length, Math.max(0, distance));
-    const marks = rows.map(({ time, distance, rest }, i): Mark => ({
-      ...newMark(rider.pace.marks[i]?.id ?? next(), time, placeAtDistance(guide, path, reach(distance))),
+    const marks = rows.map(({ time, distance, place, rest }, i): Mark => ({
+      ...newMark(rider.pace.marks[i]?.id ?? next(), time, place ?? placeAtDistance(guide, path, reach(distance))),
       dwell: rest,
       ease: { kind: 'flow' },
     }));
@@ -106,7 +124,8 @@ export const setLegSpeed = command<{ rider: string; mark: string; speed: number 
     const made = sped(scene, id, mark, speed);
     const last = made[made.length - 1];
     const cycle = cycleOf(riderOf(scene, id), scene.clock);
-    return last && last.time + last.dwell > cycle + 1e-9 ? refusal('cycle-too-short') : undefined;
+    const missing = last ? last.time + last.dwell - cycle : 0;
+    return missing > 1e-9 ? refusal('cycle-too-short', { missing }) : undefined;
   },
   (scene, { rider: id, mark, speed }) => {
     const rider = riderOf(scene, id);

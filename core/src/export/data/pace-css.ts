@@ -9,7 +9,7 @@ import { writeFile } from '../sink.ts';
 import { cssComment, cssName, fileStem, formatNumber } from '../text.ts';
 
 const options = z.object({
-  tolerance: z.number().min(0.01).max(20).default(0.25).describe('How far off the pace may be, px'),
+  tolerance: z.number().min(0.01).max(20).default(0.25).describe('Tolerance of the pace, px'),
 });
 
 /** Longest step between two looks, s. */

@@ -14,8 +14,8 @@ const EVERYWHERE = 4096;
 
 const options = z.object({
   ...pixelOptions,
-  columns: z.number().int().min(0).max(1000).default(0).describe('Frames in a row; 0: as square as it can be'),
-  padding: z.number().int().min(0).max(64).default(2).describe('Room between frames, px'),
+  columns: z.number().int().min(0).max(1000).default(0).describe('Columns; 0: as square as it can be'),
+  padding: z.number().int().min(0).max(64).default(2).describe('Padding between frames, px'),
   side: z
     .number()
     .int()

@@ -9,15 +9,18 @@ import { ledFrames, pixelOptions } from './options.ts';
 
 const options = z.object({
   ...pixelOptions,
-  codec: z.enum(['vp9', 'av1']).default('vp9').describe('av1: smaller, for current browsers, without transparency'),
-  quality: z.number().min(1).max(100).default(60).describe('How good each frame is, 1 to 100'),
+  codec: z
+    .enum(['vp9', 'av1'])
+    .default('vp9')
+    .describe('Codec: av1 is smaller, for current browsers, without transparency'),
+  quality: z.number().min(1).max(100).default(60).describe('Quality, 1 to 100'),
   rate: z
     .number()
     .min(0)
     .max(50_000)
     .refine((rate) => rate === 0 || rate >= 100, '0, or at least 100')
     .default(0)
-    .describe('Kilobits a second instead; 0: as many as the quality takes'),
+    .describe('Bitrate, kilobits a second; 0: as the quality takes'),
 });
 
 /** A film in WebM: VP9, transparent where nothing is painted behind it, or AV1. */

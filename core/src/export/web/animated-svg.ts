@@ -22,7 +22,7 @@ const options = z.object({
     .max(40)
     .regex(/^(?:[A-Za-z_][\w]*)?$/, 'a letter, then letters, digits and _')
     .default('')
-    .describe('What all its ids and classes begin with; empty: made of what it holds and its name'),
+    .describe('Prefix of its ids and classes; empty: made of what it holds and its name'),
   ...CARRY,
 });
 

@@ -9,7 +9,9 @@ export const PLAYS = {
   plays: z
     .enum(['auto', 'small', 'light'])
     .default('auto')
-    .describe(`What it spares: bytes (small), or the page’s work (light); auto: light from ${FEW + 1} riders on`),
+    .describe(
+      `Optimised for: small has fewer bytes, light is less work for the page; auto is light from ${FEW + 1} riders on`,
+    ),
 };
 
 /** Whether a scene is written so that it is light to play. */

@@ -18,7 +18,7 @@ const options = z.object({
   title: z.string().max(200).default('').describe('Title of the page; empty: the scene’s name'),
   background: z.boolean().default(true).describe('Paint the canvas’s background'),
   fit: z.enum(['window', 'size']).default('window').describe('Fill the window, or keep the canvas’s size'),
-  pause: z.boolean().default(true).describe('A control that pauses what runs by itself'),
+  pause: z.boolean().default(true).describe('Pause control'),
   ...COLORS,
   ...SCALE,
   ...PLAYS,

@@ -1,8 +1,22 @@
-import { foldingOf, foldTime, freeId, idsIn, insertMark, riderById } from '@pace-line/core';
+import {
+  cycleOf,
+  foldingOf,
+  foldTime,
+  freeId,
+  idsIn,
+  insertMark,
+  riderById,
+  setCycleRoom,
+  setLegSpeed,
+  setRoom,
+  type Place,
+  type Scene,
+} from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
-import { tell } from '../../look/notices.tsx';
+import { offer, tell } from '../../look/notices.tsx';
+import { seconds } from '../../words/labels.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
-import { perform } from './change.ts';
+import { change, perform } from './change.ts';
 
 /** The playhead in a rider's own cycle, s. */
 export function localTimeOf(desk: Desk, riderId: string): number {
@@ -18,4 +32,38 @@ export function addMark(desk: Desk, riderId: string | undefined = selectionOf(de
   const time = Math.round(localTimeOf(desk, riderId) * fps) / fps;
   const id = freeId(idsIn(sceneOf(desk)), `${riderId}-m`);
   perform(desk, 'Add mark', insertMark, { rider: riderId, time, id }, selectRider(riderId, [id]));
+}
+
+/** What was typed as a place: a distance, px, or a place in words. */
+export const placed = (place: number | Place): { readonly distance: number } | { readonly place: Place } =>
+  typeof place === 'number' ? { distance: place } : { place };
+
+/** ms for which room is offered. */
+const OFFERED = 20_000;
+
+/** Gives the leg after a mark a mean speed, px/s. Where the marks after it no longer fit, it says by how much, and offers the room. */
+export function changeLegSpeed(desk: Desk, of: { readonly rider: string; readonly mark: string }, speed: number): void {
+  const label = 'Change speed of a leg';
+  const scene = sceneOf(desk);
+  const refusal = setLegSpeed.can(scene, { ...of, speed });
+  const rider = riderById(scene, of.rider);
+  const missing = Number(refusal?.data['missing']);
+  if (refusal?.code !== 'cycle-too-short' || !rider || !(missing > 0)) {
+    perform(desk, label, setLegSpeed, { ...of, speed });
+    return;
+  }
+  const { fps } = scene.clock;
+  const needed = Math.ceil((cycleOf(rider, scene.clock) + missing) * fps - 1e-6) / fps;
+  const isOwn = rider.pace.cycle !== null;
+  const roomier = (base: Scene): Scene =>
+    isOwn ? setCycleRoom(base, { rider: of.rider, cycle: needed }) : setRoom(base, { duration: needed });
+  offer(
+    `At ${Number(speed.toFixed(1))} px/s the last mark comes ${seconds(missing)} after the ${isOwn ? 'cycle' : 'loop'} ends. Nothing was changed.`,
+    `${isOwn ? 'Lengthen its cycle' : 'Lengthen the loop'} to ${seconds(needed)}`,
+    () => {
+      change(desk, label, (base) => setLegSpeed(roomier(base), { ...of, speed }));
+      return Promise.resolve();
+    },
+    OFFERED,
+  );
 }

@@ -66,7 +66,7 @@ describe('bringing riders in', () => {
   test('taken off its guide it stays where it is, whatever the time', () => {
     desk.playback.seek(0.5);
     const before = placeOf('r');
-    park(desk, 'r');
+    park(desk, ['r']);
     expect(rider('r').guide).toBeNull();
     expect(placeOf('r')).toEqual(before);
     expect(labels()).toEqual(['Park r']);

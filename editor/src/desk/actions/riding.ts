@@ -87,10 +87,11 @@ export function parkArt(desk: Desk, artId: string, at: Vec): void {
   if (rider) perform(desk, `Place ${rider.name}`, addRider, { rider }, selectRider(rider.id));
 }
 
-/** Takes a rider off its guide; it stays where it is. */
-export function park(desk: Desk, rider: string): void {
-  const name = riderById(sceneOf(desk), rider)?.name ?? 'rider';
-  perform(desk, `Park ${name}`, detachRiders, { ids: [rider], time: desk.playback.time });
+/** Takes riders off their guides; they stay where they are. */
+export function park(desk: Desk, ids: readonly string[]): void {
+  const name = riderById(sceneOf(desk), ids[0] ?? '')?.name ?? 'rider';
+  const label = ids.length > 1 ? `Park ${ids.length} riders` : `Park ${name}`;
+  perform(desk, label, detachRiders, { ids, time: desk.playback.time });
 }
 
 const idFrom = (name: string, fallback: string): string =>

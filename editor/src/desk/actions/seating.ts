@@ -23,6 +23,20 @@ export function askToRide(desk: Desk, riderId: string, guide: string): void {
   put(desk, { rider: riderId, guide, before, time: desk.playback.time, begins: 'start' }, 'keep');
 }
 
+/** Puts several riders on a guide, each where it does not jump. */
+export function rideAll(desk: Desk, ids: readonly string[], guide: string): void {
+  const { time } = desk.playback;
+  change(desk, `Put ${ids.length} riders on a guide`, (scene) =>
+    ids.reduce(
+      (made, rider) =>
+        riderById(made, rider)?.guide === guide
+          ? made
+          : attachRider(made, { rider, guide, seating: 'keep', time, begins: 'start' }),
+      scene,
+    ),
+  );
+}
+
 /** Seats a rider on the guide that it rides: no lift, no lead. */
 export function seat(desk: Desk, riderId: string): void {
   const scene = sceneOf(desk);

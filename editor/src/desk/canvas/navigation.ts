@@ -1,5 +1,8 @@
 import { useCallback, useEffect, useRef, type PointerEvent, type RefObject } from 'react';
-import { useDocument } from '../../document/index.ts';
+import { pathOfGuide, unionOf, type Box } from '@pace-line/core';
+import { guideFrame } from '../../tools/index.ts';
+import { useDesk } from '../context.ts';
+import type { Desk } from '../desk.ts';
 import { spaceHeld } from '../keys/space-key.ts';
 import { useDeskView } from '../view.ts';
 import { fitted, panned, zoomedAt } from '../../figures/view-transform.ts';
@@ -7,36 +10,67 @@ import { fitted, panned, zoomedAt } from '../../figures/view-transform.ts';
 /** px about the canvas when it is fitted into its pane. */
 const FIT_MARGIN = 28;
 
-/** Fits the canvas into its pane, now by itself and whenever it is called; from then on it stays fitted until the view is moved by hand. */
+/** All that there is, wherever it lies: the canvas, the guides, and the riders where they are drawn now. */
+function everything({ doc, playback }: Pick<Desk, 'doc' | 'playback'>): Box {
+  const scene = doc.state.shown;
+  const { poses } = playback;
+  let box: Box = { left: 0, top: 0, right: scene.canvas.width, bottom: scene.canvas.height };
+  for (const guide of scene.guides) {
+    const frame = guideFrame(scene, poses, guide);
+    const { left, top, right, bottom } = pathOfGuide(guide).bounds;
+    if (!frame || !(right >= left)) continue;
+    for (const corner of [
+      [left, top],
+      [right, top],
+      [left, bottom],
+      [right, bottom],
+    ] as const)
+      box = withPoint(box, ...frame.toCanvas(corner));
+  }
+  for (let i = 0; i < poses.count; i++) {
+    const [x, y] = [poses.of(i, 'x'), poses.of(i, 'y')];
+    if (Number.isFinite(x) && Number.isFinite(y)) box = withPoint(box, x, y);
+  }
+  return box;
+}
+
+const withPoint = (box: Box, x: number, y: number): Box => unionOf(box, { left: x, right: x, top: y, bottom: y });
+
+/**
+ * Fits the canvas into its pane, now by itself and whenever it is called; from then on it stays fitted until the view is moved by hand. Called while it is fitted, it shows all
+ * that there is, wherever that lies, and the next time the canvas again.
+ */
 export function useFit(surface: RefObject<HTMLDivElement | null>): () => void {
-  const doc = useDocument();
+  const desk = useDesk();
   const fittedView = useRef(useDeskView.getState().view);
+  const shows = useRef<'canvas' | 'all'>('canvas');
   const fit = useCallback(() => {
     const pane = surface.current;
     if (!pane) return;
-    const { width, height } = doc.state.shown.canvas;
-    useDeskView.getState().set({
-      view: fitted(
-        { left: 0, top: 0, right: width, bottom: height },
-        { width: pane.clientWidth, height: pane.clientHeight },
-        FIT_MARGIN,
-      ),
-    });
-    fittedView.current = useDeskView.getState().view;
-  }, [doc, surface]);
+    const { width, height } = desk.doc.state.shown.canvas;
+    const box = shows.current === 'all' ? everything(desk) : { left: 0, top: 0, right: width, bottom: height };
+    const view = fitted(box, { width: pane.clientWidth, height: pane.clientHeight }, FIT_MARGIN);
+    useDeskView.getState().set({ view });
+    fittedView.current = view;
+  }, [desk, surface]);
+  const isFitted = (): boolean => useDeskView.getState().view === fittedView.current;
   const refit = useCallback(() => {
-    if (useDeskView.getState().view === fittedView.current) fit();
+    if (isFitted()) fit();
+  }, [fit]);
+  const press = useCallback(() => {
+    shows.current = isFitted() && shows.current === 'canvas' ? 'all' : 'canvas';
+    fit();
   }, [fit]);
   useOnResize(surface, refit);
   // A canvas of another size, once it has that.
   useEffect(
     () =>
-      doc.store.subscribe(({ committed: { canvas } }, { committed: { canvas: before } }) => {
+      desk.doc.store.subscribe(({ committed: { canvas } }, { committed: { canvas: before } }) => {
         if (canvas.width !== before.width || canvas.height !== before.height) refit();
       }),
-    [doc, refit],
+    [desk, refit],
   );
-  return fit;
+  return press;
 }
 
 /** Calls something when a pane is first laid out and whenever its size changes. */

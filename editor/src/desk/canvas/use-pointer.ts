@@ -5,7 +5,7 @@ import { useDeskView } from '../view.ts';
 import { hand, showHints } from './hand.ts';
 import { usePan } from './navigation.ts';
 import type { Tools } from './use-tools.ts';
-import { panned, toCanvas, zoomedAt } from '../../figures/view-transform.ts';
+import { panned, seenIn, toCanvas, zoomedAt } from '../../figures/view-transform.ts';
 
 /** What is asked of an event that has a place in the window. */
 interface PlacedEvent {
@@ -22,9 +22,12 @@ interface PlacedEvent {
 interface Corner {
   readonly left: number;
   readonly top: number;
+  readonly width: number;
+  readonly height: number;
 }
 
-const cornerOf = (surface: HTMLElement | null): Corner => surface?.getBoundingClientRect() ?? { left: 0, top: 0 };
+const cornerOf = (surface: HTMLElement | null): Corner =>
+  surface?.getBoundingClientRect() ?? { left: 0, top: 0, width: 0, height: 0 };
 
 /** A pointer on the canvas from an event over its surface. */
 export const pointerOn = (surface: HTMLElement | null, event: PlacedEvent): Pointer =>
@@ -33,10 +36,12 @@ export const pointerOn = (surface: HTMLElement | null, event: PlacedEvent): Poin
 function pointerFrom(corner: Corner, event: PlacedEvent): Pointer {
   const { view } = useDeskView.getState();
   const [x, y] = toCanvas(view, event.clientX - corner.left, event.clientY - corner.top);
+  const seen = seenIn(view, corner);
   return {
     x,
     y,
     zoom: view.zoom,
+    ...(seen && { seen }),
     shift: event.shiftKey,
     alt: event.altKey,
     ctrl: event.ctrlKey || event.metaKey,
@@ -51,7 +56,7 @@ export function usePointer(surface: RefObject<HTMLDivElement | null>, tools: Too
   const showHover = useHover(tools);
   const active = tools.all[useDeskView((state) => state.tool)];
   // While something is held the surface stays where it is: asked in each move, the browser would lay out all that was just painted.
-  const corner = useRef<Corner>({ left: 0, top: 0 });
+  const corner = useRef<Corner>({ left: 0, top: 0, width: 0, height: 0 });
   const pointerOf = (event: PlacedEvent & { readonly buttons: number; readonly type: string }): Pointer => {
     if (event.buttons === 0 || event.type === 'pointerdown') corner.current = cornerOf(surface.current);
     return pointerFrom(corner.current, event);

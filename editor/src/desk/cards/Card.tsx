@@ -1,5 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, type ReactNode, type RefObject } from 'react';
 import { rowWords, type RowName } from '../../words/rows.ts';
+import { MixedContext, useMixed } from '../../fields/index.ts';
+import { useIsMixed } from './several.ts';
 import { useDeskView, type CardName } from '../view.ts';
 import './cards.css';
 
@@ -102,6 +104,7 @@ interface RowProps {
 export function Row({ of, label, children }: RowProps) {
   const words = rowWords(of);
   const ref = useRef<HTMLDivElement>(null);
+  const isMixed = useIsMixed(of);
   const isLit = useDeskView((state) => state.lit === of);
   // Asked for by name, it is brought into sight and lit for a moment.
   useLayoutEffect(() => {
@@ -114,7 +117,9 @@ export function Row({ of, label, children }: RowProps) {
       <span className="row-label" title={words.about}>
         {label ?? words.label}
       </span>
-      <div className="row-value">{children}</div>
+      <div className="row-value">
+        <MixedContext value={isMixed}>{children}</MixedContext>
+      </div>
     </div>
   );
 }
@@ -142,10 +147,17 @@ interface SegmentsProps<T extends string> {
 
 /** A choice of few, all in sight. */
 export function Segments<T extends string>({ label, value, options, disabled, title, onChange }: SegmentsProps<T>) {
+  const isMixed = useMixed();
   return (
     <div className="segments" role="group" aria-label={label} title={title}>
       {options.map(([one, text]) => (
-        <button key={one} type="button" aria-pressed={one === value} disabled={disabled} onClick={() => onChange(one)}>
+        <button
+          key={one}
+          type="button"
+          aria-pressed={!isMixed && one === value}
+          disabled={disabled}
+          onClick={() => onChange(one)}
+        >
           {text}
         </button>
       ))}

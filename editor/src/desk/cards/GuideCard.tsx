@@ -35,7 +35,7 @@ export function GuideCard() {
       number={1}
       title="Guide"
       summary={<LiveText text={({ scene }) => summaryOf(guideById(scene, guide.id))}>{summaryOf(guide)}</LiveText>}
-      isBusy={selection.guides.length > 0}
+      isBusy={selection.guides.length > 0 && selection.riders.length === 0}
       groups={<Groups of={guide.id} name={guide.name} on={{ guide, nodes }} groups={GUIDE_GROUPS} />}
     >
       <NodeRows guide={guide} nodes={nodes} />

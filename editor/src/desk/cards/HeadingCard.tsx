@@ -24,7 +24,15 @@ export function HeadingCard() {
       number={3}
       title="Heading"
       summary={summaryOfHeading(rider)}
-      groups={<Groups of={rider.id} name={`the heading of ${rider.name}`} on={rider} groups={HEADING_GROUPS} />}
+      groups={
+        <Groups
+          of={rider.id}
+          name={`the heading of ${rider.name}`}
+          on={rider}
+          all={selection.riders.flatMap((id) => riderById(scene, id) ?? [])}
+          groups={HEADING_GROUPS}
+        />
+      }
     >
       <ModeRows rider={rider} art={art} />
     </Card>

@@ -10,6 +10,7 @@ import { LegRows } from './pace/LegRows.tsx';
 import { MarkRows } from './pace/MarkRows.tsx';
 import { MarksRow } from './pace/MarksRow.tsx';
 import { RecipeRows } from './pace/RecipeRows.tsx';
+import { useMarkHere } from './pace/use-mark-here.ts';
 
 /** Card 4: when the selected rider is where. */
 export function PaceCard() {
@@ -17,6 +18,7 @@ export function PaceCard() {
   const selection = useDocumentState((state) => state.selection);
   const rider = riderById(scene, selection.riders[0] ?? '');
   const guide = guideById(scene, rider?.guide ?? null);
+  const here = useMarkHere(rider?.id);
   const hasKeys = rider !== undefined && selection.keys.length > 0;
   if (!rider || !(hasKeys || hasOwnTime(rider)))
     return (
@@ -29,7 +31,9 @@ export function PaceCard() {
       </Card>
     );
   const { marks } = rider.pace;
-  const mark = guide && (marks.find((one) => one.id === selection.marks[0]) ?? marks[0]);
+  // The one that is chosen, or the one that the playhead is at.
+  const mark =
+    guide && (marks.find((one) => one.id === selection.marks[0]) ?? marks.find((one) => one.id === here) ?? marks[0]);
   const length = seconds(cycleOf(rider, scene.clock));
   const summary = mark && guide ? `mark ${marks.indexOf(mark) + 1} of ${marks.length} · ${length}` : length;
   return (

@@ -11,7 +11,8 @@ interface PointFieldsProps {
   /** Where it is in a frame, while a hand moves it. */
   readonly live?: (frame: Frame) => Point | undefined;
   readonly disabled?: boolean;
-  readonly onCommit: (point: Point) => void;
+  /** `axis`: which of the two was entered. */
+  readonly onCommit: (point: Point, axis: 0 | 1) => void;
 }
 
 /** A point as two fields, px. */
@@ -20,8 +21,8 @@ export function PointFields({ label, point: [x, y], live, disabled = false, onCo
   const field = { unit: 'px', units: PX, disabled };
   return (
     <>
-      <NumberField {...field} label={`${label} x`} value={x} live={liveX} onCommit={(next) => onCommit([next, y])} />
-      <NumberField {...field} label={`${label} y`} value={y} live={liveY} onCommit={(next) => onCommit([x, next])} />
+      <NumberField {...field} label={`${label} x`} value={x} live={liveX} onCommit={(next) => onCommit([next, y], 0)} />
+      <NumberField {...field} label={`${label} y`} value={y} live={liveY} onCommit={(next) => onCommit([x, next], 1)} />
     </>
   );
 }

@@ -23,6 +23,11 @@ export function RiderCard() {
         </p>
       </Card>
     );
+  const chosen = selection.riders.flatMap((id) => {
+    const one = riderById(scene, id);
+    const its = one && artOfRider(scene, one);
+    return one && its ? [{ rider: one, art: its }] : [];
+  });
   const guide = guideById(scene, rider.guide);
   const state = guide ? `on ${guide.name}${isOnGuide(rider) ? '' : ', with an offset'}` : 'parked';
   return (
@@ -30,17 +35,23 @@ export function RiderCard() {
       name="rider"
       number={2}
       title="Rider"
-      summary={`${rider.name} · ${state}`}
+      summary={chosen.length > 1 ? `${chosen.length} riders` : `${rider.name} · ${state}`}
       isBusy={selection.marks.length === 0 && selection.keys.length === 0}
       groups={
         <div>
           <ArtRows rider={rider} art={art} />
-          <Groups of={rider.id} name={rider.name} on={{ rider, art }} groups={RIDER_GROUPS} />
+          <Groups
+            of={rider.id}
+            name={selection.riders.length > 1 ? `${selection.riders.length} riders` : rider.name}
+            on={{ rider, art }}
+            all={chosen}
+            groups={RIDER_GROUPS}
+          />
         </div>
       }
     >
       {selection.riders.length > 1 && (
-        <p className="card-note">{selection.riders.length} riders are selected; the card shows the first.</p>
+        <p className="card-note">{selection.riders.length} riders: what you enter is set for all of them.</p>
       )}
       <PlacingRows rider={rider} />
       <LookRows rider={rider} />

@@ -9,10 +9,12 @@ import {
   type ChartEvent,
   type ChartOptions,
 } from 'chart.js';
-import { useMemo, useRef } from 'react';
+import { dequal } from 'dequal/lite';
+import { useMemo, useRef, useState } from 'react';
 import { Line } from 'react-chartjs-2';
-import type { Measure } from '@pace-line/core';
+import type { Axes, Measure } from '@pace-line/core';
 import { useFrame } from '../../scene/context.ts';
+import { LimitLine } from './LimitLine.tsx';
 import type { Across, QuantityWords } from './quantities.ts';
 
 ChartJs.register(LinearScale, LineController, LineElement, PointElement, Tooltip);
@@ -33,20 +35,29 @@ interface PlotProps {
   readonly color: string;
   readonly what: QuantityWords;
   readonly across: Across;
+  /** The sheet's: time stands in the chart where it stands there. */
+  readonly axes: Axes;
   readonly length: number;
   readonly limit: number;
+  readonly onLimit: (limit: number) => void;
   readonly onTime: (time: number) => void;
 }
 
 type Points = { x: number; y: number }[];
 
-/** The chart itself: values under the pointer, a click brings the playhead there. */
-export default function Plot({ curves, color, what, across, length, limit, onTime }: PlotProps) {
+/** px above and right of what is drawn: the right is the sheet's. */
+const [ABOVE, RIGHT] = [8, 16];
+
+type Area = { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
+
+/** The chart itself: values under the pointer, a click brings the playhead there, the limit is dragged. */
+export default function Plot({ curves, color, what, across, axes, length, limit, onLimit, onTime }: PlotProps) {
   const chart = useRef<ChartJs<'line', Points> | null>(null);
   const rule = useRef<HTMLDivElement>(null);
   const colorScheme = useComputedColorScheme();
   const ink = useInk(colorScheme, color);
-  const data = useMemo(() => ({ datasets: datasetsOf(curves, ink, limit) }), [curves, ink, limit]);
+  const data = useMemo(() => ({ datasets: datasetsOf(curves, ink) }), [curves, ink]);
+  const { area, watch } = useArea();
   const selected = curves.find(({ isSelected }) => isSelected) ?? curves[0];
   const options = useMemo((): ChartOptions<'line'> => {
     const axis = {
@@ -60,15 +71,25 @@ export default function Plot({ curves, color, what, across, length, limit, onTim
       normalized: true,
       responsive: true,
       maintainAspectRatio: false,
+      layout: { padding: { left: 0, right: RIGHT, top: ABOVE, bottom: 2 } },
       interaction: { mode: 'nearest', axis: 'x', intersect: false },
       scales: {
         x: {
           type: 'linear',
-          ...(across === 'time' ? { min: 0, max: length } : {}),
-          title: { display: true, text: across === 'time' ? 'time, s' : 'way, px', color: ink.muted },
+          // The times are named at the head of the sheet.
+          ...(across === 'time' ? { min: axes.from, max: axes.to, display: false } : {}),
+          title: { display: across !== 'time', text: 'distance along the guide, px', color: ink.muted },
           ...axis,
         },
-        y: { title: { display: true, text: `${what.name}, ${what.unit}`, color: ink.muted }, ...axis },
+        y: {
+          title: { display: true, text: what.unit, color: ink.muted },
+          ...axis,
+          ...(limit > 0 ? { suggestedMax: limit * 1.1 } : {}),
+          // As wide as the names left of the sheet.
+          afterFit: (scale) => {
+            scale.width = axes.left;
+          },
+        },
       },
       plugins: {
         tooltip: {
@@ -85,7 +106,7 @@ export default function Plot({ curves, color, what, across, length, limit, onTim
         onTime(across === 'time' ? Math.min(length, Math.max(0, at)) : timeAtWay(selected?.measures ?? [], at));
       },
     };
-  }, [across, length, what, ink, onTime, selected]);
+  }, [across, axes.from, axes.to, axes.left, limit, length, what, ink, onTime, selected]);
   useFrame(({ time, motion }) => {
     const made = chart.current;
     const line = rule.current;
@@ -104,19 +125,48 @@ export default function Plot({ curves, color, what, across, length, limit, onTim
         ref={chart}
         data={data}
         options={options}
+        plugins={watch}
         role="img"
         aria-label={`${what.name} of ${names} over ${across === 'time' ? 'time' : 'the way'}`}
       />
       <div ref={rule} className="chart-playhead" aria-hidden />
+      {area && (
+        <LimitLine
+          {...{ limit, area }}
+          unit={what.unit}
+          yOf={(value) => chart.current?.scales['y']?.getPixelForValue(value) ?? 0}
+          valueAt={(y) => chart.current?.scales['y']?.getValueForPixel(y) ?? 0}
+          onCommit={onLimit}
+        />
+      )}
     </div>
   );
+}
+
+/** Where the chart lies in its box, as Chart.js has laid it out; known again after each layout. */
+function useArea() {
+  const [area, setArea] = useState<Area | null>(null);
+  const watch = useMemo(
+    () => [
+      {
+        id: 'area',
+        afterLayout({ chartArea, scales }: ChartJs) {
+          const { left, right, top, bottom } = chartArea;
+          // With the values at its edges: where these change, the limit stands elsewhere.
+          const next = { left, right, top, bottom, low: scales['y']?.min, high: scales['y']?.max };
+          setArea((was) => (was && dequal(was, next) ? was : next));
+        },
+      },
+    ],
+    [],
+  );
+  return { area, watch };
 }
 
 interface Ink {
   readonly ink: string;
   readonly muted: string;
   readonly rule: string;
-  readonly danger: string;
   /** The route's colour, light enough for the paper. */
   readonly route: string;
 }
@@ -127,7 +177,7 @@ function useInk(scheme: string, color: string): Ink {
     const style = getComputedStyle(document.documentElement);
     const of = (name: string): string => style.getPropertyValue(name).trim();
     const route = scheme === 'dark' ? lighter(color) : color;
-    return { ink: of('--ink'), muted: of('--muted'), rule: of('--rule'), danger: of('--danger'), route };
+    return { ink: of('--ink'), muted: of('--muted'), rule: of('--rule'), route };
   }, [scheme, color]);
 }
 
@@ -135,7 +185,7 @@ function useInk(scheme: string, color: string): Ink {
 const lighter = (color: string): string =>
   `#${[1, 3, 5].map((at) => Math.round((parseInt(color.slice(at, at + 2), 16) + 255) / 2).toString(16)).join('')}`;
 
-function datasetsOf(curves: readonly PlottedCurve[], { ink, muted, danger, route }: Ink, limit: number) {
+function datasetsOf(curves: readonly PlottedCurve[], { ink, muted, route }: Ink) {
   const lines = curves.map(({ name, isSelected, dash, points }) => ({
     label: name,
     data: points as Points,
@@ -158,25 +208,7 @@ function datasetsOf(curves: readonly PlottedCurve[], { ink, muted, danger, route
       borderWidth: 1.5,
     })),
   );
-  const xs = curves.flatMap(({ points }) => points.map(({ x }) => x));
-  const [low, high] = [xs.reduce((a, b) => Math.min(a, b), 0), xs.reduce((a, b) => Math.max(a, b), 0)];
-  const least = curves.some(({ points }) => points.some(({ y }) => y < 0)) ? [limit, -limit] : [limit];
-  const limits =
-    limit > 0
-      ? least.map((y) => ({
-          label: 'limit',
-          data: [
-            { x: low, y },
-            { x: high, y },
-          ],
-          borderColor: danger,
-          borderWidth: 1.25,
-          borderDash: [6, 4],
-          pointRadius: 0,
-          pointHitRadius: 0,
-        }))
-      : [];
-  return [...lines, ...marks.filter(({ data }) => data.length > 0), ...limits];
+  return [...lines, ...marks.filter(({ data }) => data.length > 0)];
 }
 
 /** The first time at which a rider is at a place of its way. */

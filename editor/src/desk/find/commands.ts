@@ -201,12 +201,13 @@ export const COMMANDS: readonly FoundCommand[] = [
     'Earlier versions of this scene: look, restore, open as a copy',
     'history yesterday earlier backup restore before snapshot old',
   ),
-  drawer(
-    'charts',
-    'Charts',
-    'Speed, acceleration and turn rate over time',
-    'graph curve speed acceleration velocity plot',
-  ),
+  {
+    title: 'Charts',
+    about: 'Speed, acceleration and turn rate over time, under the sheet',
+    where: 'Sheet, transport',
+    also: 'graph curve speed acceleration velocity plot limit',
+    run: () => useDeskView.getState().set({ charts: true, page: 'sheet' }),
+  },
   drawer(
     'marks',
     'Table of marks',

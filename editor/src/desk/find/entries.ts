@@ -1,6 +1,6 @@
-import { artOfRider, FORMATS, guideById, riderById, type Scene } from '@pace-line/core';
-import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
-import { RECIPES } from '../../look/recipes.ts';
+import { artOfRider, guideById, riderById, type Scene } from '@pace-line/core';
+import { NOTHING, pastTime, selectGuide, selectRider, type VersionCard } from '../../document/index.ts';
+import { formatEntries, recipeEntries, sampleEntries, type Go } from '../../find/everywhere.ts';
 import { tell } from '../../look/notices.tsx';
 import { CANVAS_TOOLS } from '../../tools/index.ts';
 import { ROWS, rowWords, type RowName } from '../../words/rows.ts';
@@ -8,10 +8,7 @@ import { CARD_GROUPS } from '../cards/index.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { useDeskView, type CardName } from '../view.ts';
 import { COMMANDS } from './commands.ts';
-import type { FindEntry } from './entry.ts';
-
-/** Goes to an address of the application. */
-export type Go = (address: string) => void;
+import type { FindEntry } from '../../find/entry.ts';
 
 /** What is selected, as a card needs it; else what is to be done first. */
 const NEEDS: Readonly<Record<Exclude<CardName, 'scene' | 'checks'>, string>> = {
@@ -122,29 +119,15 @@ const toolEntries = (): FindEntry[] =>
     run: () => useDeskView.getState().set({ tool: name, page: 'canvas' }),
   }));
 
-/** What else formats are asked for by. */
-const FORMAT_WORDS: Readonly<Record<string, string>> = {
-  webm: 'video movie film mp4 clip',
-  gif: 'animated picture half size small',
-  apng: 'animated picture png transparent',
-  webp: 'animated picture',
-  'png-sequence': 'frames pictures sequence film',
-  'sprite-sheet': 'sprites frames game atlas',
-  lottie: 'json app mobile',
-  'animated-svg': 'vector web',
-};
-
-const formatEntries = (desk: Desk, go: Go): FindEntry[] =>
-  FORMATS.map(({ id, name, about }) => ({
-    ...{ id: `format ${id}`, title: `Send as ${name}`, about, where: 'Send' },
-    also: `export render output ${FORMAT_WORDS[id] ?? ''}`,
-    run: () => go(`/scene/${desk.id}/send?format=${id}`),
-  }));
-
-const recipeEntries = (desk: Desk, go: Go): FindEntry[] =>
-  RECIPES.map(({ title, steps }, i) => ({
-    ...{ id: `recipe ${i}`, title, about: steps[0] ?? '', also: 'help recipe guide learn', where: 'Help' },
-    run: () => go(`/help?from=${desk.id}#recipe-${i + 1}`),
+/** Earlier versions of the scene, by when and how they were kept. */
+export const versionEntries = (versions: readonly VersionCard[]): FindEntry[] =>
+  versions.map(({ key, at, name }): FindEntry => ({
+    id: `version ${key}`,
+    title: name === null ? `Version of ${pastTime(at)}` : `Version “${name}”`,
+    about: `Shows the version of ${pastTime(at)} behind the scene, to compare, restore or open it`,
+    where: 'Versions',
+    also: 'history earlier before restore old',
+    run: () => useDeskView.getState().set({ drawer: 'versions', page: 'canvas' }),
   }));
 
 /** What stands in the scene, by its name. */
@@ -183,8 +166,9 @@ export function entriesOf(desk: Desk, scene: Scene, go: Go): readonly FindEntry[
     ...rowEntries(desk),
     ...groupEntries(desk),
     ...toolEntries(),
-    ...formatEntries(desk, go),
-    ...recipeEntries(desk, go),
+    ...formatEntries((format) => go(`/scene/${desk.id}/send?format=${format}`)),
+    ...recipeEntries(go, `?from=${desk.id}`),
+    ...sampleEntries(go),
     ...objectEntries(desk, scene),
   ];
 }

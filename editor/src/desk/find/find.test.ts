@@ -5,7 +5,7 @@ import { LOOPS, riderOn, sceneOf } from '../../../../core/src/testing/scenes.ts'
 import { tell } from '../../look/notices.tsx';
 import { deskBench } from '../actions/testing.ts';
 import { entriesOf } from './entries.ts';
-import { FindIndex } from './search.ts';
+import { FindIndex } from '../../find/search.ts';
 
 vi.mock('../../look/notices.tsx', () => ({ tell: vi.fn(), warn: vi.fn() }));
 

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { isLetOn } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { controlKeys, plainKeys, shiftedKeys, type Bindings } from './bindings.ts';
@@ -15,7 +16,7 @@ export function useDeskKeys(): void {
     const tableOf = (event: KeyboardEvent): Bindings =>
       event.ctrlKey || event.metaKey ? controlKeys(desk, event.shiftKey) : event.shiftKey ? shifted : plain;
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (takesKeys(event.target) || event.altKey) return;
+      if ((takesKeys(event.target) && !isLetOn(event)) || event.altKey) return;
       if (event.key === ' ') {
         // A button that was come to by keyboard is pressed by it; after a click space plays again.
         if (isReached(event.target)) return;

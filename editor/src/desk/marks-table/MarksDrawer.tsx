@@ -10,7 +10,6 @@ import {
   retimeMark,
   riderById,
   setDwell,
-  setLegSpeed,
   setMarks,
   wordsOfLeg,
   type Guide,
@@ -18,9 +17,11 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { selectRider, useDocumentState, useDocument } from '../../document/index.ts';
-import { NumberField, PX, secondsAt } from '../../fields/index.ts';
+import { NumberField, secondsAt } from '../../fields/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { perform } from '../actions/change.ts';
+import { changeLegSpeed, placed } from '../actions/marks.ts';
+import { PlaceField } from '../cards/PlaceField.tsx';
 import { useDesk } from '../context.ts';
 import { sceneOf } from '../desk.ts';
 import { Drawer } from '../drawers/Drawer.tsx';
@@ -37,7 +38,7 @@ export function MarksDrawer() {
       {rider && guide ? (
         <>
           <MarksTable rider={rider} guide={guide} />
-          <MarksText key={rider.id} rider={rider} />
+          <MarksText key={rider.id} rider={rider} guide={guide} />
         </>
       ) : (
         <p className="card-note">Select a rider on a guide: its marks are listed here.</p>
@@ -58,7 +59,7 @@ interface Row {
 const COLUMNS = [
   ['number', 'mark'],
   ['time', 'time'],
-  ['place', 'place'],
+  ['place', 'position'],
   ['rest', 'rest'],
   ['speed', 'px/s after'],
 ] as const;
@@ -127,7 +128,7 @@ interface MarkRowProps {
   readonly isChosen: boolean;
 }
 
-function MarkRow({ rider, row: { mark, number, place, speed }, isChosen }: MarkRowProps) {
+function MarkRow({ rider, guide, row: { mark, number, speed }, isChosen }: MarkRowProps) {
   const doc = useDocument();
   const desk = useDesk();
   const { fps } = useDocumentState((state) => state.shown.clock);
@@ -155,13 +156,11 @@ function MarkRow({ rider, row: { mark, number, place, speed }, isChosen }: MarkR
         />
       </Table.Td>
       <Table.Td>
-        <NumberField
-          label={`Place of mark ${number}`}
-          value={place}
-          unit="px"
-          units={PX}
-          digits={1}
-          onCommit={(distance) => perform(desk, 'Move mark', retimeMark, { ...of, time: mark.time, distance })}
+        <PlaceField
+          label={`Position of mark ${number}`}
+          guide={guide}
+          place={mark.place}
+          onCommit={(next) => perform(desk, 'Move mark', retimeMark, { ...of, time: mark.time, ...placed(next) })}
         />
       </Table.Td>
       <Table.Td>
@@ -181,7 +180,7 @@ function MarkRow({ rider, row: { mark, number, place, speed }, isChosen }: MarkR
             units={{ '': 1, 'px/s': 1 }}
             digits={1}
             min={0.001}
-            onCommit={(next) => perform(desk, 'Change speed of a leg', setLegSpeed, { ...of, speed: next })}
+            onCommit={(next) => changeLegSpeed(desk, of, next)}
           />
         )}
       </Table.Td>
@@ -198,10 +197,10 @@ function MarkRow({ rider, row: { mark, number, place, speed }, isChosen }: MarkR
 }
 
 /** Marks as text: copied out, or pasted over. */
-function MarksText({ rider }: { rider: Rider }) {
+function MarksText({ rider, guide }: { rider: Rider; guide: Guide }) {
   const desk = useDesk();
   const [text, setText] = useState('');
-  const reading = text.trim() ? marksFromText(text) : undefined;
+  const reading = text.trim() ? marksFromText(text, guide) : undefined;
   const copy = async (): Promise<void> => {
     const out = marksAsText(sceneOf(desk), rider.id);
     try {
@@ -215,7 +214,7 @@ function MarksText({ rider }: { rider: Rider }) {
     <div className="marks-text">
       <Textarea
         size="xs"
-        label="From text: a time and a distance each line"
+        label="From text: a time and a position each line (px, 20 %, or a node)"
         placeholder={'0, 0\n1.5, 320'}
         autosize
         minRows={2}
@@ -234,10 +233,10 @@ function MarksText({ rider }: { rider: Rider }) {
           if (perform(desk, 'Marks from text', setMarks, { rider: rider.id, rows: reading.rows })) setText('');
         }}
       >
-        set {reading?.ok ? reading.rows.length : ''} marks
+        Set {reading?.ok ? reading.rows.length : ''} marks
       </button>
       <button type="button" className="small-button" onClick={() => void copy()}>
-        copy as text
+        Copy as text
       </button>
     </div>
   );

@@ -12,6 +12,7 @@ import { Painted } from '../Painted.tsx';
 import { useDeskView, usePreferences } from '../view.ts';
 import { Ground, TimeStrip } from './Ground.tsx';
 import { Playhead } from './Playhead.tsx';
+import { SpeedLock } from './SpeedLock.tsx';
 import { SeamFigures } from './SeamFigures.tsx';
 import { useShowsHeading } from './use-sheet-axes.ts';
 import { useSheetTool } from './use-sheet-tool.ts';
@@ -68,6 +69,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         <TimeStrip axes={axes} length={length} height={STRIP_HEIGHT} />
       </svg>
       <SeamFigures axes={axes} rider={selected?.id} length={length} />
+      {selected && <SpeedLock axes={axes} />}
       <Playhead axes={axes} rider={selected?.id} />
     </>
   );

@@ -40,7 +40,7 @@ export const Ground = memo(function Ground({ axes, length, bottom, guide, riders
           <line key={i} className="landmark-rule" x1={axes.left} x2={axes.right} y1={y} y2={y} />
         ))}
       {nodeRules(guide, riders, axes).map((rule) => (
-        <g key={`${rule.label}-${rule.distance}`}>
+        <g key={`${rule.label}-${rule.distance}`} className={rule.isFaint ? 'inner-node' : undefined}>
           <line className="place-rule" x1={axes.left} x2={axes.right} y1={rule.y} y2={rule.y} />
           <text className="place-name" x={axes.left - 8} y={rule.y + 4}>
             {rule.label}

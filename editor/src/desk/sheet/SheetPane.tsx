@@ -11,6 +11,7 @@ import {
 } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { KEY_STRIP } from '../../figures/sheet/index.ts';
+import { OpenCharts } from '../later.tsx';
 import { Chart } from './Chart.tsx';
 import { Routes } from './Routes.tsx';
 import { ScrubSlider } from './ScrubSlider.tsx';
@@ -47,19 +48,23 @@ function Sheet({ stretch, onStretch }: { stretch: Stretch; onStretch: (stretch: 
   const measured = guide && ridersOf(committed, guide.id).length > 0 ? committed : scene;
   const length = loopLength(scene.clock);
   const axes = useSheetAxes(measured, guide?.id, pane, stretch);
+  const times = axes ?? timeAxes(pane, length, stretch);
   return (
-    <div className="sheet-host" ref={ref}>
-      {guide && axes && riders.length > 0 ? (
-        <Chart guide={guide} riders={riders} selected={selected} axes={axes} size={pane} onStretch={onStretch} />
-      ) : (
-        riders.length === 0 && <EmptySheet guide={guide} />
-      )}
-      {keyed && strips > 0 && (
-        <div className="key-strips-host" style={{ height: strips }}>
-          <KeyStrips {...keyed} axes={axes ?? timeAxes(pane, length, stretch)} width={size.width} length={length} />
-        </div>
-      )}
-    </div>
+    <>
+      <div className="sheet-host" ref={ref}>
+        {guide && axes && riders.length > 0 ? (
+          <Chart guide={guide} riders={riders} selected={selected} axes={axes} size={pane} onStretch={onStretch} />
+        ) : (
+          riders.length === 0 && <EmptySheet guide={guide} />
+        )}
+        {keyed && strips > 0 && (
+          <div className="key-strips-host" style={{ height: strips }}>
+            <KeyStrips {...keyed} axes={times} width={size.width} length={length} />
+          </div>
+        )}
+      </div>
+      <OpenCharts axes={times} />
+    </>
   );
 }
 

@@ -35,25 +35,25 @@ export const Transport = memo(function Transport({ zoomed, onShowAll }: { zoomed
       <ChartsButton />
       {zoomed && (
         <button type="button" className="plain-button" onClick={onShowAll}>
-          whole loop
+          Whole loop
         </button>
       )}
     </div>
   );
 });
 
-/** Opens the charts beside the canvas. */
+/** Opens the charts under the sheet. */
 function ChartsButton() {
-  const isOpen = useDeskView((state) => state.drawer === 'charts');
+  const isOpen = useDeskView((state) => state.charts);
   const set = useDeskView((state) => state.set);
   return (
-    <Tooltip label="Speed, acceleration and turn as charts">
+    <Tooltip label="Charts of speed, acceleration and turn rate">
       <button
         type="button"
         className="plain-button ghost-button"
         aria-pressed={isOpen}
         aria-label="Charts"
-        onClick={() => set({ drawer: isOpen ? null : 'charts', page: 'canvas' })}
+        onClick={() => set({ charts: !isOpen })}
       >
         <IconChartLine size={16} aria-hidden />
       </button>

@@ -53,6 +53,7 @@ export function useSheetTool(
         const { snapping, seeing } = usePreferences.getState();
         return snapping.kinds.landmarks && seeing.landmarks;
       },
+      keepsDuration: () => usePreferences.getState().keepsDuration,
       preview: (next) => {
         if (next === preview.current) return;
         preview.current = next;

@@ -2,6 +2,7 @@ import { guideById, nameOfNodeAt, pathOfGuide, type Guide, type Node } from '@pa
 import { gripOf, handledNodes } from '../../tools/index.ts';
 import { group, kept, shape, type Part, type Shape } from '../shapes.ts';
 import { isTabStop } from '../tab-stop.ts';
+import { seenIn } from '../view-transform.ts';
 import { lyingOn } from './lying.ts';
 import type { CanvasNow } from './now.ts';
 import { Thinning } from './thinning.ts';
@@ -25,7 +26,7 @@ export function nodes(now: CanvasNow): Part {
 
 function nodesOf(now: CanvasNow, guide: Guide, zoom: number): Part {
   const k = 1 / zoom;
-  const [gx, gy] = gripOf(guide, zoom);
+  const [gx, gy] = gripOf(guide, zoom, seenIn(now.view, now.pane));
   const { selection } = now;
   const chosen = new Set(selection.nodes);
   const thinning = new Thinning(now, guide, guide.nodes.length, CROWDED);

@@ -1,8 +1,8 @@
 import { motionAsSet, POSE, POSE_SIZE, thinned, timeAtX, type Axes, type RiderMotion } from '@pace-line/core';
+import { ribbonBox } from '../../tools/sheet/index.ts';
 import type { Figure } from '../figure.ts';
 import { kept, shape, type Part } from '../shapes.ts';
 import type { SheetNow } from './now.ts';
-import { BELOW, TALL } from './ribbon.ts';
 
 /** Height of the strip, px. */
 export const HEADING_STRIP = 48;
@@ -29,7 +29,7 @@ const partsOf = kept((rider: RiderMotion, axes: Axes): readonly Part[] => {
   const { points, snaps } = lookedAt(rider, axes);
   const angles = points.map(([, angle]) => angle);
   const [least, most] = [Math.min(...angles), Math.max(...angles)];
-  const top = axes.bottom + BELOW + TALL;
+  const { bottom: top } = ribbonBox(axes);
   const bottom = top + HEADING_STRIP - 8;
   const y = (angle: number): number =>
     most - least < 0.05 ? top + HEADING_STRIP / 2 : bottom - ((angle - least) / (most - least)) * (HEADING_STRIP - 16);

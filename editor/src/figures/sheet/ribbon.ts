@@ -1,11 +1,9 @@
 import { motionAsSet, speedRibbon, thinned, type Axes, type RiderMotion } from '@pace-line/core';
+import { ribbonBox, ribbonScale } from '../../tools/sheet/index.ts';
 import type { Figure } from '../figure.ts';
 import { kept, shape, type Part } from '../shapes.ts';
 import type { SheetNow } from './now.ts';
 import { inRouteColor } from './tints.ts';
-
-/** px: where the speed’s strip begins below the chart, and how high it is. */
-export const [BELOW, TALL] = [14, 84];
 
 /** Speed along the guide over time as an area; where the rider backs up it lies below the zero. */
 export const ribbon: Figure<SheetNow> = {
@@ -21,9 +19,9 @@ const n = (value: number): number => Math.round(value * 10) / 10;
 
 const partsOf = kept((rider: RiderMotion, axes: Axes): readonly Part[] => {
   const { points, most, least } = speedRibbon(rider, axes);
-  const top = axes.bottom + BELOW;
-  const bottom = top + TALL;
-  const y = (speed: number): number => bottom - ((speed - least) / (most - least)) * (TALL - 16);
+  const { top, bottom } = ribbonBox(axes);
+  const scale = ribbonScale(least, most);
+  const y = (speed: number): number => bottom - (speed - least) * scale;
   const outline = thinned(points.map(([x, speed]) => [x, y(speed)]))
     .map(([x, height]) => `${n(x)} ${n(height)}`)
     .join('L');

@@ -84,7 +84,7 @@ export function SetCard({ scene, output, set, onShow }: SetCardProps) {
           disabled={keepOutput.can(scene, { set: set.id, output }) !== undefined}
           onClick={() => doc.do('Keep output', (before) => keepOutput(before, { set: set.id, output }))}
         >
-          Keep {formatById(output.format)?.name} here too
+          Add {formatById(output.format)?.name}
         </button>
       )}
     </li>

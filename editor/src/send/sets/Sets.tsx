@@ -31,7 +31,7 @@ export function Sets({ scene, output, onShow }: SetsProps) {
           title="Keeps this format and its options with the scene: all of a set are sent again at once"
           onClick={begin}
         >
-          Keep this in a new one
+          Save as a set
         </button>
       </div>
       {scene.sets.length > 0 && (

@@ -70,7 +70,7 @@ export function StageBar(props: StageBarProps) {
           title="As those see it who ask their system for less motion"
           onClick={() => calm.onChange(!calm.value)}
         >
-          Less motion
+          Reduced motion
         </button>
       )}
       {passage && !playing && (

@@ -17,6 +17,7 @@ import {
 } from '@pace-line/core';
 import { footOfMark } from '../legs.ts';
 import { beadsOf, type Bead } from './shaping.ts';
+import { isInRibbon } from './ribbon.ts';
 import { STRIP_HEIGHT, type SheetHost, type SheetPointer } from './host.ts';
 
 /** What lies under a pointer on the sheet. */
@@ -27,6 +28,8 @@ export type SheetHit =
   | { readonly kind: 'rest'; readonly rider: Rider; readonly mark: Mark; readonly shown: Shown }
   /** A shaping point of one of its legs, or a handle of its slope. */
   | { readonly kind: 'bead'; readonly rider: Rider; readonly bead: Bead }
+  /** The strip of speed under the chart. */
+  | { readonly kind: 'speed'; readonly rider: Rider }
   | {
       readonly kind: 'line';
       readonly rider: Rider;
@@ -53,8 +56,9 @@ export function sheetHitAt(host: SheetHost, { x, y, kind }: SheetPointer): Sheet
   const reach = REACH[kind];
   const axes = host.axes();
   const selected = host.selected();
-  const near = selected && nearestHandle(host, selected, x, y, reach);
+  const near = selected && (nearestHandle(host, selected, x, y, reach) ?? restAt(host, selected, x, y, reach));
   if (near) return near;
+  if (selected && isInRibbon(axes, x, y)) return { kind: 'speed', rider: selected };
   if (x < axes.left || x > axes.right || y < axes.top - reach || y > axes.bottom + reach) return undefined;
   const inOrder = [...host.riders()].sort((a, b) => Number(b === selected) - Number(a === selected));
   return lineAt(host.scene(), inOrder, axes, x, y, reach);
@@ -86,6 +90,21 @@ function nearestHandle(host: SheetHost, rider: Rider, x: number, y: number, reac
     for (const bead of beadsOf(host.scene(), host.guide(), rider, axes, chosen))
       consider({ kind: 'bead', rider, bead }, bead.x, bead.y);
   return best;
+}
+
+/** The rest whose bar lies under the pointer: it is its mark that is taken. */
+function restAt(host: SheetHost, rider: Rider, x: number, y: number, reach: number): SheetHit | undefined {
+  const axes = host.axes();
+  const folding = foldingOf(rider, host.scene().clock);
+  const length = prepare(host.scene()).length;
+  for (const mark of rider.pace.marks) {
+    if (mark.dwell <= 0 || Math.abs(yOfDistance(axes, footOfMark(host.guide(), rider, mark)) - y) > reach) continue;
+    for (const shown of shownCopies(folding, mark.time, length)) {
+      const ends = [xOfTime(axes, shown.time), xOfTime(axes, shown.time + shown.direction * mark.dwell)];
+      if (x >= Math.min(...ends) && x <= Math.max(...ends)) return { kind: 'mark', rider, mark, shown };
+    }
+  }
+  return undefined;
 }
 
 function lineAt(

@@ -33,6 +33,8 @@ export interface SheetHost {
   readonly hold: () => void;
   readonly release: () => void;
   readonly snapsToLandmarks: () => boolean;
+  /** Whether a leg whose speed is drawn up or down keeps its duration. */
+  readonly keepsDuration: () => boolean;
   readonly preview: (preview: SheetPreview | null) => void;
   /** A height of the sheet as a place on the canvas, px along the guide. */
   readonly hover: (distance: number | null) => void;

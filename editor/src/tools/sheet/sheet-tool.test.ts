@@ -113,11 +113,25 @@ describe('lines', () => {
     bench.doc.undo();
     expect(times()).toEqual([0, 1, 3, 4]);
   });
-  test('pressed inside a rest, the new mark is the one selected', () => {
+  test('a rest’s bar is its mark’s: pressed it splits nothing, dragged it carries the mark', () => {
     bench.tool.down(at(x(1.2), y(200)));
     bench.tool.up();
-    const chosen = bench.doc.state.selection.marks[0];
-    expect(marks().find((mark) => mark.id === chosen)?.time).toBeCloseTo(1.2, 9);
+    expect(times()).toEqual([0, 1, 3, 4]);
+    expect(bench.doc.state.selection.marks).toEqual([marks()[1]!.id]);
+    drag(at(x(1.2), y(200)), at(x(1.7), y(200)));
+    expect(times()).toEqual([0, 1.5, 3, 4]);
+    expect(marks()[1]!.dwell).toBe(0.5);
+  });
+  test('the ghost of a mark stands where a press sets it', () => {
+    bench.tool.hover(at(x(0.53), y(106)));
+    // On the frame, and on the line there.
+    expect(bench.preview).toMatchObject({ kind: 'dot', x: expect.closeTo(x(0.5), 6) as number });
+    expect(bench.preview).toMatchObject({ y: expect.closeTo(y(100), 6) as number });
+    bench.tool.down(at(x(0.53), y(106)));
+    bench.tool.up();
+    expect(times()[1]).toBe(0.5);
+    bench.tool.hover(at(x(1.2), y(200)));
+    expect(bench.preview).toBeNull();
   });
   test('pressing another rider’s line selects that rider', () => {
     bench.tool.down(at(x(1.7), y(400)));
@@ -160,6 +174,46 @@ describe('lines', () => {
     open(sceneOf({ riders: [riderOn('r', 'line', MARKS, { lead: 20 })] }));
     drag(at(x(3), y(420)), at(x(2.5), y(420)));
     expect(times()).toEqual([0, 1, 2.5, 4]);
+  });
+});
+
+describe('the strip of speed', () => {
+  /** The strip's zero is its lower edge while nothing backs up; 68 px of it are the highest speed. */
+  const strip = (time: number, up: number) => at(x(time), AXES.bottom + 14 + 84 - up);
+  const speedAt = (time: number): number => prepare(bench.doc.state.committed).rider('r')!.speedAt(time);
+  const [LEAST, MOST] = [-400, 200];
+  const perPx = (MOST - LEAST) / 68;
+  test('drawn up, the leg is bent so that its speed there is what the hand says, and nothing else moves', () => {
+    expect([speedAt(0.5), speedAt(3.5)]).toEqual([MOST, LEAST]);
+    drag(strip(0.5, 30), strip(0.5, 45));
+    expect(speedAt(0.5)).toBeCloseTo(MOST + 15 * perPx, 6);
+    expect(times()).toEqual([0, 1, 3, 4]);
+    expect(labels()).toEqual(['Bend the leg']);
+    bench.doc.undo();
+    // Where it backs up, down is faster.
+    drag(strip(3.5, 30), strip(3.5, 20));
+    expect(speedAt(3.5)).toBeCloseTo(LEAST - 10 * perPx, 6);
+  });
+  test('unlocked the leg becomes shorter or longer and what follows moves, as far as the cycle has room', () => {
+    bench.keepsDuration = false;
+    drag(strip(0.5, 30), strip(0.5, 45));
+    const speed = MOST + 15 * perPx;
+    expect(speedAt(0.1)).toBeCloseTo(speed, 6);
+    const sooner = 1 - 200 / speed;
+    marks().forEach(({ time }, i) => expect(time).toBeCloseTo([0, 1, 3, 4][i]! - (i > 0 ? sooner : 0), 6));
+    expect(bench.said).toEqual([]);
+    // Back, and further than there is room for.
+    drag(strip(0.2, 60), strip(0.2, 0));
+    expect(marks().at(-1)!.time).toBeCloseTo(4, 6);
+    expect(bench.said).toHaveLength(1);
+  });
+  test('where it rests, and where a recipe makes the speeds, it says why not', () => {
+    drag(strip(1.2, 30), strip(1.2, 45));
+    expect(labels()).toEqual([]);
+    expect(bench.said[0]).toMatch(/rests/);
+    open(setRecipe(sceneOf(), { rider: 'r', recipe: newRecipe('constant') }));
+    drag(strip(0.5, 30), strip(0.5, 45));
+    expect(bench.said[0]).toMatch(/recipe/);
   });
 });
 

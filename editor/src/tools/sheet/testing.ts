@@ -43,6 +43,7 @@ export interface SheetBench {
   seeks: number[];
   holds: number;
   said: string[];
+  keepsDuration: boolean;
 }
 
 export function sheetBench(scene: Scene): SheetBench {
@@ -62,11 +63,20 @@ export function sheetBench(scene: Scene): SheetBench {
     hold: () => void bench.holds++,
     release: () => void bench.holds--,
     snapsToLandmarks: () => false,
+    keepsDuration: () => bench.keepsDuration,
     preview: (next) => (bench.preview = next),
     hover: () => undefined,
     tell: (message) => void bench.said.push(message),
   };
-  const bench: SheetBench = { doc, tool: sheetTool(host), preview: null, seeks: [], holds: 0, said: [] };
+  const bench: SheetBench = {
+    doc,
+    tool: sheetTool(host),
+    preview: null,
+    seeks: [],
+    holds: 0,
+    said: [],
+    keepsDuration: true,
+  };
   return bench;
 }
 

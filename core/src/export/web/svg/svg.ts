@@ -38,7 +38,7 @@ export const USES = {
     .boolean()
     .default(true)
     .describe(
-      'Write pictures that are shown several times only once, with <use>; off: each time, for sanitisers that remove <use>',
+      'Share pictures with <use>: written once where they are shown several times; off for sanitisers that remove <use>',
     ),
 };
 

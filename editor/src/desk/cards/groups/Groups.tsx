@@ -11,6 +11,8 @@ interface GroupsProps<On> {
   readonly of: string;
   readonly name: string;
   readonly on: On;
+  /** The same of all that are selected, `on` the first of them: what is added or taken off is so for each. */
+  readonly all?: readonly On[];
   readonly groups: readonly CardGroup<On>[];
 }
 
@@ -21,7 +23,7 @@ function bringTo(group: Element): void {
 }
 
 /** The groups that something has, and the list of what else there is. */
-export function Groups<On>({ of, name, on, groups }: GroupsProps<On>) {
+export function Groups<On>({ of, name, on, all = [on], groups }: GroupsProps<On>) {
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const opened = useDeskView((state) => state.openedGroups);
@@ -35,6 +37,9 @@ export function Groups<On>({ of, name, on, groups }: GroupsProps<On>) {
     added.current = undefined;
     bringTo(group);
   });
+  /** For all of them as one step of undo. */
+  const together = (title: string, act: (one: On) => unknown): void =>
+    desk.doc.inRun(`${title} ${Date.now()}`, () => all.forEach(act));
   const keyOf = ({ id }: CardGroup<On>): string => `${of} ${id}`;
   const isThere = (group: CardGroup<On>): boolean => group.has?.(on, scene) ?? false;
   const fitting = groups.filter((group) => isThere(group) || (group.fits?.(on, scene) ?? true));
@@ -52,7 +57,8 @@ export function Groups<On>({ of, name, on, groups }: GroupsProps<On>) {
                 aria-label={`${isThere(group) ? 'Remove' : 'Close'} ${group.title.toLowerCase()}`}
                 title={isThere(group) ? 'Takes it off' : 'Closes it; nothing is changed'}
                 onClick={() => {
-                  if (isThere(group)) group.remove?.(desk, on);
+                  if (isThere(group))
+                    together(group.title, (one) => group.has?.(one, scene) && group.remove?.(desk, one));
                   setGroup(keyOf(group), false);
                 }}
               >
@@ -68,7 +74,10 @@ export function Groups<On>({ of, name, on, groups }: GroupsProps<On>) {
         groups={fitting.filter((group) => !shown.includes(group))}
         onAdd={(group) => {
           added.current = group.id;
-          group.add?.(desk, on);
+          together(
+            group.title,
+            (one) => !group.has?.(one, scene) && (group.fits?.(one, scene) ?? true) && group.add?.(desk, one),
+          );
           setGroup(keyOf(group), true);
         }}
       />

@@ -6,6 +6,7 @@ import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { KeyedRow } from '../keys/KeyedRow.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { changeEach, useChosen } from '../several.ts';
 import { AimRows } from './AimRows.tsx';
 import { useHeading } from './use-heading.ts';
 
@@ -42,9 +43,10 @@ function facing(scene: Scene, { id, heading }: Rider, mode: Mode, turning: Turni
 export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const { heading } = rider;
+  const chosen = useChosen(rider);
   const [turning, setTurning] = useState<Turning>('nose');
   const face = (mode: Mode, how: Turning): void =>
-    change(desk, LABELS[mode], (scene) => facing(scene, rider, mode, how, desk.playback.time));
+    changeEach(desk, LABELS[mode], chosen, (scene, one) => facing(scene, one, mode, how, desk.playback.time));
   const turn = (next: Turning): void => {
     setTurning(next);
     if (heading.mode !== 'level') face(heading.mode, next);

@@ -9,6 +9,8 @@ import { change } from '../../actions/change.ts';
 import { dropKeyHere, keyNear, setKeyHere, withOpacityInKeys } from '../../actions/keys.ts';
 import { useDesk } from '../../context.ts';
 import { useLive } from '../../live.tsx';
+import { sceneOf } from '../../desk.ts';
+import { useChosen } from '../several.ts';
 import { Row } from '../Card.tsx';
 import { BASES, keyFor, whole } from './bases.ts';
 import { KeyButton } from './KeyButton.tsx';
@@ -42,6 +44,7 @@ export function KeyedRow({ of, rider, channel, isSize = false, isTogether = fals
   const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const [time, setTime] = useState(() => desk.playback.time);
+  const chosen = useChosen(rider);
   const base = BASES[channel];
   const isKeyed = rider.keys[channel].length > 0;
   const keyAt = (at: number) => keyNear(rider, channel, localAt(scene, rider, at), scene.clock.fps);
@@ -51,24 +54,43 @@ export function KeyedRow({ of, rider, channel, isSize = false, isTogether = fals
     if (isKeyed && keyAt(now) !== there) setTime(now);
   });
   const values = (): readonly number[] => valuesAt(scene, rider, channel, desk.playback.time);
-  const keyHere = (wanted: readonly number[]): void => {
-    const isFolded = channel === 'opacity' && rider.opacity !== 1;
-    const key = isFolded ? wanted : keyFor(base, base?.of(rider) ?? [], wanted);
+  /** The riders that it is for: all that are selected, and one step of undo for all of them. */
+  const each = (act: (one: Rider) => void): void => {
+    const now = sceneOf(desk);
+    const { selection } = desk.doc.state;
+    desk.doc.inRun(`${of} of several ${Date.now()}`, () => {
+      for (const id of chosen) {
+        const one = riderById(now, id);
+        if (one) act(one);
+      }
+    });
+    if (chosen.length > 1) desk.doc.select(selection);
+  };
+  const keyHere = (one: Rider, wanted: readonly number[]): void => {
+    const isFolded = channel === 'opacity' && one.opacity !== 1;
+    const key = isFolded ? wanted : keyFor(base, base?.of(one) ?? [], wanted);
     const value = (key.length === 1 ? key[0] : key) as Key['value'];
-    setKeyHere(desk, rider.id, channel, value, isFolded ? withOpacityInKeys(rider.id) : undefined);
+    setKeyHere(desk, one.id, channel, value, isFolded ? withOpacityInKeys(one.id) : undefined);
   };
-  const commit = (index: number, typed: number): void => {
-    const now = values();
-    const before = now[index] ?? 0;
-    const next = isSize && before < 0 ? -typed : typed;
-    // From nothing both grow evenly.
-    const factor = before === 0 ? undefined : next / before;
-    const all = now.map((one, i) =>
-      i === index ? next : isTogether ? (factor === undefined ? next : one * factor) : one,
+  const commit = (index: number, typed: number): void =>
+    each((one) => {
+      const now = valuesAt(sceneOf(desk), one, channel, desk.playback.time);
+      const before = now[index] ?? 0;
+      const next = isSize && before < 0 ? -typed : typed;
+      // From nothing both grow evenly.
+      const factor = before === 0 ? undefined : next / before;
+      const all = now.map((value, i) =>
+        i === index ? next : isTogether ? (factor === undefined ? next : value * factor) : value,
+      );
+      if (base && one.keys[channel].length === 0) change(desk, base.undo, (edited) => base.put(edited, one, all));
+      else keyHere(one, all);
+    });
+  const toggleKey = (): void =>
+    each((one) =>
+      there
+        ? dropKeyHere(desk, one.id, channel)
+        : keyHere(one, valuesAt(sceneOf(desk), one, channel, desk.playback.time)),
     );
-    if (base && !isKeyed) change(desk, base.undo, (edited) => base.put(edited, rider, all));
-    else keyHere(all);
-  };
   // What is the same both ways, and is to stay so, is one number.
   const isOne = isTogether && new Set(values().map((one) => Math.abs(one).toFixed(6))).size === 1;
   const numbers = CHANNELS[channel].numbers.slice(0, isOne ? 1 : undefined);
@@ -89,7 +111,7 @@ export function KeyedRow({ of, rider, channel, isSize = false, isTogether = fals
       <KeyButton
         name={CHANNELS[channel].name}
         state={there ? 'here' : isKeyed ? 'elsewhere' : 'none'}
-        onClick={() => (there ? dropKeyHere(desk, rider.id, channel) : keyHere(values()))}
+        onClick={toggleKey}
       />
     </Row>
   );

@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { cycleOf, setCycleRoom, setPace, slowRider, type Repeat, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, NumberField, secondsAt, type Units } from '../../../fields/index.ts';
-import { change, perform } from '../../actions/change.ts';
+import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { changeEach, useChosen } from '../several.ts';
 
 /** A rider's own repeat, told apart from the scene's by what its cycle does. */
 const OWN_REPEATS: readonly { readonly value: Repeat; readonly label: string }[] = [
@@ -30,9 +31,10 @@ interface RiderProps {
 
 type Patch = (label: string, next: Parameters<typeof setPace>[1]['patch']) => void;
 
-function usePacePatch({ id }: Rider): Patch {
+function usePacePatch(rider: Rider): Patch {
   const desk = useDesk();
-  return (label, patch) => change(desk, label, (scene) => setPace(scene, { rider: id, patch }));
+  const chosen = useChosen(rider);
+  return (label, patch) => changeEach(desk, label, chosen, (scene, { id }) => setPace(scene, { rider: id, patch }));
 }
 
 /** When it starts. */
@@ -149,6 +151,7 @@ export function RepeatRows({ rider }: RiderProps) {
 /** Makes one rider faster or slower, its marks and keyframes with it. */
 export function SpeedRow({ rider }: RiderProps) {
   const desk = useDesk();
+  const chosen = useChosen(rider);
   return (
     <NumberRow
       of="pace.speed"
@@ -159,7 +162,13 @@ export function SpeedRow({ rider }: RiderProps) {
       digits={3}
       min={0.001}
       max={1000}
-      onCommit={(times) => perform(desk, 'Change speed', slowRider, { rider: rider.id, factor: 1 / times })}
+      onCommit={(times) => {
+        if (chosen.length === 1) perform(desk, 'Change speed', slowRider, { rider: rider.id, factor: 1 / times });
+        else
+          changeEach(desk, 'Change speed', chosen, (scene, { id }) =>
+            slowRider(scene, { rider: id, factor: 1 / times }),
+          );
+      }}
     />
   );
 }

@@ -1,9 +1,9 @@
 import { leadInOf, loopLength, setPace, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
+import { changeEach, useChosen } from '../several.ts';
 
 const FIRSTS = [
   { value: 'always', label: 'as always' },
@@ -21,10 +21,11 @@ const BEFORE = [
 /** What is otherwise the first time: before the loop, in the lead-in. */
 export function FirstRows({ rider }: { rider: Rider }) {
   const desk = useDesk();
+  const chosen = useChosen(rider);
   const scene = useDocumentState((state) => state.shown);
   const { only, hidden, leadIn, delay } = rider.pace;
   const patch = (label: string, next: Parameters<typeof setPace>[1]['patch']): void =>
-    change(desk, label, (base) => setPace(base, { rider: rider.id, patch: next }));
+    changeEach(desk, label, chosen, (base, { id }) => setPace(base, { rider: id, patch: next }));
   const long = leadInOf(scene);
   const rounds = long / loopLength(scene.clock);
   const loops =

@@ -11,13 +11,15 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { selectRider, useDocumentState, useDocument } from '../../../document/index.ts';
-import { ChoiceField, NumberField, PX, secondsAt } from '../../../fields/index.ts';
+import { ChoiceField, NumberField, secondsAt } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
 import type { Frame } from '../../../frame/playback.ts';
 import { useDesk } from '../../context.ts';
 import { useLive } from '../../live.tsx';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
+import { placed } from '../../actions/marks.ts';
 import { Row } from '../Card.tsx';
+import { PlaceField } from '../PlaceField.tsx';
 import { NumberRow } from '../rows.tsx';
 
 /** One mark: which it is, its time, its rest, its place. */
@@ -78,27 +80,24 @@ const markIn = ({ scene }: Frame, { id }: Rider, mark: Mark): Mark | undefined =
 
 function MarkPlace({ rider, guide, mark }: { rider: Rider; guide: Guide; mark: Mark }) {
   const desk = useDesk();
-  const path = pathOfGuide(guide);
-  const distance = distanceOfPlace(guide, path, mark.place);
   const live = useLive((frame) => {
     const now = guideById(frame.scene, guide.id);
     const place = markIn(frame, rider, mark)?.place;
     return now && place && distanceOfPlace(now, pathOfGuide(now), place);
   });
   return (
-    <NumberRow
-      of="pace.place"
-      name="Position on the guide"
-      value={distance}
-      live={live}
-      unit="px"
-      units={guide.closed ? { ...PX, lap: path.length, laps: path.length } : PX}
-      digits={1}
-      onCommit={(next) =>
-        change(desk, 'Move mark', (scene) =>
-          retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, distance: next }),
-        )
-      }
-    />
+    <Row of="pace.place">
+      <PlaceField
+        label="Position on the guide"
+        guide={guide}
+        place={mark.place}
+        live={live}
+        onCommit={(next) =>
+          change(desk, 'Move mark', (scene) =>
+            retimeMark(scene, { rider: rider.id, mark: mark.id, time: mark.time, ...placed(next) }),
+          )
+        }
+      />
+    </Row>
   );
 }

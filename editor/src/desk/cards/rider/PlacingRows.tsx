@@ -1,27 +1,35 @@
-import { bringGuide, guideById, riderById, type Rider } from '@pace-line/core';
+import { bringGuide, guideById, riderById, setRider, type Rider } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, TextField } from '../../../fields/index.ts';
-import { perform } from '../../actions/change.ts';
+import { change, perform } from '../../actions/change.ts';
 import { park } from '../../actions/riding.ts';
-import { askToRide, seat } from '../../actions/seating.ts';
+import { askToRide, rideAll, seat } from '../../actions/seating.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { KeyedRow } from '../keys/KeyedRow.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { isOnGuide } from './on-guide.ts';
-import { usePatch } from './use-patch.ts';
+import { changeEach, useChosen } from '../several.ts';
 import { WhipNote } from './WhipNote.tsx';
 
 const PARKED = '·parked';
 
 /** What it is called, which guide it is on, and where: on the canvas, or beside the guide. */
 export function PlacingRows({ rider }: { rider: Rider }) {
-  const patch = usePatch(rider);
+  const desk = useDesk();
+  const chosen = useChosen(rider);
   const guide = useDocumentState((state) => guideById(state.shown, rider.guide));
   return (
     <>
       <Row of="rider.name">
-        <TextField label="Rider name" value={rider.name} onCommit={(name) => patch('Rename rider', { name })} />
+        <TextField
+          label="Rider name"
+          value={rider.name}
+          disabled={chosen.length > 1}
+          onCommit={(name) =>
+            change(desk, 'Rename rider', (scene) => setRider(scene, { id: rider.id, patch: { name } }))
+          }
+        />
       </Row>
       <GuideRow rider={rider} />
       {guide ? (
@@ -37,7 +45,11 @@ export function PlacingRows({ rider }: { rider: Rider }) {
               label="Position"
               point={rider.at}
               live={({ scene }) => riderById(scene, rider.id)?.at}
-              onCommit={(at) => patch('Move rider', { at })}
+              onCommit={(to, axis) =>
+                changeEach(desk, 'Move rider', chosen, (scene, { id, at: [x, y], guide: on }) =>
+                  on === null ? setRider(scene, { id, patch: { at: axis === 0 ? [to[0], y] : [x, to[1]] } }) : scene,
+                )
+              }
             />
           </Row>
         )
@@ -50,6 +62,7 @@ export function PlacingRows({ rider }: { rider: Rider }) {
 function GuideRow({ rider }: { rider: Rider }) {
   const desk = useDesk();
   const guides = useDocumentState((state) => state.shown.guides);
+  const chosen = useChosen(rider);
   const isOff = rider.guide !== null && !isOnGuide(rider);
   return (
     <>
@@ -62,7 +75,8 @@ function GuideRow({ rider }: { rider: Rider }) {
             ...guides.map((guide) => ({ value: guide.id, label: guide.name })),
           ]}
           onChange={(value) => {
-            if (value === PARKED) park(desk, rider.id);
+            if (value === PARKED) park(desk, chosen);
+            else if (chosen.length > 1) rideAll(desk, chosen, value);
             else askToRide(desk, rider.id, value);
           }}
         />

@@ -1,11 +1,12 @@
 import { setRider, type Rider } from '@pace-line/core';
-import { change } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
+import { changeEach, useChosen } from '../several.ts';
 
-/** Changes a rider's constants as one step of undo. */
+/** Changes constants of a rider, or of all that are selected, as one step of undo. */
 export type Patch = (label: string, next: Parameters<typeof setRider>[1]['patch']) => void;
 
-export function usePatch({ id }: Rider): Patch {
+export function usePatch(rider: Rider): Patch {
   const desk = useDesk();
-  return (label, patch) => change(desk, label, (scene) => setRider(scene, { id, patch }));
+  const chosen = useChosen(rider);
+  return (label, patch) => changeEach(desk, label, chosen, (scene, { id }) => setRider(scene, { id, patch }));
 }

@@ -1,6 +1,7 @@
 import { guideById, moveGuides, pathOfGuide, type Guide } from '@pace-line/core';
 import { selectGuide } from '../../../document/index.ts';
 import { wordsOfRefusal } from '../../../words/refusals.ts';
+import type { Seen } from '../../pointer.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
 import { guideFrame, isCarried, guidesMoved } from '../../guide-frame.ts';
@@ -8,10 +9,17 @@ import { guideFrame, isCarried, guidesMoved } from '../../guide-frame.ts';
 /** Screen px from a guide's bounds to the handle that moves it. */
 const OUTSIDE = 18;
 
-/** Where the handle that moves a whole guide stands: above and left of its bounds, canvas px. */
-export function gripOf(guide: Guide, zoom: number): [number, number] {
+/** Screen px that it keeps from the edge of the view. */
+const INSIDE = 14;
+
+/** Where the handle that moves a whole guide stands: above and left of its bounds, canvas px; of a guide on the canvas within what is seen of that, wherever the guide lies. */
+export function gripOf(guide: Guide, zoom: number, seen?: Seen): [number, number] {
   const box = pathOfGuide(guide).bounds;
-  return [box.left - OUTSIDE / zoom, box.top - OUTSIDE / zoom];
+  const [x, y] = [box.left - OUTSIDE / zoom, box.top - OUTSIDE / zoom];
+  if (!seen || guide.carrier !== null) return [x, y];
+  const edge = INSIDE / zoom;
+  const within = (value: number, from: number, to: number): number => Math.max(from + edge, Math.min(to - edge, value));
+  return [within(x, seen.left, seen.right), within(y, seen.top, seen.bottom)];
 }
 
 export const grip: Grab<Hit & { kind: 'grip' }> = {
@@ -20,7 +28,11 @@ export const grip: Grab<Hit & { kind: 'grip' }> = {
     const guide = guideById(scene, selection.guides[0] ?? null);
     const frame = guide && guideFrame(scene, poses, guide);
     if (frame && !guide.locked && guide.visible)
-      near({ kind: 'grip', guide: guide.id }, RANKS.grip, ...frame.toCanvas(gripOf(guide, pointer.zoom * frame.scale)));
+      near(
+        { kind: 'grip', guide: guide.id },
+        RANKS.grip,
+        ...frame.toCanvas(gripOf(guide, pointer.zoom * frame.scale, pointer.seen)),
+      );
   },
   key: ({ guide }) => `grip ${guide}`,
   cursor: () => 'grab',

@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import { plainLetters } from '../../words/matches.ts';
+import { plainLetters } from '../words/matches.ts';
 import type { FindEntry } from './entry.ts';
 
 /** Words that ask and say nothing of what is asked for. */

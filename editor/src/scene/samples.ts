@@ -2,7 +2,7 @@ import { readScene } from '@pace-line/core';
 import cards from '../../../samples/scenes/cards.json';
 import { listCards } from '../document/index.ts';
 import { warn } from '../look/notices.tsx';
-import { keepNew } from '../scene/new-scene.ts';
+import { keepNew } from './new-scene.ts';
 
 const FOLDER = '../../../samples/scenes/';
 const files = import.meta.glob<string>('../../../samples/scenes/*.paceline.json', { query: '?raw', import: 'default' });

@@ -1,0 +1,67 @@
+import { dequal } from 'dequal/lite';
+import { riderById, type Rider, type Scene } from '@pace-line/core';
+import { useDocumentState } from '../../document/index.ts';
+import type { RowName } from '../../words/rows.ts';
+import { change } from '../actions/change.ts';
+import type { Desk } from '../desk.ts';
+
+/** What a row of a rider's cards says of it: several that are selected may differ there. Rows that are not named show, and change, the first alone. */
+const SAID: Partial<Record<RowName, (rider: Rider) => unknown>> = {
+  'rider.art': ({ art }) => art,
+  'rider.guide': ({ guide }) => guide,
+  'rider.at': ({ at }) => at,
+  'rider.lift': ({ lift, keys }) => [lift, keys.lift],
+  'rider.lead': ({ lead, keys }) => [lead, keys.lead],
+  'rider.scale': ({ scale, keys }) => [scale.map(Math.abs), keys.scale],
+  'rider.opacity': ({ opacity, keys }) => [opacity, keys.opacity],
+  'rider.output': ({ output }) => output,
+  'rider.raise': ({ raise }) => raise,
+  'rider.liftBy': ({ liftBy }) => liftBy,
+  'rider.rounding': ({ rounding }) => rounding,
+  'rider.shift': ({ shift }) => shift,
+  'rider.parallax': ({ parallax }) => parallax,
+  'heading.mode': ({ heading }) => heading.mode,
+  'heading.offset': ({ heading, keys }) => [heading.offset, keys.turn],
+  'heading.left': ({ heading }) => heading.left,
+  'heading.contacts': ({ heading }) => heading.base,
+  'heading.target': ({ heading }) => heading.target,
+  'heading.smooth': ({ heading }) => heading.smooth,
+  'heading.reverse': ({ heading }) => heading.reverse,
+  'heading.limit': ({ heading }) => heading.limit,
+  'pace.delay': ({ pace }) => pace.delay,
+  'pace.repeat': ({ pace }) => pace.repeat,
+  'pace.rounds': ({ pace }) => pace.times,
+  'pace.on': ({ pace }) => pace.on,
+  'pace.first': ({ pace }) => [pace.only, pace.hidden],
+  'pace.leadin': ({ pace }) => pace.leadIn,
+};
+
+/** The ids of the riders that a card of one is for: all that are selected, where it is the first of them. */
+export function useChosen({ id }: Rider): readonly string[] {
+  const selected = useDocumentState((state) => state.selection.riders);
+  return selected[0] === id && selected.length > 1 ? selected : [id];
+}
+
+/** Whether the selected riders differ in what a row says. */
+export function useIsMixed(row: RowName): boolean {
+  return useDocumentState(({ shown, selection: { riders } }) => {
+    const said = SAID[row];
+    if (!said || riders.length < 2) return false;
+    const [first, ...others] = riders.flatMap((id) => riderById(shown, id) ?? []);
+    return first !== undefined && others.some((one) => !dequal(said(one), said(first)));
+  });
+}
+
+/** Changes each of several riders as one step of undo. */
+export const changeEach = (
+  desk: Desk,
+  label: string,
+  ids: readonly string[],
+  edit: (scene: Scene, rider: Rider) => Scene,
+): void =>
+  change(desk, label, (scene) =>
+    ids.reduce((made, id) => {
+      const rider = riderById(made, id);
+      return rider ? edit(made, rider) : made;
+    }, scene),
+  );
