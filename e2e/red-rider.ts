@@ -34,7 +34,7 @@ export const redScene: Scene = sceneOf({
 /** Sends the scene that is open in a format; gives the file. */
 export async function sent(page: Page, name: string): Promise<Buffer> {
   await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
-  const save = page.getByRole('button', { name: /^Save / });
+  const save = page.getByRole('button', { name: /^Save .*\./ });
   await expect(page.locator('.facts')).toContainText('Size');
   const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
   return readFileSync(await download.path());

@@ -92,7 +92,7 @@ test('a sent file that carries its scene opens it on the Shelf; one that does no
   const save = async (): Promise<string> => {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: /^Save / }).click(),
+      page.getByRole('button', { name: /^Save .*\./ }).click(),
     ]);
     return readFileSync(await download.path(), 'utf8');
   };
@@ -166,10 +166,11 @@ test('a colour of the drawing gets a name that the page may set, and what it is 
   const save = async (): Promise<string> => {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('button', { name: /^Save / }).click(),
+      page.getByRole('button', { name: /^Save .*\./ }).click(),
     ]);
     return readFileSync(await download.path(), 'utf8');
   };
+  await page.getByText('Colours that the page may set').click();
   const name = page.getByRole('textbox', { name: /^Name of #/ }).first();
   const color = /#[\da-f]{6}/.exec((await name.getAttribute('aria-label'))!)![0];
   // What may not stand in a name is left out as it is typed.

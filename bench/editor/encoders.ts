@@ -25,7 +25,7 @@ const TURNS = 5;
 /** Presses a format and gives the ms until its file is there. In the page: what looks from outside looks ever more seldom, at last twice a second. */
 function pressedUntilSaved(button: HTMLElement | SVGElement): Promise<number> {
   const isSaved = (): boolean =>
-    [...document.querySelectorAll('button')].some(({ textContent }) => textContent.startsWith('Save '));
+    [...document.querySelectorAll('button')].some(({ textContent }) => /^Save .*\./.test(textContent));
   return new Promise((resolve) => {
     const begun = performance.now();
     let isWriting = false;
@@ -44,7 +44,7 @@ function pressedUntilSaved(button: HTMLElement | SVGElement): Promise<number> {
 /** ms from the press of a format until its file is there; and the file. */
 async function sent(page: Page, name: string): Promise<{ readonly ms: number; readonly file: Buffer }> {
   const ms = await page.getByRole('button', { name, exact: true }).evaluate(pressedUntilSaved);
-  const save = page.getByRole('button', { name: /^Save / });
+  const save = page.getByRole('button', { name: /^Save .*\./ });
   const [download] = await Promise.all([page.waitForEvent('download'), save.click()]);
   return { ms, file: readFileSync(await download.path()) };
 }
@@ -146,7 +146,7 @@ export async function encoderRows(): Promise<Row[]> {
     const page = await context.newPage();
     await open(page, scene());
     await page.getByRole('link', { name: 'Send' }).click();
-    await page.getByRole('button', { name: /^Save / }).waitFor();
+    await page.getByRole('button', { name: /^Save .*\./ }).waitFor();
     // Measured once its code is compiled, as the encoder's is.
     await sent(page, 'Animated PNG');
     await sent(page, 'Animated WebP');

@@ -48,7 +48,7 @@ async function watched(page: Page, name: string): Promise<{ readonly most: numbe
   let most = 0;
   const timer = setInterval(() => (most = Math.max(most, memory())), 150);
   await page.getByRole('button', { name, exact: true }).click();
-  const save = page.getByRole('button', { name: /^Save / });
+  const save = page.getByRole('button', { name: /^Save .*\./ });
   await save.waitFor({ state: 'detached' });
   await save.waitFor({ timeout: 400_000 });
   clearInterval(timer);
@@ -60,7 +60,7 @@ export async function largeRows(browser: Browser): Promise<Row[]> {
   const page = await browser.newPage();
   await open(page, scene());
   await page.getByRole('link', { name: 'Send' }).click();
-  await page.getByRole('button', { name: /^Save / }).waitFor();
+  await page.getByRole('button', { name: /^Save .*\./ }).waitFor();
   const rows: Row[] = [];
   for (const name of ['GIF', 'Animated PNG', 'Animated WebP', 'WebM film', 'PNG sequence']) {
     const { most, longest } = await watched(page, name);

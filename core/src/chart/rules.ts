@@ -50,7 +50,8 @@ export function nodeRules(guide: Guide, riders: readonly Rider[], axes: Axes): R
   const kept: Rule[] = [];
   for (const { distance, label, weight } of found.sort((a, b) => b.weight - a.weight || a.distance - b.distance)) {
     const y = yOfDistance(axes, distance);
-    if (kept.every((rule) => Math.abs(rule.y - y) >= RULE_GAP)) kept.push({ distance, y, label, isFaint: weight === 0 });
+    if (kept.every((rule) => Math.abs(rule.y - y) >= RULE_GAP))
+      kept.push({ distance, y, label, isFaint: weight === 0 });
   }
   return kept;
 }

@@ -32,6 +32,9 @@ interface Preferences {
   /** Whether a leg whose speed is drawn up or down on the sheet keeps its duration. */
   keepsDuration: boolean;
   setKeepsDuration: (keepsDuration: boolean) => void;
+  /** Onion skin: how many are shown before and after, and how many frames lie between them. */
+  onion: Onion;
+  setOnion: (change: Partial<Onion>) => void;
   setDivider: (divider: number) => void;
   toggleCards: () => void;
   setFoot: (foot: number) => void;
@@ -39,6 +42,11 @@ interface Preferences {
   setGrid: (grid: number) => void;
   setToolOptions: (change: Partial<ToolOptions>) => void;
   setSeeing: (change: Partial<Seeing>) => void;
+}
+
+interface Onion {
+  readonly count: number;
+  readonly step: number;
 }
 
 export interface Seeing {
@@ -63,7 +71,14 @@ export const usePreferences = create<Preferences>()(
       cardsFolded: false,
       foot: FIRST_FOOT,
       snapping: FIRST_SNAPPING,
-      toolOptions: { sketchTolerance: 3, countIn: 3, actSpeed: 1, actSmoothing: 0.03, shape: 'circle', tickReach: 0 },
+      toolOptions: {
+        sketchTolerance: 3,
+        countIn: 3,
+        actSpeed: 1,
+        actSmoothing: 0.03,
+        shape: 'circle',
+        tickReach: 0,
+      },
       seeing: {
         arrows: false,
         nodeNames: false,
@@ -75,7 +90,9 @@ export const usePreferences = create<Preferences>()(
         onionWays: false,
       },
       keepsDuration: true,
+      onion: { count: 3, step: 4 },
       setDivider: (divider) => set({ divider }),
+      setOnion: (change) => set(({ onion }) => ({ onion: { ...onion, ...change } })),
       setKeepsDuration: (keepsDuration) => set({ keepsDuration }),
       toggleCards: () => set((state) => ({ cardsFolded: !state.cardsFolded })),
       setFoot: (foot) => set({ foot, cardsFolded: false }),
@@ -163,6 +180,8 @@ interface DeskView {
   aiming: boolean;
   /** Keys for which a mark is being pointed at: the next that is selected is theirs. */
   tying: { readonly rider: string; readonly keys: readonly string[] } | null;
+  /** Time was scrubbed, and nothing else was pressed since. */
+  scrubbed: boolean;
   /** The list of shortcuts is open. */
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
@@ -197,6 +216,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute' | 'setGroup'> = {
   takenApart: null,
   question: null,
   tying: null,
+  scrubbed: false,
   shortcuts: false,
   ghost: null,
   trying: false,

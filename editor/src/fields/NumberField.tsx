@@ -68,28 +68,28 @@ function useDraft() {
   return { draft, typed, setDraft };
 }
 
-function PlainNumberField({
-  label,
-  value: given,
-  unit,
-  units,
-  digits = 2,
-  step = 1,
-  min = -Infinity,
-  max = Infinity,
-  disabled,
-  takesSame,
-  live,
-  shown: instead,
-  words,
-  hint = '%' in units ? HINT : HINT_PLAIN,
-  onCommit,
-}: NumberFieldProps) {
-  const isMixed = useMixed();
-  const shown = isMixed ? MIXED : instead;
+/** What is entered in a field: as it is typed, whether it is understood, and how it is taken over. `shown`: what stands there instead of the value. */
+function useEntry(
+  {
+    value: given,
+    unit,
+    units,
+    digits = 2,
+    min = -Infinity,
+    max = Infinity,
+    takesSame,
+    live,
+    words,
+    onCommit,
+  }: NumberFieldProps,
+  shown: string | undefined,
+  isMixed: boolean,
+) {
   const input = useRef<HTMLInputElement>(null);
   const { draft, typed, setDraft } = useDraft();
   const [wrong, setWrong] = useState(false);
+  /** What was typed lies beyond what can be: the nearest was taken, and that is said. */
+  const [bound, setBound] = useState<number | null>(null);
   const textOf = (value: number): string => trimmed(value, digits) + signOf(unit);
   const current = useCurrent(given, live, (now) => {
     if (shown !== undefined) return;
@@ -101,10 +101,11 @@ function PlainNumberField({
 
   /** Takes a text over; false where it is not understood. */
   const finish = (text: string): boolean => {
-    if (isMixed && typed.current === null) return true;
+    const isTyped = typed.current !== null;
+    if (isMixed && !isTyped) return true;
     const value = current.current;
     const said = shown ?? textOf(value);
-    if (typed.current !== null && text.trim() !== said && words?.(text, value)) {
+    if (isTyped && text.trim() !== said && words?.(text, value)) {
       setWrong(false);
       setDraft(null);
       return true;
@@ -112,26 +113,55 @@ function PlainNumberField({
     const next = text.trim() === '' ? value : evaluate(text, units, value);
     setWrong(next === undefined);
     if (next === undefined) return false;
-    const isTyped = typed.current !== null;
     setDraft(null);
     const held = Math.min(Math.max(next, min), max);
+    setBound(isTyped && Math.abs(held - next) > 1e-9 ? held : null);
     const isOther = Math.abs(held - value) > 1e-12 && text !== said;
     // Of several that differ, what the first has already is entered for all.
     const isMeant = isTyped && text.trim() !== '';
     if (isOther || (isMeant && (isMixed || takesSame?.()))) onCommit(text === said ? value : held);
     return true;
   };
+  const giveUp = (): void => {
+    setDraft(null);
+    setWrong(false);
+  };
+  const text = draft ?? shown ?? textOf(given);
+  const note = bound === null ? undefined : `${bound <= min ? 'At least' : 'At most'} ${textOf(bound)}`;
+  return {
+    input,
+    text,
+    draft,
+    typed,
+    setDraft,
+    wrong,
+    note,
+    forget: () => setBound(null),
+    current,
+    textOf,
+    finish,
+    giveUp,
+  };
+}
+
+function PlainNumberField(props: NumberFieldProps) {
+  const { label, units, step = 1, min = -Infinity, max = Infinity, disabled, shown: instead } = props;
+  const { hint = '%' in units ? HINT : HINT_PLAIN } = props;
+  const isMixed = useMixed();
+  const entry = useEntry(props, isMixed ? MIXED : instead, isMixed);
+  const { input, text, draft, typed, setDraft, current, textOf, finish } = entry;
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     // While nothing is being typed, the space bar plays and Ctrl Z undoes from here too.
     if (typed.current !== null || !isForDesk(event)) event.stopPropagation();
     if (event.key === 'Enter') {
+      // What asks by a form is not answered by it yet.
+      event.preventDefault();
       // The keyboard stays here: what is typed next replaces the value.
       const field = event.currentTarget;
       if (finish(field.value)) requestAnimationFrame(() => field === document.activeElement && field.select());
     } else if (event.key === 'Escape') {
-      setDraft(null);
-      setWrong(false);
+      entry.giveUp();
       event.currentTarget.blur();
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
@@ -148,12 +178,17 @@ function PlainNumberField({
       className="number-field"
       size="xs"
       aria-label={label}
-      value={draft ?? shown ?? textOf(given)}
+      value={text}
       // As wide as what it holds: nothing is cut off.
-      styles={{ input: { '--signs': signsOf(draft ?? shown ?? textOf(given)) } }}
-      error={wrong ? hint : undefined}
+      styles={{ input: { '--signs': signsOf(text) } }}
+      error={entry.wrong ? hint : undefined}
+      description={entry.note}
+      inputWrapperOrder={['label', 'input', 'description', 'error']}
       disabled={disabled}
-      onFocus={(event) => event.currentTarget.select()}
+      onFocus={(event) => {
+        event.currentTarget.select();
+        entry.forget();
+      }}
       onChange={(event) => setDraft(event.currentTarget.value)}
       onBlur={(event) => {
         if (typed.current !== null) finish(event.currentTarget.value);

@@ -46,6 +46,7 @@ const canvasNow = (scene: Scene, selection: Selection, more: Partial<CanvasNow> 
     seeing: { arrows: false, nodeNames: false, landmarks: false, speeds: false },
     preview: null,
     hints: [],
+    cursor: null,
     ...more,
   };
 };

@@ -17,6 +17,7 @@ const FIRST = 6;
 export function ColorFields({ scene, value, onChange }: ColorFieldsProps) {
   const used = useMemo(() => colorsOf(scene), [scene]);
   const [isWhole, setWhole] = useState(false);
+  const [isOpen, setOpen] = useState(value !== '');
   const read = readColors(value);
   const named = 'colors' in read ? read.colors : [];
   // Those that the drawing has no more stay, until they are taken out.
@@ -28,7 +29,7 @@ export function ColorFields({ scene, value, onChange }: ColorFieldsProps) {
   };
   if (all.length === 0) return null;
   return (
-    <details className="color-fields" open={named.length > 0 || undefined}>
+    <details className="color-fields" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary title="Each gets a name by which a page sets it, and what it is on dark pages">
         Colours that the page may set{named.length > 0 ? ` (${named.length})` : ''}
       </summary>

@@ -1,5 +1,5 @@
 import { Progress } from '@mantine/core';
-import { useEffect, useMemo, useState, type CSSProperties } from 'react';
+import { useEffect, useMemo, useState, type CSSProperties, type KeyboardEvent } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import {
   FORMAT_GROUPS,
@@ -106,9 +106,23 @@ export function SendView() {
   );
 }
 
+/** The formats in the order in which they are listed. */
+const LISTED = FORMAT_GROUPS.flatMap((group) => FORMATS.filter((one) => one.group === group));
+
+/** Arrows choose the next format, or the one before. */
+function goOn(event: KeyboardEvent<HTMLElement>, chosen: string, onChoose: (id: string) => void): void {
+  const way = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+  if (way === undefined) return;
+  event.preventDefault();
+  const next = LISTED[(LISTED.findIndex(({ id }) => id === chosen) + way + LISTED.length) % LISTED.length];
+  if (!next) return;
+  onChoose(next.id);
+  event.currentTarget.querySelector<HTMLElement>(`[data-format="${next.id}"]`)?.focus();
+}
+
 function FormatList({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
   return (
-    <div className="format-list" role="group" aria-label="Format">
+    <div className="format-list" role="group" aria-label="Format" onKeyDown={(event) => goOn(event, chosen, onChoose)}>
       {FORMAT_GROUPS.map((group) => (
         <Formats key={group} group={group} chosen={chosen} onChoose={onChoose} />
       ))}
@@ -147,6 +161,9 @@ function Formats({ group, chosen, onChoose }: FormatsProps) {
           title={one.about}
           aria-label={one.name}
           aria-pressed={one.id === chosen}
+          data-format={one.id}
+          // One stop for the keyboard: from there arrows go to the others.
+          tabIndex={one.id === chosen ? 0 : -1}
           onClick={() => onChoose(one.id)}
         >
           {one.name}

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import type { Output } from '../jobs/index.ts';
 import { copyText } from './copy.ts';
 import { saveOutput, savedName } from './save.ts';
@@ -9,6 +10,16 @@ const MOST_COPIED = 20_000_000;
 /** What is done with an output: its text copied, its file saved, or several of them in one archive. */
 export function Taking({ output: { files } }: { output: Output }) {
   const [first] = files;
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.shiftKey || event.altKey || event.key.toLowerCase() !== 's')
+        return;
+      event.preventDefault();
+      void saveOutput(files);
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [files]);
   if (!first) return null;
   const copy = async (): Promise<void> => copyText(await first.blob.text(), first.name);
   return (
@@ -21,7 +32,7 @@ export function Taking({ output: { files } }: { output: Output }) {
       <button
         type="button"
         className="bar-button strong"
-        title={savedName(files)}
+        title={`${savedName(files)} (Ctrl S)`}
         onClick={() => void saveOutput(files)}
       >
         Save {savedName(files)}

@@ -32,6 +32,8 @@ export interface ToolHost {
   hint: (hints: readonly Hint[]) => void;
   /** Says something to the person. */
   tell: (message: string) => void;
+  /** Offers to put a rider on a guide that it was dropped on. */
+  offerRide: (rider: string, guide: string) => void;
   options: () => ToolOptions;
   /** Keeps a stroke or a motion of the hand, so that its fit can be changed afterwards. */
   keepStroke: (made: LastStroke | null) => void;
@@ -70,6 +72,8 @@ export interface CanvasTool {
   readonly also: string;
   /** What a hand does with it, for the line under the canvas; absent: that depends on what is selected. */
   readonly line?: string;
+  /** How it draws by keys: by presses at a cursor, or by drags from one to the next; absent: not so. */
+  readonly pointed?: 'press' | 'drag';
   /** Makes it; `done` takes the first tool again. */
   readonly make: (host: ToolHost, done: () => void) => Tool;
 }

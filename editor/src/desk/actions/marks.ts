@@ -9,6 +9,7 @@ import {
   setCycleRoom,
   setLegSpeed,
   setRoom,
+  stretchMarks,
   type Place,
   type Scene,
 } from '@pace-line/core';
@@ -32,6 +33,30 @@ export function addMark(desk: Desk, riderId: string | undefined = selectionOf(de
   const time = Math.round(localTimeOf(desk, riderId) * fps) / fps;
   const id = freeId(idsIn(sceneOf(desk)), `${riderId}-m`);
   perform(desk, 'Add mark', insertMark, { rider: riderId, time, id }, selectRider(riderId, [id]));
+}
+
+/** Scales the times of marks about a local time, s, as far as there is room; says how far that is. */
+export function scaleTimes(
+  desk: Desk,
+  { rider, marks }: { readonly rider: string; readonly marks: readonly string[] },
+  factor: number,
+  about: number | undefined,
+): void {
+  const span = (): number => {
+    const times = riderById(sceneOf(desk), rider)?.pace.marks.filter(({ id }) => marks.includes(id)) ?? [];
+    return (times.at(-1)?.time ?? 0) - (times[0]?.time ?? 0);
+  };
+  const before = span();
+  const args = { rider, marks, factor, ...(about === undefined ? {} : { about }) };
+  if (!perform(desk, 'Scale times', stretchMarks, args)) return;
+  const got = before > 0 ? span() / before : factor;
+  if (Math.abs(got - factor) < 1e-6) return;
+  const percent = `${Number((got * 100).toFixed(1))} %`;
+  tell(
+    got === 1
+      ? 'There is no room: the next mark, or the end of the cycle, is in the way. Nothing was changed.'
+      : `There was room for ${percent}: the next mark, or the end of the cycle, is in the way.`,
+  );
 }
 
 /** What was typed as a place: a distance, px, or a place in words. */

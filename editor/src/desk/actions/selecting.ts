@@ -11,6 +11,7 @@ import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document
 import { tell } from '../../look/notices.tsx';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
 import { change, perform, plural } from './change.ts';
+import { sayLost } from './saying.ts';
 
 /** Selects all parts of what has some selected, else all guides and riders that are not locked. */
 export function selectAll(desk: Desk): void {
@@ -73,10 +74,20 @@ export function deleteThings(desk: Desk, guideIds: readonly string[], riderIds: 
   const isFree = (id: string): boolean => free.some((one) => one.id === id);
   const [guides, riders] = [guideIds.filter(isFree), riderIds.filter(isFree)];
   if (free.length === 0) return;
+  const left = scene.riders.filter(
+    (one) => one.guide !== null && guides.includes(one.guide) && !riders.includes(one.id),
+  );
   change(
     desk,
     names.length === 1 ? `Delete ${names[0] ?? ''}` : `Delete ${names.length} things`,
     (base) => deleteGuides(deleteRiders(base, { ids: riders }), { ids: guides, time }),
     NOTHING,
   );
+  // Riders lose their marks with their guide.
+  if (left.length > 0 && sceneOf(desk) !== scene) {
+    const guide =
+      guides.length === 1 ? `“${guideById(scene, guides[0] ?? '')?.name ?? ''}”` : `${guides.length} guides`;
+    const whose = left.length === 1 ? `“${left[0]?.name ?? ''}” stays` : `${left.length} riders stay`;
+    sayLost(desk, `Deleted ${guide}; ${whose} where ${left.length === 1 ? 'it is' : 'they are'}, without marks`);
+  }
 }

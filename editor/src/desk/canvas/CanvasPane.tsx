@@ -9,6 +9,7 @@ import { useFit } from './navigation.ts';
 import { SeatingNote } from './SeatingNote.tsx';
 import { useToolKeys } from '../keys/tool-keys.ts';
 import { ToolOptionsBar } from './ToolOptionsBar.tsx';
+import { useCursor } from './use-cursor.ts';
 import { useArtDrop } from './use-art-drop.tsx';
 import { pointerOn, usePointer } from './use-pointer.ts';
 import { useTools } from './use-tools.ts';
@@ -23,7 +24,7 @@ export function CanvasPane() {
   const fit = useFit(surface);
   const tools = useTools();
   useLeaving(tools.all[tool]);
-  useToolKeys(tools.all[tool], () => set({ tool: 'adjust' }));
+  useToolKeys(tools.all[tool], useCursor(surface, tools), () => set({ tool: 'adjust' }));
   useRouteOfSelection();
   const handlers = usePointer(surface, tools);
   const drop = useArtDrop((event) => pointerOn(surface.current, event));

@@ -18,8 +18,15 @@ import { artNodes } from '../../figures/stage/art-gate.ts';
 import { svgElement } from '../../figures/stage/svg.ts';
 import { ViewGroup } from './ViewGroup.tsx';
 
-/** Frames before and after the playhead at which the rider is shown. */
-const FRAMES = [-12, -8, -4, 4, 8, 12];
+/** Opacities of the nearest and of the farthest skin. */
+const [NEAR, FAR] = [0.34, 0.08];
+
+/** So many skins before and as many after the playhead, at a distance of so many frames. */
+const framesOf = ({ count, step }: { readonly count: number; readonly step: number }) =>
+  Array.from({ length: count }, (_, i) => i + 1).flatMap((n) => {
+    const opacity = count > 1 ? NEAR + ((FAR - NEAR) * (n - 1)) / (count - 1) : NEAR;
+    return [-n, n].map((side) => ({ frames: side * step, opacity }));
+  });
 
 /** Skins at most: more cover each other. */
 const MOST = 60;
@@ -38,7 +45,11 @@ function skinsOf(
   scene: Scene,
   rider: Rider,
   time: number,
-  seeing: { readonly marks: boolean; readonly frames: boolean; readonly ways: boolean },
+  seeing: {
+    readonly marks: boolean;
+    readonly frames: ReturnType<typeof framesOf>;
+    readonly ways: boolean;
+  },
 ) {
   const { length } = prepare(scene);
   const { fps } = scene.clock;
@@ -46,9 +57,7 @@ function skinsOf(
   const marks = seeing.marks
     ? rider.pace.marks.flatMap((mark) => shownTimes(folding, mark.time, length).map((at) => ({ at, opacity: 0.32 })))
     : [];
-  const frames = seeing.frames
-    ? FRAMES.map((count) => ({ at: time + count / fps, opacity: 0.42 - 0.03 * Math.abs(count) }))
-    : [];
+  const frames = seeing.frames.map(({ frames: count, opacity }) => ({ at: time + count / fps, opacity }));
   const ways = seeing.ways ? timesApart(scene, rider).map((at) => ({ at, opacity: 0.28 })) : [];
   return [...marks, ...frames, ...ways].slice(0, MOST);
 }
@@ -88,6 +97,7 @@ const apart = new WeakMap<Scene, Map<string, readonly number[]>>();
 
 function Onion({ rider: id }: { rider: string }) {
   const { onionMarks, onionFrames, onionWays } = usePreferences((state) => state.seeing);
+  const onion = usePreferences((state) => state.onion);
   const host = useRef<SVGGElement | null>(null);
   const hold = useCallback((group: SVGGElement | null) => {
     host.current = group;
@@ -100,7 +110,11 @@ function Onion({ rider: id }: { rider: string }) {
     const moving = motion.rider(id);
     const group = host.current;
     if (!group || !rider || !art || !moving) return;
-    const wanted = skinsOf(scene, rider, time, { marks: onionMarks, frames: onionFrames, ways: onionWays });
+    const wanted = skinsOf(scene, rider, time, {
+      marks: onionMarks,
+      frames: onionFrames ? framesOf(onion) : [],
+      ways: onionWays,
+    });
     while (skins.current.length > wanted.length) skins.current.pop()?.skin.remove();
     while (skins.current.length < wanted.length) {
       const skin = svgElement('g');

@@ -16,6 +16,7 @@ const SNAP_NAMES: Readonly<Record<SnapKind, string>> = {
 };
 
 const FRAMES: Units = { '': 1, f: 1 };
+const TIMES: Units = { '': 1, '×': 1, x: 1 };
 
 const SEEING_NAMES: Readonly<Record<keyof Seeing, string>> = {
   arrows: 'direction arrows',
@@ -95,9 +96,39 @@ export function SeeingMenu() {
               checked={seeing[key]}
               onChange={(event) => setSeeing({ [key]: event.currentTarget.checked })}
             />
+            {key === 'onionFrames' && seeing.onionFrames && <OnionFields />}
           </div>
         ))}
       </Popover.Dropdown>
     </Popover>
+  );
+}
+
+/** How many skins there are, and how far they are apart. */
+function OnionFields() {
+  const { onion, setOnion } = usePreferences();
+  return (
+    <>
+      <NumberField
+        label="Onion skin: how many before and after"
+        value={onion.count}
+        unit="×"
+        units={TIMES}
+        digits={0}
+        min={1}
+        max={20}
+        onCommit={(count) => setOnion({ count: Math.round(count) })}
+      />
+      <NumberField
+        label="Onion skin: frames between them"
+        value={onion.step}
+        unit="f"
+        units={FRAMES}
+        digits={0}
+        min={1}
+        max={1000}
+        onCommit={(step) => setOnion({ step: Math.round(step) })}
+      />
+    </>
   );
 }

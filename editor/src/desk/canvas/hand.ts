@@ -8,10 +8,12 @@ interface Hand {
   readonly hints: readonly Hint[];
   /** Where the pointer is, canvas px. */
   readonly at: readonly [x: number, y: number] | null;
+  /** Where arrows have brought the cursor of a drawing tool; null while a pointer is used. */
+  readonly cursor: readonly [x: number, y: number] | null;
 }
 
 /** What a hand is about on the canvas beside the scene: painted, not rendered. */
-export const hand = createStore<Hand>()(() => ({ preview: null, hints: [], at: null }));
+export const hand = createStore<Hand>()(() => ({ preview: null, hints: [], at: null, cursor: null }));
 
 export function showHints(hints: readonly Hint[]): void {
   if (hints.length > 0 || hand.getState().hints.length > 0) hand.setState({ hints });

@@ -5,7 +5,8 @@ import { isInHand, type Pointer } from '../../tools/index.ts';
 import { useDesk } from '../context.ts';
 import { ART_DRAG, GUIDE_DRAG } from '../drawers/drag.ts';
 import { keptById } from '../drawers/kept.ts';
-import { parkArt } from '../actions/riding.ts';
+import { bringInArt, parkArt } from '../actions/riding.ts';
+import { shapeDragged } from '../drawers/shapes.ts';
 import { dropOnGuide } from '../actions/seating.ts';
 import { placeKept } from '../actions/outlines.ts';
 
@@ -60,8 +61,13 @@ export function useArtDrop(pointerOf: (event: DragEvent<HTMLDivElement>) => Poin
       return;
     }
     const guide = guideUnder(p);
-    if (guide === null) parkArt(desk, art, [p.x, p.y]);
-    else dropOnGuide(desk, art, guide, [p.x, p.y]);
+    // A shape is taken into the scene with its first rider: one step of undo.
+    doc.inRun(`drop ${p.time}`, () => {
+      const shape = shapeDragged(art);
+      const id = shape ? bringInArt(desk, shape.name, shape.art) : art;
+      if (guide === null) parkArt(desk, id, [p.x, p.y]);
+      else dropOnGuide(desk, id, guide, [p.x, p.y]);
+    });
   };
 
   const hovered = overGuide === null ? undefined : guideById(shown, overGuide);

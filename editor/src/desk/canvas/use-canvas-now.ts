@@ -24,10 +24,10 @@ export function useCanvasNow(surface: RefObject<HTMLElement | null>): (frame: Fr
   return useCallback(
     (frame) => {
       const { view, tool, hover } = useDeskView.getState();
-      const { preview, hints } = hand.getState();
+      const { preview, hints, cursor } = hand.getState();
       const { committed, selection } = doc.state;
       return {
-        ...{ frame, scene: frame.scene, committed, selection, view, hover, preview, hints },
+        ...{ frame, scene: frame.scene, committed, selection, view, hover, preview, hints, cursor },
         pane: pane.current,
         isAdjusting: tool === 'adjust',
         seeing: usePreferences.getState().seeing,

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { prepare } from '@pace-line/core';
-import { tell } from '../../look/notices.tsx';
+import { offer, tell } from '../../look/notices.tsx';
 import { CANVAS_TOOLS, type Tool, type ToolHost, type ToolName } from '../../tools/index.ts';
 import { change } from '../actions/change.ts';
+import { askToRide } from '../actions/seating.ts';
 import { useDesk } from '../context.ts';
 import { keepStroke, useDeskView, usePreferences } from '../view.ts';
 import { showHints, showPreview } from './hand.ts';
@@ -34,6 +35,13 @@ export function useTools(): Tools {
       preview: showPreview,
       snapping: () => usePreferences.getState().snapping,
       hint: showHints,
+      offerRide(rider, guide) {
+        const { riders, guides } = doc.state.committed;
+        const [one, on] = [riders.find(({ id }) => id === rider), guides.find(({ id }) => id === guide)];
+        if (!one || !on) return;
+        const ride = (): Promise<void> => Promise.resolve(askToRide(desk, rider, guide));
+        offer(`“${one.name}” lies on “${on.name}”`, 'Put it on the guide', ride, 10_000);
+      },
       tell: (message) => tell(message),
       options: () => usePreferences.getState().toolOptions,
       keepStroke,

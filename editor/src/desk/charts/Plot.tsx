@@ -10,7 +10,7 @@ import {
   type ChartOptions,
 } from 'chart.js';
 import { dequal } from 'dequal/lite';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState, type RefObject } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Axes, Measure } from '@pace-line/core';
 import { useFrame } from '../../scene/context.ts';
@@ -59,54 +59,7 @@ export default function Plot({ curves, color, what, across, axes, length, limit,
   const data = useMemo(() => ({ datasets: datasetsOf(curves, ink) }), [curves, ink]);
   const { area, watch } = useArea();
   const selected = curves.find(({ isSelected }) => isSelected) ?? curves[0];
-  const options = useMemo((): ChartOptions<'line'> => {
-    const axis = {
-      ticks: { color: ink.muted, maxTicksLimit: 6 },
-      grid: { color: ink.rule },
-      border: { color: ink.muted },
-    };
-    return {
-      animation: false,
-      parsing: false,
-      normalized: true,
-      responsive: true,
-      maintainAspectRatio: false,
-      layout: { padding: { left: 0, right: RIGHT, top: ABOVE, bottom: 2 } },
-      interaction: { mode: 'nearest', axis: 'x', intersect: false },
-      scales: {
-        x: {
-          type: 'linear',
-          // The times are named at the head of the sheet.
-          ...(across === 'time' ? { min: axes.from, max: axes.to, display: false } : {}),
-          title: { display: across !== 'time', text: 'distance along the guide, px', color: ink.muted },
-          ...axis,
-        },
-        y: {
-          title: { display: true, text: what.unit, color: ink.muted },
-          ...axis,
-          ...(limit > 0 ? { suggestedMax: limit * 1.1 } : {}),
-          // As wide as the names left of the sheet.
-          afterFit: (scale) => {
-            scale.width = axes.left;
-          },
-        },
-      },
-      plugins: {
-        tooltip: {
-          callbacks: {
-            title: ([item]) =>
-              across === 'time' ? `${(item?.parsed.x ?? 0).toFixed(2)} s` : `${(item?.parsed.x ?? 0).toFixed(0)} px`,
-            label: (item) => `${item.dataset.label ?? ''}: ${(item.parsed.y ?? 0).toFixed(1)} ${what.unit}`,
-          },
-        },
-      },
-      onClick: (event: ChartEvent) => {
-        const at = chart.current?.scales['x']?.getValueForPixel(event.x ?? 0);
-        if (at === undefined) return;
-        onTime(across === 'time' ? Math.min(length, Math.max(0, at)) : timeAtWay(selected?.measures ?? [], at));
-      },
-    };
-  }, [across, axes.from, axes.to, axes.left, limit, length, what, ink, onTime, selected]);
+  const options = useOptions({ across, axes, length, limit, what, ink, onTime, measures: selected?.measures }, chart);
   useFrame(({ time, motion }) => {
     const made = chart.current;
     const line = rule.current;
@@ -141,6 +94,68 @@ export default function Plot({ curves, color, what, across, axes, length, limit,
       )}
     </div>
   );
+}
+
+interface OptionsOf extends Pick<PlotProps, 'across' | 'axes' | 'length' | 'limit' | 'what' | 'onTime'> {
+  readonly ink: Ink;
+  /** Of the rider whose place a press means. */
+  readonly measures: readonly Measure[] | undefined;
+}
+
+/** How Chart.js draws it: its time where the sheet has it. */
+function useOptions(
+  { across, axes, length, limit, what, ink, onTime, measures }: OptionsOf,
+  chart: RefObject<ChartJs<'line', Points> | null>,
+): ChartOptions<'line'> {
+  const { from, to, left } = axes;
+  return useMemo((): ChartOptions<'line'> => {
+    const axis = {
+      ticks: { color: ink.muted, maxTicksLimit: 6 },
+      grid: { color: ink.rule },
+      border: { color: ink.muted },
+    };
+    return {
+      animation: false,
+      parsing: false,
+      normalized: true,
+      responsive: true,
+      maintainAspectRatio: false,
+      layout: { padding: { left: 0, right: RIGHT, top: ABOVE, bottom: 2 } },
+      interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      scales: {
+        x: {
+          type: 'linear',
+          // The times are named at the head of the sheet.
+          ...(across === 'time' ? { min: from, max: to, display: false } : {}),
+          title: { display: across !== 'time', text: 'distance along the guide, px', color: ink.muted },
+          ...axis,
+        },
+        y: {
+          title: { display: true, text: what.unit, color: ink.muted },
+          ...axis,
+          ...(limit > 0 ? { suggestedMax: limit * 1.1 } : {}),
+          // As wide as the names left of the sheet.
+          afterFit: (scale) => {
+            scale.width = left;
+          },
+        },
+      },
+      plugins: {
+        tooltip: {
+          callbacks: {
+            title: ([item]) =>
+              across === 'time' ? `${(item?.parsed.x ?? 0).toFixed(2)} s` : `${(item?.parsed.x ?? 0).toFixed(0)} px`,
+            label: (item) => `${item.dataset.label ?? ''}: ${(item.parsed.y ?? 0).toFixed(1)} ${what.unit}`,
+          },
+        },
+      },
+      onClick: (event: ChartEvent) => {
+        const at = chart.current?.scales['x']?.getValueForPixel(event.x ?? 0);
+        if (at === undefined) return;
+        onTime(across === 'time' ? Math.min(length, Math.max(0, at)) : timeAtWay(measures ?? [], at));
+      },
+    };
+  }, [across, from, to, left, limit, length, what, ink, onTime, measures, chart]);
 }
 
 /** Where the chart lies in its box, as Chart.js has laid it out; known again after each layout. */

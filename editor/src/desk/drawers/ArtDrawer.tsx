@@ -17,7 +17,7 @@ import { outlineText } from '../intake/outline-text.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
 import { Drawer } from './Drawer.tsx';
-import { BUILT_IN_SHAPES } from './shapes.ts';
+import { BUILT_IN_SHAPES, shapeDrag } from './shapes.ts';
 import { change } from '../actions/change.ts';
 import { bringInArt, parkArt } from '../actions/riding.ts';
 import { rideAtStart } from '../actions/seating.ts';
@@ -65,12 +65,22 @@ export function ArtDrawer() {
             <button
               type="button"
               className="art-face"
+              draggable
+              onDragStart={(event) => {
+                event.dataTransfer.setData(ART_DRAG, shapeDrag(shape.name));
+                event.dataTransfer.effectAllowed = 'copy';
+              }}
               onClick={() => bringInArt(desk, shape.name, shape.art)}
               aria-label={`Take the shape ${shape.name} into the scene`}
             >
               <img alt="" src={svgUrl(shape.art.markup)} draggable={false} />
             </button>
             <span className="art-name">{shape.name}</span>
+            <PlaceButtons
+              name={`a new ${shape.name}`}
+              take={() => bringInArt(desk, shape.name, shape.art)}
+              words={['Put', 'Put']}
+            />
           </li>
         ))}
       </ul>
@@ -108,33 +118,10 @@ function ArtTile({ art }: { art: Art }) {
 function ArtButtons({ art }: { art: Art }) {
   const desk = useDesk();
   const used = useDocumentState((state) => state.shown.riders.some((rider) => rider.art === art.id));
-  const canvas = useDocumentState((state) => state.shown.canvas);
-  const route = useDeskView((state) => state.route);
   const families = useMemo(() => familiesOfArt(art), [art]);
-  // As on the sheet: without a choice, the first.
-  const guide = useDocumentState(
-    ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
-  );
   return (
     <span className="art-buttons">
-      {guide && (
-        <button
-          type="button"
-          className="small-button"
-          onClick={() => rideAtStart(desk, art.id, guide.id)}
-          aria-label={`Ride ${art.name} on ${guide.name}`}
-        >
-          ride
-        </button>
-      )}
-      <button
-        type="button"
-        className="small-button"
-        onClick={() => parkArt(desk, art.id, [canvas.width / 2, canvas.height / 2])}
-        aria-label={`Park ${art.name} on the canvas`}
-      >
-        park
-      </button>
+      <PlaceButtons name={art.name} take={() => art.id} words={['Ride', 'Park']} />
       {families.length > 0 && (
         <IconAction
           label={`Text of ${art.name} to outlines`}
@@ -160,5 +147,47 @@ function ArtButtons({ art }: { art: Art }) {
         />
       )}
     </span>
+  );
+}
+
+interface PlaceButtonsProps {
+  readonly name: string;
+  /** Gives the art's id; what is not in the scene yet is taken into it. */
+  readonly take: () => string;
+  /** What a reader hears it do on a guide, and on the canvas. */
+  readonly words: readonly [string, string];
+}
+
+/** Puts art on the guide that is worked on, or in the middle of the canvas; one step of undo. */
+function PlaceButtons({ name, take, words: [onGuide, onCanvas] }: PlaceButtonsProps) {
+  const desk = useDesk();
+  const canvas = useDocumentState((state) => state.shown.canvas);
+  const route = useDeskView((state) => state.route);
+  // As on the sheet: without a choice, the first.
+  const guide = useDocumentState(
+    ({ shown, selection }) => guideById(shown, selection.guides[0] ?? route) ?? shown.guides[0],
+  );
+  const place = (put: (art: string) => void): void => desk.doc.inRun(`place ${Date.now()}`, () => put(take()));
+  return (
+    <>
+      {guide && (
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => place((art) => rideAtStart(desk, art, guide.id))}
+          aria-label={`${onGuide} ${name} on ${guide.name}`}
+        >
+          On the guide
+        </button>
+      )}
+      <button
+        type="button"
+        className="small-button"
+        onClick={() => place((art) => parkArt(desk, art, [canvas.width / 2, canvas.height / 2]))}
+        aria-label={`${onCanvas} ${name} on the canvas`}
+      >
+        On the canvas
+      </button>
+    </>
   );
 }

@@ -40,3 +40,12 @@ export const BUILT_IN_SHAPES = [
     '<path d="M2 20C16 0 46 -2 70 20 46 42 16 40 2 20Z" fill="#55752A"/><path d="M2 20H60" stroke="#E5EBCB" stroke-width="2"/>',
   ),
 ] as const;
+
+/** What begins the word of a shape that is dragged: it is no art of the scene yet. */
+const SHAPE = '·shape ';
+
+export const shapeDrag = (name: string): string => `${SHAPE}${name}`;
+
+/** The shape that is dragged under a word; undefined where it is an art of the scene. */
+export const shapeDragged = (word: string): (typeof BUILT_IN_SHAPES)[number] | undefined =>
+  word.startsWith(SHAPE) ? BUILT_IN_SHAPES.find(({ name }) => name === word.slice(SHAPE.length)) : undefined;

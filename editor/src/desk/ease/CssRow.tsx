@@ -17,7 +17,8 @@ export function CssRow({ ease, edit }: EaseEdit) {
   const take = (): void => {
     if (draft !== null && draft !== text && reading?.ok)
       change(desk, 'Change ease', (scene) => edit(scene, reading.ease));
-    setDraft(null);
+    // What is not understood stays to be mended.
+    if (reading?.ok !== false || draft?.trim() === '') setDraft(null);
   };
   const copy = async (): Promise<void> => {
     try {

@@ -232,7 +232,7 @@ export const COMMANDS: readonly FoundCommand[] = [
   },
   {
     title: 'Fit the canvas',
-    about: 'All of the canvas is in view',
+    about: 'All of the canvas is in view; once more: everything, wherever it lies',
     where: 'Canvas',
     also: 'zoom fit view reset whole',
     keys: '0',

@@ -8,6 +8,7 @@ import { deleteSelected, selectAll } from '../actions/selecting.ts';
 import { flipSelection } from '../actions/transforming.ts';
 import { zoomedAt } from '../../figures/view-transform.ts';
 import { sceneOf, selectionOf, type Desk } from '../desk.ts';
+import { goToCanvas, goToSheet } from './go-to.ts';
 import { CANVAS_TOOLS } from '../../tools/index.ts';
 import { foldCards, useDeskView, type Drawer } from '../view.ts';
 
@@ -37,10 +38,16 @@ function goToPart(desk: Desk, way: 1 | -1): void {
   );
 }
 
+/** After time was scrubbed, left and right step its frames; else they carry what is selected. */
+function aside(desk: Desk, size: number): void {
+  if (view().scrubbed) desk.playback.step(size, sceneOf(desk).clock.fps);
+  else nudge(desk, size, 0);
+}
+
 /** Arrows that carry what is selected a frame or a px, times `size`. */
 const arrows = (desk: Desk, size: number): Readonly<Record<string, () => void>> => ({
-  ArrowLeft: () => nudge(desk, -size, 0),
-  ArrowRight: () => nudge(desk, size, 0),
+  ArrowLeft: () => aside(desk, -size),
+  ArrowRight: () => aside(desk, size),
   ArrowUp: () => nudge(desk, 0, -size),
   ArrowDown: () => nudge(desk, 0, size),
 });
@@ -58,6 +65,8 @@ const arranging = (): Readonly<Record<string, () => void>> => ({
   k: () => drawer('contents'),
   l: () => drawer('art'),
   ';': () => drawer('collection'),
+  c: goToCanvas,
+  s: goToSheet,
   '[': () => lean(1),
   ']': () => lean(-1),
   '\\': foldCards,

@@ -4,11 +4,11 @@ import { useDeskView } from '../view.ts';
 import { takesKeys } from './takes-keys.ts';
 
 /** Keys that a tool understands, before the Desk's own. */
-export function useToolKeys(tool: Tool, leave: () => void): void {
+export function useToolKeys(tool: Tool, cursor: (event: KeyboardEvent) => boolean, leave: () => void): void {
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (takesKeys(event.target)) return;
-      const used = event.key === 'Escape' ? tool.cancel() : tool.key(event.key, event.shiftKey);
+      const used = cursor(event) || (event.key === 'Escape' ? tool.cancel() : tool.key(event.key, event.shiftKey));
       if (used) {
         event.preventDefault();
         event.stopImmediatePropagation();
@@ -16,5 +16,5 @@ export function useToolKeys(tool: Tool, leave: () => void): void {
     };
     window.addEventListener('keydown', onKeyDown, true);
     return () => window.removeEventListener('keydown', onKeyDown, true);
-  }, [tool, leave]);
+  }, [tool, cursor, leave]);
 }

@@ -3,6 +3,7 @@ import { isLetOn } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { controlKeys, plainKeys, shiftedKeys, type Bindings } from './bindings.ts';
+import { cardOfKey, goToCard } from './go-to.ts';
 import { isReached, watchReach } from './reach.ts';
 import { spaceHeld } from './space-key.ts';
 import { takesKeys } from './takes-keys.ts';
@@ -22,6 +23,12 @@ export function useDeskKeys(): void {
         if (isReached(event.target)) return;
         event.preventDefault();
         if (!event.repeat) Object.assign(spaceHeld, { current: true, panned: false });
+        return;
+      }
+      const card = event.ctrlKey || event.metaKey ? undefined : cardOfKey(event);
+      if (card) {
+        event.preventDefault();
+        goToCard(card);
         return;
       }
       const action = tableOf(event).get(event.key.length === 1 ? event.key.toLowerCase() : event.key);
@@ -45,7 +52,10 @@ export function useDeskKeys(): void {
       spaceHeld.current = false;
       useDeskView.getState().set({ asSent: false });
     };
-    const unwatch = watchReach();
+    const unwatch = watchReach(() => {
+      const { scrubbed, set } = useDeskView.getState();
+      if (scrubbed) set({ scrubbed: false });
+    });
     window.addEventListener('keydown', onKeyDown);
     window.addEventListener('keyup', onKeyUp);
     window.addEventListener('blur', letGo);

@@ -20,6 +20,7 @@ import { selectRider, useDocumentState, useDocument } from '../../document/index
 import { NumberField, secondsAt } from '../../fields/index.ts';
 import { tell } from '../../look/notices.tsx';
 import { perform } from '../actions/change.ts';
+import { sayLost } from '../actions/saying.ts';
 import { changeLegSpeed, placed } from '../actions/marks.ts';
 import { PlaceField } from '../cards/PlaceField.tsx';
 import { useDesk } from '../context.ts';
@@ -230,7 +231,10 @@ function MarksText({ rider, guide }: { rider: Rider; guide: Guide }) {
         disabled={!reading?.ok}
         onClick={() => {
           if (!reading?.ok) return;
-          if (perform(desk, 'Marks from text', setMarks, { rider: rider.id, rows: reading.rows })) setText('');
+          const before = rider.pace.marks.length;
+          if (!perform(desk, 'Marks from text', setMarks, { rider: rider.id, rows: reading.rows })) return;
+          setText('');
+          if (before > 0) sayLost(desk, `${before} ${before === 1 ? 'mark' : 'marks'} replaced`);
         }}
       >
         Set {reading?.ok ? reading.rows.length : ''} marks

@@ -47,7 +47,10 @@ export function useSheetTool(
       select: (selection) => doc.select(selection),
       seek: (time) => playback.seek(time),
       goTo: (time) => playback.goTo(time),
-      hold: () => playback.hold(),
+      hold() {
+        playback.hold();
+        useDeskView.getState().set({ scrubbed: true });
+      },
       release: () => playback.release(),
       snapsToLandmarks: () => {
         const { snapping, seeing } = usePreferences.getState();

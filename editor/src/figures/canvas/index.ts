@@ -1,5 +1,6 @@
 import type { Figure } from '../figure.ts';
 import { camera } from './camera.ts';
+import { cursor } from './cursor.ts';
 import { guideLines } from './guides.ts';
 import { handles } from './handles.ts';
 import { hints } from './hints.ts';
@@ -22,4 +23,5 @@ export const CANVAS_FIGURES: readonly Figure<CanvasNow>[] = [
   seeing,
   handles,
   hints,
+  cursor,
 ];

@@ -23,6 +23,8 @@ export interface CanvasNow {
     readonly landmarks: boolean;
     readonly speeds: boolean;
   };
+  /** Where arrows have brought the cursor of a drawing tool, canvas px. */
+  readonly cursor: readonly [number, number] | null;
   /** What a tool is making and is not in the scene yet. */
   readonly preview: Preview | null;
   /** What a point was drawn to. */

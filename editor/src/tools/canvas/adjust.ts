@@ -74,6 +74,7 @@ export function adjustTool(host: ToolHost): Tool {
     up(p) {
       if (drag) {
         drag.gesture.commit();
+        drag.done?.(p);
         last = undefined;
       } else if (boxing && pressed) host.select(joined(host.selection(), inBox(host, pressed, p), p.shift));
       else if (pressed && !hit && !p.shift) host.select(NOTHING);

@@ -143,5 +143,6 @@ export const plotting = {
   about: 'Draws a guide node by node',
   also: 'pen bezier draw path points polyline curve',
   line: 'Click for a corner, drag for a curve; the first node closes, Enter ends, Backspace removes the last node, Escape cancels.',
+  pointed: 'press',
   make: plotTool,
 } as const satisfies CanvasTool;

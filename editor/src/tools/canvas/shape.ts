@@ -152,5 +152,6 @@ export const shaping = {
   about: 'Draws a guide from a shape: circle, rectangle, spiral, wave…',
   also: 'circle ellipse rectangle polygon star spiral wave figure eight primitive',
   line: 'Drag the shape’s box, or click for a middling one; Shift keeps proportions.',
+  pointed: 'drag',
   make: shapeTool,
 } as const satisfies CanvasTool;

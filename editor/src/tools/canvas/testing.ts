@@ -78,6 +78,7 @@ export function toolBench(scene: () => Scene) {
     preview: (next) => (state.preview = next),
     snapping: () => state.snapping,
     hint: (hints) => (state.hints = hints),
+    offerRide: (rider, guide) => (state.said = [...state.said, `${rider} on ${guide}?`]),
     tell: (message) => (state.said = [...state.said, message]),
     options: () => state.options,
     keepStroke: (made) => (state.lastStroke = made),

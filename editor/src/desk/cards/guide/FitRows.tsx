@@ -4,9 +4,7 @@ import { fairGuide, guideById, nodesThrough, setOutline, simplifyGuide, type Gui
 import { DEGREES, PERCENT } from '../../../fields/index.ts';
 import { scaleSelection, turnSelection } from '../../actions/transforming.ts';
 import { useDesk } from '../../context.ts';
-import { sceneOf } from '../../desk.ts';
 import { useTrial } from '../../use-trial.ts';
-import type { LastStroke } from '../../../tools/index.ts';
 import { rowWords, type RowName } from '../../../words/rows.ts';
 import { Row } from '../Card.tsx';
 import { NumberRow } from '../rows.tsx';
@@ -69,25 +67,38 @@ export function SmoothRows({ guide, nodes }: FitRowsProps) {
   );
 }
 
-/** How round the line runs through the points that were just set. */
-export function RoundRow({ guide, stroke }: { guide: Guide; stroke: Extract<LastStroke, { kind: 'points' }> }) {
-  const desk = useDesk();
+/** How round the line runs through its nodes: from straight to a smooth curve, whatever its handles were. */
+export function RoundRow({ guide }: { guide: Guide }) {
   return (
     <LiveRow
       of="guide.round"
       unit="%"
       max={100}
       step={5}
-      first={100}
+      first={roundnessOf(guide)}
       from={guide}
       change={(base, percent) => {
-        const round = nodesThrough(stroke.points, percent / 100, stroke.closed);
-        const now = guideById(sceneOf(desk), guide.id) ?? guide;
+        const now = guideById(base, guide.id) ?? guide;
+        const points = now.nodes.map(({ x, y }) => [x, y] as const);
+        const round = nodesThrough(points, percent / 100, now.closed);
+        // Nodes that lie on each other are one point there.
+        if (round.length !== now.nodes.length) return base;
         const bent = now.nodes.map((node, i) => ({ ...node, in: round[i]?.in, out: round[i]?.out }));
-        return setOutline(base, { guide: guide.id, nodes: bent, closed: stroke.closed });
+        return setOutline(base, { guide: guide.id, nodes: bent, closed: now.closed });
       }}
     />
   );
+}
+
+/** How round a guide is, in steps of 5 %: its handles against those of a smooth curve through the same nodes, a third of the way to the next. */
+function roundnessOf({ nodes, closed }: Guide): number {
+  const shares = nodes.flatMap(({ x, y, out }, i) => {
+    const next = nodes[i + 1] ?? (closed ? nodes[0] : undefined);
+    const apart = next ? Math.hypot(next.x - x, next.y - y) : 0;
+    return apart > 0 ? [(3 * Math.hypot(out?.[0] ?? 0, out?.[1] ?? 0)) / apart] : [];
+  });
+  const mean = shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
+  return Math.min(100, Math.round(mean * 20) * 5);
 }
 
 interface LiveRowProps {
@@ -95,22 +106,23 @@ interface LiveRowProps {
   readonly unit: string;
   readonly max: number;
   readonly step: number;
+  /** Where the slider stands at first; absent: at 0, which changes nothing, and there again after each change. */
   readonly first?: number;
   readonly from: Guide;
   readonly change: (scene: Scene, value: number) => Scene;
 }
 
 /** A change that is tried out as its slider moves, always from the guide as it was when the slider was taken; one step of undo. */
-function LiveRow({ of, unit, max, step, first = 0, from, change }: LiveRowProps) {
+function LiveRow({ of, unit, max, step, first, from, change }: LiveRowProps) {
   const trial = useTrial();
   const { label } = rowWords(of);
-  const [value, setValue] = useState(first);
+  const [value, setValue] = useState(first ?? 0);
   const count = from.nodes.length;
   const move = (next: number): void => {
     setValue(next);
-    trial.show(label, (base) => (next === 0 && first === 0 ? base : change(base, next)));
+    trial.show(label, (base) => (next === 0 && first === undefined ? base : change(base, next)));
   };
-  const end = (): void => trial.rest(() => first === 0 && setValue(0));
+  const end = (): void => trial.rest(() => first === undefined && setValue(0));
   return (
     <Row of={of}>
       <Slider
@@ -125,7 +137,9 @@ function LiveRow({ of, unit, max, step, first = 0, from, change }: LiveRowProps)
         label={null}
         thumbLabel={`${label}, ${unit}`}
       />
-      <span className="figures option-value">{value > 0 ? `${value} ${unit}` : `${count} nodes`}</span>
+      <span className="figures option-value">
+        {value > 0 || first !== undefined ? `${value} ${unit}` : `${count} nodes`}
+      </span>
     </Row>
   );
 }

@@ -15,6 +15,7 @@ import {
 import { DEGREES, NumberField, PX, TextField } from '../../../fields/index.ts';
 import { kept } from '../../../figures/shapes.ts';
 import type { Frame } from '../../../frame/playback.ts';
+import { sayLost } from '../../actions/saying.ts';
 import { useDesk } from '../../context.ts';
 import { LiveText, useLive } from '../../live.tsx';
 import { rowWords } from '../../../words/rows.ts';
@@ -153,7 +154,10 @@ function HandleRow({ guide, node, side, fixed }: HandleRowProps) {
   const put = (length: number, degrees: number): void => {
     const radians = (degrees * Math.PI) / 180;
     const next = length > 0 ? ([length * Math.cos(radians), length * Math.sin(radians)] as const) : null;
-    change(desk, 'Set handle', (scene) => setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }));
+    change(desk, next ? 'Set handle' : 'Remove handle', (scene) =>
+      setHandle(scene, { guide: guide.id, node: node.id, side, handle: next }),
+    );
+    if (!next && handle) sayLost(desk, 'A handle of length 0 is none: the handle was removed');
   };
   return (
     <Row of={`guide.node.${side}`}>

@@ -105,15 +105,12 @@ export const GUIDE_GROUPS: readonly CardGroup<OnGuide>[] = [
   {
     id: 'roundness',
     title: 'Roundness',
-    about: 'How round the line runs through its points.',
+    about: 'How round the line runs through its nodes: from straight to a smooth curve.',
     also: 'curve corner tension round',
     picture: WAYS.wave,
-    fits: (on, scene) => strokeOf(on) !== undefined && canBend(on, scene),
+    fits: (on, scene) => on.guide.nodes.length > 2 && canBend(on, scene),
     has: (on, scene) => strokeOf(on) !== undefined && canBend(on, scene),
-    Rows: ({ on }) => {
-      const stroke = strokeOf(on);
-      return stroke ? <RoundRow guide={on.guide} stroke={stroke} /> : null;
-    },
+    Rows: ({ on: { guide } }) => <RoundRow key={guide.id} guide={guide} />,
   },
   {
     id: 'transform',

@@ -1,9 +1,9 @@
-import { mirrorMarks, reverseMarks, squashAtMark, stretchMarks, type Rider } from '@pace-line/core';
+import { mirrorMarks, reverseMarks, squashAtMark, type Rider } from '@pace-line/core';
 import { useState } from 'react';
 import { selectRider, useDocumentState, useDocument } from '../../../document/index.ts';
 import { NumberField, PERCENT } from '../../../fields/index.ts';
 import { offered, perform } from '../../actions/change.ts';
-import { addMark, localTimeOf } from '../../actions/marks.ts';
+import { addMark, localTimeOf, scaleTimes } from '../../actions/marks.ts';
 import { deleteSelected } from '../../actions/selecting.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
@@ -85,11 +85,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           min={0.1}
           max={100_000}
           onCommit={(percent) =>
-            perform(desk, 'Scale times', stretchMarks, {
-              ...group,
-              factor: percent / 100,
-              ...(about === 'playhead' ? { about: localTimeOf(desk, rider.id) } : {}),
-            })
+            scaleTimes(desk, group, percent / 100, about === 'playhead' ? localTimeOf(desk, rider.id) : undefined)
           }
         />
         <Segments

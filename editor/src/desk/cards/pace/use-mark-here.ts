@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { foldingOf, foldTime, riderById, type Mark, type Scene } from '@pace-line/core';
+import { useDocument } from '../../../document/index.ts';
 import { useOpenScene } from '../../../scene/context.ts';
 
 /** The mark that a rider has come to at a time of the loop, s: the last that is not later, else its first. */
@@ -12,14 +13,17 @@ export function markAt(scene: Scene, riderId: string | undefined, time: number):
 
 /** The mark at the playhead. It stays what it was while time runs, and is looked for anew where it comes to rest. */
 export function useMarkHere(riderId: string | undefined): string | undefined {
+  const doc = useDocument();
   const { playback } = useOpenScene();
   const [here, setHere] = useState<string>();
-  useEffect(
-    () =>
-      playback.onFrame(({ scene, time }) => {
-        if (playback.isAtRest) setHere(markAt(scene, riderId, time)?.id);
-      }),
-    [playback, riderId],
-  );
+  useEffect(() => {
+    let last: string | undefined;
+    return playback.onFrame(({ time }) => {
+      if (!playback.isAtRest) return;
+      // As the scene is kept: what a hand is moving is looked at when it lets go.
+      const now = markAt(doc.settled.getState().shown, riderId, time)?.id;
+      if (now !== last) setHere((last = now));
+    });
+  }, [doc, playback, riderId]);
   return here;
 }

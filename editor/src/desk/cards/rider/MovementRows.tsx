@@ -3,6 +3,7 @@ import { isLinkedTo, MOVEMENT_PARTS, setPace, takeMovement, type MovementPart, t
 import { toggled, useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
+import { sayLost } from '../../actions/saying.ts';
 import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 
@@ -49,7 +50,12 @@ export function MovementRows({ rider }: { rider: Rider }) {
           onChange={(from) => {
             if (from === NONE) return;
             const chosen = MOVEMENT_PARTS.filter((part) => parts.includes(part));
-            perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen });
+            const had = rider.guide !== null || Object.values(rider.keys).some((keys) => keys.length > 0);
+            if (
+              perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen }) &&
+              had
+            )
+              sayLost(desk, `The ${chosen.map((part) => PARTS[part]).join(', ')} of “${rider.name}” were replaced`);
           }}
         />
       </Row>

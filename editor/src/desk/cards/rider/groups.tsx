@@ -192,7 +192,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     Rows: () => (
       <p className="card-note">
         What is sent shows as much as the canvas, about its pivot, turned and scaled with it. X, held, shows that. Its
-        own drawing is in the picture unless it is not sent.
+        own drawing is left out; choose Sent on this card to have it in the picture.
       </p>
     ),
   },

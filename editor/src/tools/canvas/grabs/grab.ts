@@ -60,6 +60,8 @@ export const RANKS = {
 export interface CanvasDrag {
   readonly gesture: Gesture;
   readonly follow: (scene: Scene, from: Pointer, to: Pointer) => Scene;
+  /** After it was let go and kept. */
+  readonly done?: (to: Pointer) => void;
 }
 
 /** One kind of thing that can be grabbed. To add one: a kind of hit, a file, a line in index.ts. */

@@ -1,5 +1,18 @@
-import { artById, inverseOf, moveRiders, POSE, POSE_SIZE, riderById, transformed, type Poses } from '@pace-line/core';
+import {
+  artById,
+  inverseOf,
+  moveRiders,
+  nearestOnPath,
+  pathOfGuide,
+  POSE,
+  POSE_SIZE,
+  riderById,
+  transformed,
+  type Poses,
+  type Scene,
+} from '@pace-line/core';
 import { selectRider, toggled } from '../../../document/index.ts';
+import { isInHand } from '../../in-hand.ts';
 import type { Pointer } from '../../pointer.ts';
 import { drawnWay } from './drawn-way.ts';
 import { RANKS, type Grab, type Hit } from './grab.ts';
@@ -13,6 +26,20 @@ function covers(poses: Poses, index: number, width: number, height: number, { x,
   if (!back) return false;
   const [u, v] = transformed(back, [x, y]);
   return u >= 0 && v >= 0 && u <= width && v <= height;
+}
+
+/** Screen px from a guide within which a rider that is dropped is meant for it. */
+const ONTO = 10;
+
+/** The guide on the canvas that a point lies on, the nearest first. */
+function guideUnder({ guides }: Scene, [x, y]: readonly [number, number], zoom: number): string | undefined {
+  let best: { readonly id: string; readonly gap: number } | undefined;
+  for (const guide of guides) {
+    if (!isInHand(guide) || guide.carrier !== null) continue;
+    const near = nearestOnPath(pathOfGuide(guide), x, y, ONTO / zoom);
+    if (near && near.gap <= ONTO / zoom && (!best || near.gap < best.gap)) best = { id: guide.id, gap: near.gap };
+  }
+  return best?.id;
 }
 
 /** A rider: parked it is moved; on a guide it slides along it, or is lifted. */
@@ -45,6 +72,12 @@ export const rider: Grab<Hit & { kind: 'rider' }> = {
         follow(base, a, b) {
           const [dx, dy] = drawnWay(host, one?.at ?? [pressed.x, pressed.y], a, b, { riders: ids });
           return moveRiders(base, { ids, dx, dy, time });
+        },
+        done({ zoom }) {
+          const now = riderById(host.scene(), hit.rider);
+          const guide =
+            ids.length === 1 && now?.guide === null && !now.carrier && guideUnder(host.scene(), now.at, zoom);
+          if (guide) host.offerRide(hit.rider, guide);
         },
       };
     if (pressed.ctrl) return lookAlong(host, one);
