@@ -227,3 +227,50 @@ test('Find answers on the Shelf and on Send', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.locator('.pace-line').first()).toBeVisible();
 });
+
+test('a first loop by pointer: from the Shelf to its file in at most 14 actions', async ({ page }) => {
+  await page.goto('/');
+  let actions = 0;
+  const click = async (one: Locator): Promise<void> => {
+    actions++;
+    await one.click();
+  };
+  const clickAt = async (x: number, y: number): Promise<void> => {
+    actions++;
+    await page.mouse.click(...(await canvasAt(page, x, y)));
+  };
+  await click(page.getByRole('button', { name: 'New scene' }));
+  await expect(page.locator('.canvas-edge')).toBeVisible();
+  await click(page.getByRole('button', { name: 'Plot', exact: true }));
+  for (const [x, y] of [
+    [340, 360],
+    [640, 200],
+    [940, 360],
+    [340, 360],
+  ] as const)
+    await clickAt(x, y);
+  await click(page.getByRole('button', { name: 'Art', exact: true }));
+  await click(page.getByRole('button', { name: 'Put a new Dart on Guide' }));
+  await click(page.getByRole('button', { name: 'Close Art' }));
+  // A rest where it starts, by the handle beside its mark.
+  const ring = page.locator('.mark-ring').first();
+  // The sheet has its room back first.
+  await expect(page.getByRole('complementary', { name: 'Art' })).toHaveCount(0);
+  await ring.hover();
+  const mark = await boxOf(ring);
+  actions++;
+  await page.mouse.click(mark.x + mark.width / 2, mark.y + mark.height / 2);
+  actions++;
+  await page.mouse.move(mark.x + mark.width / 2 + 16, mark.y + mark.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(mark.x + mark.width / 2 + 60, mark.y + mark.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByRole('textbox', { name: 'Rest', exact: true })).not.toHaveValue('0 s');
+  await click(page.getByRole('link', { name: 'Send' }));
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    click(page.getByRole('button', { name: /^Save .*\.svg/ })),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/\.svg$/);
+  expect(actions).toBeLessThanOrEqual(14);
+});

@@ -190,6 +190,7 @@ test('a colour of the drawing gets a name that the page may set, and what it is 
   await expect(page.getByText('This name is taken.')).toBeVisible();
   // It is kept while other formats are looked at, each with its own.
   await page.getByRole('button', { name: 'Module', exact: true }).click();
+  await page.getByText('Colours that the page may set').click();
   await expect(name).toHaveValue('');
   await page.getByRole('button', { name: 'Animated SVG', exact: true }).click();
   await expect(name).toHaveValue('wood-grain');

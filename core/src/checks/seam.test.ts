@@ -204,11 +204,11 @@ describe('what was found, in words', () => {
     expect([seamWords({ ...closed, smooth: true }), seamHolds({ ...closed, smooth: true })]).toEqual(['0.00 px', true]);
     const said = (change: Partial<typeof found>): string =>
       seamWords({ ...closed, smooth: true, closes: false, ...change });
-    expect(said({ turn: Math.PI / 6 })).toBe('jerks 30.0°');
-    expect(said({ skipped: 1 })).toBe('passes over 1 pose');
-    expect(said({ skipped: 3, fade: 0.015 })).toBe('passes over 3 poses');
-    expect(said({ fade: 0.5, growth: 0.2 })).toBe('blinks by 50%');
-    expect(said({ fade: 0.1, growth: 0.2 })).toBe('changes size by 20%');
+    expect(said({ turn: Math.PI / 6 })).toBe('rotation jumps 30.0°');
+    expect(said({ skipped: 1 })).toBe('skips 1 pose');
+    expect(said({ skipped: 3, fade: 0.015 })).toBe('skips 3 poses');
+    expect(said({ fade: 0.5, growth: 0.2 })).toBe('opacity jumps 50 %');
+    expect(said({ fade: 0.1, growth: 0.2 })).toBe('size jumps 20 %');
     expect(said({ hidden: true })).toBe('out of sight');
     expect(said({ closes: true, smooth: false, speedBefore: 40, speedAfter: 80.4 })).toBe('40 → 80 px/s');
     expect(said({ closes: true, turnSpeed: 48 })).toBe('turns at 48 px/s');

@@ -9,10 +9,9 @@ export const seamHolds = ({ closes, smooth }: SeamFinding): boolean => closes &&
 /** What jumps at a seam that does not close: its place, else its turn, its poses, its opacity or its size. */
 function stepWords({ gap, turn, fade, growth, skipped }: SeamFinding): string {
   if (gap > SEAM.gap) return `jumps ${gap.toFixed(1)} px`;
-  if (turn > SEAM.angle) return `jerks ${((turn * 180) / Math.PI).toFixed(1)}°`;
-  if (skipped > 0 && fade <= SEAM.fade && growth <= SEAM.fade)
-    return `passes over ${skipped} pose${skipped > 1 ? 's' : ''}`;
-  return fade >= growth ? `blinks by ${Math.round(fade * 100)}%` : `changes size by ${Math.round(growth * 100)}%`;
+  if (turn > SEAM.angle) return `rotation jumps ${((turn * 180) / Math.PI).toFixed(1)}°`;
+  if (skipped > 0 && fade <= SEAM.fade && growth <= SEAM.fade) return `skips ${skipped} pose${skipped > 1 ? 's' : ''}`;
+  return fade >= growth ? `opacity jumps ${Math.round(fade * 100)} %` : `size jumps ${Math.round(growth * 100)} %`;
 }
 
 /** A rider's seam in a few words. */

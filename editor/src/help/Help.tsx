@@ -1,6 +1,8 @@
-import { IconArrowLeft } from '@tabler/icons-react';
-import { useEffect } from 'react';
+import { TextInput } from '@mantine/core';
+import { IconArrowLeft, IconSearch } from '@tabler/icons-react';
+import { useEffect, useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
+import { FindIndex } from '../find/search.ts';
 import { ShortcutLists } from '../look/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
 import { useArrival } from '../look/use-arrival.ts';
@@ -9,9 +11,35 @@ import { pictureScene } from '../look/way-pictures.ts';
 import { RECIPES } from '../look/recipes.ts';
 import './help.css';
 
+const NUMBERED = RECIPES.map((recipe, i) => ({ recipe, i }));
+
+/** The recipes as they are searched. */
+const INDEX = new FindIndex(
+  NUMBERED.map(({ recipe: { title, steps }, i }) => ({
+    ...{ id: String(i), title, about: steps.join(' '), where: '', also: '' },
+    run: () => undefined,
+  })),
+);
+
+/** All recipes by their titles. */
+const Contents = () => (
+  <nav className="help-contents" aria-label="Contents">
+    <ul>
+      {NUMBERED.map(({ recipe, i }) => (
+        <li key={recipe.title}>
+          <a href={`#recipe-${i + 1}`}>{recipe.title}</a>
+        </li>
+      ))}
+    </ul>
+  </nav>
+);
+
 /** The jobs as short recipes, and the shortcuts. */
 export function Help() {
   const heading = useArrival();
+  const [question, ask] = useState('');
+  const found =
+    question.trim() === '' ? NUMBERED : INDEX.find(question).flatMap(({ id }) => NUMBERED[Number(id)] ?? []);
   const from = useSearchParams()[0].get('from');
   useEffect(() => {
     document.title = 'Help · Pace Line';
@@ -31,6 +59,15 @@ export function Help() {
           Help
         </h1>
         <span className="spacer" />
+        <TextInput
+          size="xs"
+          type="search"
+          aria-label="Search Help"
+          placeholder="Search Help"
+          leftSection={<IconSearch size={14} aria-hidden />}
+          value={question}
+          onChange={(event) => ask(event.currentTarget.value)}
+        />
         {from !== null && (
           <Link className="bar-button" to={`/scene/${encodeURIComponent(from)}`}>
             <IconArrowLeft size={16} aria-hidden /> Back to the Desk
@@ -39,7 +76,11 @@ export function Help() {
       </header>
       <div className="help-columns">
         <section aria-label="Recipes">
-          {RECIPES.map((recipe, i) => (
+          {question.trim() === '' && <Contents />}
+          {found.length === 0 && (
+            <p className="muted">Nothing here by that name. On the Desk, Ctrl K finds commands, rows and tools too.</p>
+          )}
+          {found.map(({ recipe, i }) => (
             <article key={recipe.title} id={`recipe-${i + 1}`}>
               <h2>{recipe.title}</h2>
               <div className="recipe-picture">

@@ -1,15 +1,8 @@
-import type { Way } from './way-pictures.ts';
-
-/** A job in a few steps. */
-export interface Recipe {
-  readonly title: string;
-  /** Its small moving picture. */
-  readonly picture: readonly Way[];
-  readonly steps: readonly string[];
-}
+import { QUESTIONS } from './questions.ts';
+import type { Recipe } from './recipe.ts';
 
 /** The jobs, in the order of the work. */
-export const RECIPES: readonly Recipe[] = [
+const JOBS: readonly Recipe[] = [
   {
     title: 'Plot a guide',
     picture: [
@@ -336,8 +329,8 @@ export const RECIPES: readonly Recipe[] = [
     steps: [
       'Press G: the scene as it is now is held as a ghost, faint on the canvas and dashed on the sheet.',
       'Change what you like while both play. Shift G swaps them, as often as you want; G removes the ghost, and what is there stays.',
-      'The chart button above the sheet shows speed, acceleration and turn over time or along the way, with peaks and stalls to press.',
-      'The table of marks (Pace card) has times, places and speeds in exact numbers, and takes a list of times and distances as text.',
+      'The chart button above the sheet shows speed, acceleration and turn rate under it, over the same time or along the guide. Drag the limit that they should keep to; “Go to…” brings the playhead to a peak or a stop.',
+      'The table of marks (Pace card) has times, places and speeds in exact numbers, and takes a list of times and positions as text: px, shares such as 20 %, or names of nodes.',
     ],
   },
   {
@@ -510,3 +503,6 @@ export const RECIPES: readonly Recipe[] = [
     ],
   },
 ];
+
+/** All that Help answers: the jobs, and small questions. */
+export const RECIPES: readonly Recipe[] = [...JOBS, ...QUESTIONS];

@@ -3,7 +3,9 @@ import { expect, test, vi } from 'vitest';
 import { emptyScene } from '@pace-line/core';
 import { LOOPS, riderOn, sceneOf } from '../../../../core/src/testing/scenes.ts';
 import { tell } from '../../look/notices.tsx';
+import { RECIPES } from '../../look/recipes.ts';
 import { deskBench } from '../actions/testing.ts';
+import { CARD_GROUPS } from '../cards/index.ts';
 import { entriesOf } from './entries.ts';
 import { FindIndex } from '../../find/search.ts';
 
@@ -12,6 +14,13 @@ vi.mock('../../look/notices.tsx', () => ({ tell: vi.fn(), warn: vi.fn() }));
 const scene = sceneOf({ guides: [LOOPS], riders: [riderOn('boat', 'loops', [], { name: 'Paper boat' })] });
 const entries = entriesOf(deskBench(scene), scene, () => undefined);
 const index = new FindIndex(entries);
+
+test('what Help tells to add is there by that name', () => {
+  const titles = CARD_GROUPS.flatMap(({ groups }) => groups.map(({ title }) => title));
+  const told = RECIPES.flatMap(({ steps }) => steps.flatMap((step) => [...step.matchAll(/Add… “([^”]+)”/g)]));
+  expect(told.length).toBeGreaterThan(10);
+  expect(told.map(([, title]) => title).filter((title) => !titles.includes(title!))).toEqual([]);
+});
 
 /** What people ask, and what they mean: one of these is among the first three. */
 const QUESTIONS: readonly (readonly [question: string, ...meant: string[]])[] = [
