@@ -106,6 +106,6 @@ export const shaped: EaseKind<Shaped> = {
     ends: [ends[1], ends[0]],
   }),
   words: ({ points }) =>
-    points.length === 0 ? 'bent by hand' : `bent by hand, ${points.length} ${points.length > 1 ? 'points' : 'point'}`,
+    points.length === 0 ? 'custom' : `custom, ${points.length} ${points.length > 1 ? 'points' : 'point'}`,
   offers: [],
 };

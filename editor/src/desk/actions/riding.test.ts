@@ -15,7 +15,10 @@ import { deleteSelected, selectAll } from './selecting.ts';
 import { deskBench } from './testing.ts';
 
 const said: string[] = [];
-vi.mock('../../look/notices.tsx', () => ({ tell: (message: string) => void said.push(message) }));
+vi.mock('../../look/notices.tsx', () => ({
+  tell: (message: string) => void said.push(message),
+  offerUndo: (title: string) => void said.push(title),
+}));
 
 let desk: Desk;
 beforeEach(() => {

@@ -10,6 +10,8 @@ import {
   type Vec,
 } from '@pace-line/core';
 import { selectRider } from '../../document/index.ts';
+import { offer } from '../../look/notices.tsx';
+import { isOnGuide } from '../cards/rider/on-guide.ts';
 import { sceneOf, type Desk } from '../desk.ts';
 import { useDeskView, type SeatingQuestion } from '../view.ts';
 import { change } from './change.ts';
@@ -45,6 +47,21 @@ export function seat(desk: Desk, riderId: string): void {
   const poses = prepare(scene).poseAt(time);
   const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
   change(desk, 'Seat on the guide', (base) => setSeating(base, { rider: riderId, seating: 'seat', point, time }));
+}
+
+/** ms for which it is offered. */
+const OFFERED = 10_000;
+
+/** After the pivot of a riding thing was moved and its drawing stayed: offers to put that point on the guide. */
+export function offerSeat(desk: Desk, riderId: string): void {
+  const rider = riderById(sceneOf(desk), riderId);
+  if (!rider || rider.guide === null || isOnGuide(rider)) return;
+  offer(
+    `The drawing of “${rider.name}” stayed where it was: its pivot is off the guide`,
+    'Put this point on the guide',
+    () => Promise.resolve(seat(desk, riderId)),
+    OFFERED,
+  );
 }
 
 /** Puts a new rider of an art on a guide where it was dropped, and asks whether it should stay just there. */

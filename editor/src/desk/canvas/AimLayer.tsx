@@ -3,6 +3,7 @@ import { artOfRider, POSE, riderById, setArt, setPivot, type Art, type Scene } f
 import { useDocumentState, type Gesture } from '../../document/index.ts';
 import { useFrame } from '../../scene/context.ts';
 import { change } from '../actions/change.ts';
+import { offerSeat } from '../actions/seating.ts';
 import { useDesk } from '../context.ts';
 import { useDeskView } from '../view.ts';
 import { facingTowards, pivotNear } from './aim.ts';
@@ -140,9 +141,11 @@ function useAiming(
     });
   };
   const over = (how: 'commit' | 'cancel') => (): void => {
-    drag.current?.gesture[how]();
+    const { handle, gesture } = drag.current ?? {};
+    gesture?.[how]();
     drag.current = null;
     desk.playback.release();
+    if (how === 'commit' && handle === 'pivot') offerSeat(desk, rider);
   };
   const nudge =
     (handle: Handle) =>

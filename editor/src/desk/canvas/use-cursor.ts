@@ -40,6 +40,7 @@ export function useCursor(surface: RefObject<HTMLDivElement | null>, tools: Tool
   return useMemo(() => {
     let placed: readonly [number, number] | null = null;
     let isDragging = false;
+    let last: ToolName | undefined;
     const pane = () => ({ width: surface.current?.clientWidth ?? 0, height: surface.current?.clientHeight ?? 0 });
     const pointerAt = ([x, y]: readonly [number, number]): Pointer => {
       const { view } = useDeskView.getState();
@@ -79,14 +80,17 @@ export function useCursor(surface: RefObject<HTMLDivElement | null>, tools: Tool
     return (event) => {
       const { tool } = useDeskView.getState();
       const pointed = pointedOf(tool);
-      if (event.key === 'Escape') [isDragging, placed] = [false, null];
-      if (!pointed || takesKeys(event.target) || !isOnCanvas(event.target) || event.altKey) return false;
+      // What was begun is given up, or was another tool's.
+      if (event.key === 'Escape' || tool !== last) [isDragging, placed, last] = [false, null, tool];
+      if (!pointed || event.altKey || takesKeys(event.target)) return false;
       const way = WAYS[event.key];
-      if (way) {
+      if (way && isOn(event.target, '.canvas-surface, .canvas-tools')) {
+        // Chosen by its button, a tool is used on the canvas from here on.
+        surface.current?.focus({ preventScroll: true });
         go(event, way);
         return true;
       }
-      if (event.key !== 'Enter') return false;
+      if (event.key !== 'Enter' || !isOn(event.target, '.canvas-surface')) return false;
       const { cursor } = hand.getState();
       const isAgain = placed !== null && cursor !== null && placed[0] === cursor[0] && placed[1] === cursor[1];
       // Without a cursor, Enter is the tool's: a hand has drawn what it ends.
@@ -100,6 +104,6 @@ export function useCursor(surface: RefObject<HTMLDivElement | null>, tools: Tool
   }, [surface, tools]);
 }
 
-/** Whether the keyboard is on the canvas, or nowhere else. */
-const isOnCanvas = (target: EventTarget | null): boolean =>
-  target === document.body || (target instanceof Element && target.closest('.canvas-surface, .canvas-tools') !== null);
+/** Whether the keyboard is on something, or nowhere. */
+const isOn = (target: EventTarget | null, selector: string): boolean =>
+  target === document.body || (target instanceof Element && target.closest(selector) !== null);

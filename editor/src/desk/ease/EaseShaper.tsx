@@ -57,7 +57,7 @@ export function EaseShaper(props: EaseEdit) {
               className="small-button"
               onClick={() => change(desk, 'Bend the leg by hand', (scene) => edit(scene, shapedFrom(ease, props.as)))}
             >
-              bend it by points
+              Bend by points
             </button>
           </PlainRow>
         )

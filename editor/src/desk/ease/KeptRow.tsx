@@ -46,15 +46,15 @@ export function KeptRow({ ease, edit }: EaseEdit) {
       >
         <TextInput
           size="xs"
-          aria-label="Keep this ease as"
-          placeholder="Keep it as…"
+          aria-label="Save this easing as"
+          placeholder="Save in the Collection as…"
           maxLength={200}
           value={name}
           onChange={(event) => setName(event.currentTarget.value)}
           onKeyDown={(event) => event.stopPropagation()}
         />
         <button type="submit" className="small-button" disabled={!name.trim()}>
-          keep
+          Save
         </button>
       </form>
     </>

@@ -33,6 +33,9 @@ export function MeetingsRow({ scene }: { scene: Scene }) {
           ? `${meetings.length}, first at ${seconds(first.time)}`
           : `${closest.gap.toFixed(closest.gap < 10 ? 1 : 0)} px at ${seconds(closest.time)}`}
       </span>
+      <small className="finding-who">
+        {name(one)}, {name(other)}
+      </small>
     </button>
   );
 }
