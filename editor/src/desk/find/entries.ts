@@ -167,6 +167,16 @@ export function entriesOf(desk: Desk, scene: Scene, go: Go): readonly FindEntry[
     ...groupEntries(desk),
     ...toolEntries(),
     ...formatEntries((format) => go(`/scene/${desk.id}/send?format=${format}`)),
+    {
+      ...{
+        id: 'link',
+        title: 'Copy a link',
+        about: 'A link that holds the whole scene in itself',
+        where: 'Send, top bar',
+      },
+      also: 'share url address link send to someone',
+      run: () => go(`/scene/${desk.id}/send`),
+    },
     ...recipeEntries(go, `?from=${desk.id}`),
     ...sampleEntries(go),
     ...objectEntries(desk, scene),

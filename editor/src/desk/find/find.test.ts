@@ -94,6 +94,17 @@ const QUESTIONS: readonly (readonly [question: string, ...meant: string[]])[] = 
   ['intro', 'Entrance', 'First round'],
   ['paper boat', 'Paper boat'],
   ['opasity', 'Opacity'],
+  ['bigger halfway', 'Scale', 'Scale by', 'Perspective'],
+  ['shadow that follows', 'Cast a shadow that follows', 'Fixed offset'],
+  ['half-size GIF', 'Send as GIF', 'Send a GIF at half its size', 'Scale, up to 4'],
+  ['yesterday’s version', 'Versions'],
+  ['speed at a place', 'Make it slow at one place', 'Speed of the next leg', 'Speed along the guide'],
+  ['speed limit', 'Charts', 'Pace from', 'Turn rate'],
+  ['pivot', 'Pivot', 'Pivot and facing on the canvas'],
+  ['copy a link', 'Copy a link', 'Link to this scene'],
+  ['bitrate', 'Bitrate, kilobits a second; 0: as the quality takes'],
+  ['ferries sample', 'Two ferries, one loop'],
+  ['several at once', 'Change several at once'],
 ];
 
 test('there are sixty and more', () => expect(QUESTIONS.length).toBeGreaterThanOrEqual(60));
