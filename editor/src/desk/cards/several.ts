@@ -1,19 +1,22 @@
 import { dequal } from 'dequal/lite';
-import { riderById, type Rider, type Scene } from '@pace-line/core';
+import { riderById, type Key, type Rider, type Scene } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import type { RowName } from '../../words/rows.ts';
 import { change } from '../actions/change.ts';
 import type { Desk } from '../desk.ts';
+
+/** What keyframes make of a value: their ids tell nothing. */
+const said = (keys: readonly Key[]): readonly unknown[] => keys.map(({ time, value }) => [time, value]);
 
 /** What a row of a rider's cards says of it: several that are selected may differ there. Rows that are not named show, and change, the first alone. */
 const SAID: Partial<Record<RowName, (rider: Rider) => unknown>> = {
   'rider.art': ({ art }) => art,
   'rider.guide': ({ guide }) => guide,
   'rider.at': ({ at }) => at,
-  'rider.lift': ({ lift, keys }) => [lift, keys.lift],
-  'rider.lead': ({ lead, keys }) => [lead, keys.lead],
-  'rider.scale': ({ scale, keys }) => [scale.map(Math.abs), keys.scale],
-  'rider.opacity': ({ opacity, keys }) => [opacity, keys.opacity],
+  'rider.lift': ({ lift, keys }) => [lift, said(keys.lift)],
+  'rider.lead': ({ lead, keys }) => [lead, said(keys.lead)],
+  'rider.scale': ({ scale, keys }) => [scale.map(Math.abs), said(keys.scale)],
+  'rider.opacity': ({ opacity, keys }) => [opacity, said(keys.opacity)],
   'rider.output': ({ output }) => output,
   'rider.raise': ({ raise }) => raise,
   'rider.liftBy': ({ liftBy }) => liftBy,
@@ -21,7 +24,7 @@ const SAID: Partial<Record<RowName, (rider: Rider) => unknown>> = {
   'rider.shift': ({ shift }) => shift,
   'rider.parallax': ({ parallax }) => parallax,
   'heading.mode': ({ heading }) => heading.mode,
-  'heading.offset': ({ heading, keys }) => [heading.offset, keys.turn],
+  'heading.offset': ({ heading, keys }) => [heading.offset, said(keys.turn)],
   'heading.left': ({ heading }) => heading.left,
   'heading.contacts': ({ heading }) => heading.base,
   'heading.target': ({ heading }) => heading.target,
@@ -45,10 +48,10 @@ export function useChosen({ id }: Rider): readonly string[] {
 /** Whether the selected riders differ in what a row says. */
 export function useIsMixed(row: RowName): boolean {
   return useDocumentState(({ shown, selection: { riders } }) => {
-    const said = SAID[row];
-    if (!said || riders.length < 2) return false;
+    const of = SAID[row];
+    if (!of || riders.length < 2) return false;
     const [first, ...others] = riders.flatMap((id) => riderById(shown, id) ?? []);
-    return first !== undefined && others.some((one) => !dequal(said(one), said(first)));
+    return first !== undefined && others.some((one) => !dequal(of(one), of(first)));
   });
 }
 
