@@ -140,3 +140,25 @@ test('after scrubbing, arrows step frames; a value entered stays in its field, a
   await page.keyboard.press('Control+z');
   await expect(rest).toHaveValue('1 s');
 });
+
+test('a tool’s button stays the keyboard’s: Enter chooses it; arrows after that draw on the canvas', async ({
+  page,
+}) => {
+  await newScene(page);
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: 'Sketch', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Sketch', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Plot', exact: true }).click();
+  await page.keyboard.press('Control+ArrowRight');
+  await expect(page.locator('.canvas-surface')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+ArrowDown');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  const [guide] = (await savedScene(page)).guides;
+  expect(guide!.nodes.map(({ x, y }) => [x, y])).toEqual([
+    [740, 360],
+    [740, 460],
+  ]);
+});

@@ -59,6 +59,7 @@ function optionEntries(choose: (format: string) => void): FindEntry[] {
 
 export const recipeEntries = (go: Go, from: string): FindEntry[] =>
   RECIPES.map(({ title, steps }, i) => ({
+    weight: 0.5,
     ...{ id: `recipe ${i}`, title, about: steps[0] ?? '', also: 'help recipe guide learn', where: 'Help' },
     run: () => go(`/help${from}#recipe-${i + 1}`),
   }));
@@ -66,6 +67,7 @@ export const recipeEntries = (go: Go, from: string): FindEntry[] =>
 export const sampleEntries = (go: Go): FindEntry[] =>
   SAMPLES.map((sample) => ({
     id: `sample ${sample.file}`,
+    weight: 0.7,
     title: sample.name,
     about: `Opens the sample, ${Number(sample.seconds.toFixed(2))} s`,
     where: 'Sample',

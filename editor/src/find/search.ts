@@ -26,6 +26,7 @@ export class FindIndex {
       prefix: (term) => term.length > 1,
       fuzzy: (term) => (term.length > 4 ? 0.2 : false),
       weights: { prefix: 0.6, fuzzy: 0.3 },
+      boostDocument: (id) => this.#entries.get(String(id))?.weight ?? 1,
     },
   });
 

@@ -15,6 +15,13 @@ const scene = sceneOf({ guides: [LOOPS], riders: [riderOn('boat', 'loops', [], {
 const entries = entriesOf(deskBench(scene), scene, () => undefined);
 const index = new FindIndex(entries);
 
+test('what does it comes before what tells of it', () => {
+  expect(['fade', 'wheel', 'backwards', 'shadow'].map((question) => index.find(question)[0]!.where)).not.toContain(
+    'Help',
+  );
+  expect(index.find('fade')[0]!.title).toBe('Opacity');
+});
+
 test('what Help tells to add is there by that name', () => {
   const titles = CARD_GROUPS.flatMap(({ groups }) => groups.map(({ title }) => title));
   const told = RECIPES.flatMap(({ steps }) => steps.flatMap((step) => [...step.matchAll(/Add… “([^”]+)”/g)]));
