@@ -147,6 +147,7 @@ test('double click adds a node without changing the shape; card 1 changes its jo
       const { x, y } = path.getPointAtLength(120);
       return [x, y] as [number, number];
     });
+  await page.keyboard.press('Home');
   await page.mouse.click(...(await canvas(page, 640, 190)));
   await expect(page.locator('.node')).toHaveCount(4);
   const length = await page.locator('[data-card="guide"] .card-summary').textContent();

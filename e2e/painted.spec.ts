@@ -129,6 +129,7 @@ test('nor on the sheet; the open card says what the hand makes of it all the sam
 });
 
 test('nor while the loop plays and nobody does anything', async ({ page }) => {
+  await page.keyboard.press('Home');
   await page.mouse.click(...(await canvasAt(page, 640, 190)));
   await quiet(page);
   const before = await page.evaluate(() => window.renders);
