@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { artById, prepare, riderById, ridersOf, setRider, type Rider } from '@pace-line/core';
+import { artById, POSE, prepare, riderById, ridersOf, setPivot, setRider, type Rider } from '@pace-line/core';
 import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
 import { BOX_ART } from '../../tools/testing.ts';
 import { sheetScene } from '../../tools/sheet/testing.ts';
@@ -10,19 +10,25 @@ import { addMark } from './marks.ts';
 import { nudge } from './moving.ts';
 import { isTabStop, stepPart } from './parts-in-order.ts';
 import { bringInArt, park, parkArt } from './riding.ts';
-import { answerSeating, askToRide, dropOnGuide, isOpen, rideAtStart } from './seating.ts';
+import { answerSeating, askToRide, dropOnGuide, isOpen, offerSeat, rideAtStart } from './seating.ts';
 import { deleteSelected, selectAll } from './selecting.ts';
 import { deskBench } from './testing.ts';
 
 const said: string[] = [];
+const acts: (() => Promise<void>)[] = [];
 vi.mock('../../look/notices.tsx', () => ({
   tell: (message: string) => void said.push(message),
   offerUndo: (title: string) => void said.push(title),
+  offer: (title: string, action: string, act: () => Promise<void>) => {
+    said.push(`${title}: ${action}`);
+    acts.push(act);
+  },
 }));
 
 let desk: Desk;
 beforeEach(() => {
   said.length = 0;
+  acts.length = 0;
   desk = deskBench(sheetScene());
 });
 
@@ -34,6 +40,22 @@ const placeOf = (id: string): number[] => {
   const i = scene().riders.indexOf(rider(id));
   return [poses.of(i, 'x'), poses.of(i, 'y')].map((value) => Math.round(value * 1e6) / 1e6);
 };
+
+describe('a pivot that is moved', () => {
+  test('on a guide the drawing stays; that point is put on the guide where it is asked for', async () => {
+    desk.playback.seek(0.5);
+    const before = prepare(scene()).rider('r')!.poseAt(0.5);
+    desk.doc.do('Move pivot', (base) => setPivot(base, { id: 'r', pivot: [20, 0], time: 0.5 }));
+    const after = prepare(scene()).rider('r')!.poseAt(0.5);
+    for (const key of [POSE.a, POSE.b, POSE.c, POSE.d, POSE.e, POSE.f]) expect(after[key]).toBeCloseTo(before[key]!, 9);
+    offerSeat(desk, 'r');
+    expect(said).toEqual([expect.stringMatching(/its pivot is off the guide: Put this point on the guide$/)]);
+    await acts[0]!();
+    expect(rider('r')).toMatchObject({ lift: 0, lead: 0, pivot: [20, 0] });
+    offerSeat(desk, 'r');
+    expect(said).toHaveLength(1);
+  });
+});
 
 describe('bringing riders in', () => {
   test('art gets a free id; parked, its rider is selected', () => {

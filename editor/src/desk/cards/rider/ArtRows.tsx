@@ -1,7 +1,8 @@
-import { artOfRider, riderById, setPivot, type Art, type Rider } from '@pace-line/core';
+import { artOfRider, riderById, setPivot, type Art, type Rider, type Vec } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
 import { change } from '../../actions/change.ts';
+import { offerSeat } from '../../actions/seating.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
 import { Row } from '../Card.tsx';
@@ -14,6 +15,11 @@ export function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const patch = usePatch(rider);
   const all = useDocumentState((state) => state.shown.art);
+  // The drawing stays, as where the pivot is dragged; on a guide it is asked whether that point is to be on it.
+  const put = (label: string, pivot: Vec | null): void => {
+    change(desk, label, (base) => setPivot(base, { id: rider.id, pivot, time: desk.playback.time }));
+    offerSeat(desk, rider.id);
+  };
   return (
     <>
       <Row of="rider.art">
@@ -32,14 +38,14 @@ export function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
             const now = riderById(scene, rider.id);
             return now && artOfRider(scene, now)?.pivot;
           }}
-          onCommit={(pivot) => change(desk, 'Move pivot', (base) => setPivot(base, { id: rider.id, pivot }))}
+          onCommit={(pivot) => put('Move pivot', pivot)}
         />
         {rider.pivot && (
           <button
             type="button"
             className="small-button"
             title="The pivot of the art again, as other riders of it have it"
-            onClick={() => change(desk, 'Reset pivot', (base) => setPivot(base, { id: rider.id, pivot: null }))}
+            onClick={() => put('Reset pivot', null)}
           >
             Reset
           </button>
