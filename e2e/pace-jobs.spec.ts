@@ -387,7 +387,7 @@ test('an ease is kept under a name, and chosen again in another scene', async ({
   await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
   await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'bounce out' }).click();
   await page.getByRole('textbox', { name: 'Save this easing as' }).fill('Our landing');
-  await page.getByRole('button', { name: 'keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(
     page.getByRole('group', { name: 'Kept eases' }).getByRole('button', { name: 'Our landing' }),
   ).toBeVisible();
