@@ -144,7 +144,7 @@ function timeRangeOf(scene: Scene, rider: Rider, markId: string): { from: number
   return { from, to: Math.max(from, to) };
 }
 
-/** Moves a mark in time (held between its neighbours) and, where `distance` (px, laps included) is given, along the guide. */
+/** Moves a mark in time (held between its neighbours) and, where `distance` (px, laps included) or a `place` is given, along the guide. */
 export const retimeMark = command<{ rider: string; mark: string; time: number; distance?: number; place?: Place }>(
   (scene, { rider }) => onGuide(scene, rider),
   (scene, { rider: id, mark: markId, time, distance, place }) => {
