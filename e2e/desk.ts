@@ -91,3 +91,13 @@ export async function openScene(page: Page, scene: Scene): Promise<void> {
   await expect(page.locator('.pace-line').first()).toBeVisible({ timeout: 15_000 });
   await settled(page);
 }
+
+/** Opens Help, where recipes are shown so many times as fast as an unhurried hand. */
+export async function openShown(page: Page, speed: number): Promise<void> {
+  await page.addInitScript(
+    (stored) => localStorage.setItem('pace-line-shows', stored),
+    JSON.stringify({ state: { speed }, version: 0 }),
+  );
+  await page.goto('/help');
+  await page.locator('article[id]').first().waitFor();
+}

@@ -1,5 +1,5 @@
 import { describeOptions, FORMATS } from '@pace-line/core';
-import { RECIPES } from '../look/recipes.ts';
+import { RECIPES } from '../recipes/index.ts';
 import { openSample, SAMPLES } from '../scene/samples.ts';
 import type { FindEntry } from './entry.ts';
 
@@ -58,10 +58,10 @@ function optionEntries(choose: (format: string) => void): FindEntry[] {
 }
 
 export const recipeEntries = (go: Go, from: string): FindEntry[] =>
-  RECIPES.map(({ title, steps }, i) => ({
+  RECIPES.map(({ id, title, steps }) => ({
     weight: 0.5,
-    ...{ id: `recipe ${i}`, title, about: steps[0] ?? '', also: 'help recipe guide learn', where: 'Help' },
-    run: () => go(`/help${from}#recipe-${i + 1}`),
+    ...{ id: `recipe ${id}`, title, about: steps[0]?.says ?? '', also: 'help recipe guide learn', where: 'Help' },
+    run: () => go(`/help${from}#${id}`),
   }));
 
 export const sampleEntries = (go: Go): FindEntry[] =>

@@ -1,22 +1,21 @@
 import { TextInput } from '@mantine/core';
-import { IconArrowLeft, IconSearch } from '@tabler/icons-react';
+import { IconArrowLeft, IconPlayerPlay, IconSearch } from '@tabler/icons-react';
 import { useEffect, useState } from 'react';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { FindIndex } from '../find/search.ts';
 import { ShortcutLists } from '../look/ShortcutLists.tsx';
 import { MovingPicture } from '../look/MovingPicture.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { pictureScene } from '../look/way-pictures.ts';
-import { RECIPES } from '../look/recipes.ts';
+import { RECIPES, type Recipe } from '../recipes/index.ts';
+import { beginShow } from '../showing/begin.ts';
 import './help.css';
-
-const NUMBERED = RECIPES.map((recipe, i) => ({ recipe, i }));
 
 /** The recipes as they are searched. */
 const INDEX = new FindIndex(
-  NUMBERED.map(({ recipe: { title, steps }, i }) => ({
-    ...{ id: String(i), title, about: steps.join(' '), where: '', also: '' },
+  RECIPES.map(({ id, title, steps }) => ({
+    ...{ id, title, about: steps.map(({ says }) => says).join(' '), where: '', also: '' },
     run: () => undefined,
   })),
 );
@@ -25,21 +24,56 @@ const INDEX = new FindIndex(
 const Contents = () => (
   <nav className="help-contents" aria-label="Contents">
     <ul>
-      {NUMBERED.map(({ recipe, i }) => (
-        <li key={recipe.title}>
-          <a href={`#recipe-${i + 1}`}>{recipe.title}</a>
+      {RECIPES.map(({ id, title }) => (
+        <li key={id}>
+          <a href={`#${id}`}>{title}</a>
         </li>
       ))}
     </ul>
   </nav>
 );
 
+/** A recipe in words, with its moving picture, and the way to have it shown. */
+function Told({ recipe }: { readonly recipe: Recipe }) {
+  const { id, title, picture, steps } = recipe;
+  const navigate = useNavigate();
+  const [isOpening, setOpening] = useState(false);
+  return (
+    <article id={id} aria-label={title}>
+      <h2>{title}</h2>
+      <div className="recipe-picture">
+        <MovingPicture name={title} scene={() => pictureScene(title, picture)} />
+      </div>
+      <ol>
+        {steps.map(({ says }) => (
+          <li key={says}>{says}</li>
+        ))}
+      </ol>
+      <button
+        type="button"
+        className="small-button"
+        disabled={isOpening}
+        title="Opens a scene of its own and does the steps before your eyes"
+        aria-label={`Show me: ${title}`}
+        onClick={() => {
+          setOpening(true);
+          void beginShow(recipe, (address) => void navigate(address)).finally(() => setOpening(false));
+        }}
+      >
+        <IconPlayerPlay size={13} aria-hidden /> Show me
+      </button>
+    </article>
+  );
+}
+
 /** The jobs as short recipes, and the shortcuts. */
 export function Help() {
   const heading = useArrival();
   const [question, ask] = useState('');
   const found =
-    question.trim() === '' ? NUMBERED : INDEX.find(question).flatMap(({ id }) => NUMBERED[Number(id)] ?? []);
+    question.trim() === ''
+      ? RECIPES
+      : INDEX.find(question).flatMap(({ id }) => RECIPES.find((one) => one.id === id) ?? []);
   const from = useSearchParams()[0].get('from');
   useEffect(() => {
     document.title = 'Help · Pace Line';
@@ -47,7 +81,7 @@ export function Help() {
   // A recipe that was asked for by name.
   const { hash } = useLocation();
   useEffect(() => {
-    if (/^#recipe-\d+$/.test(hash)) document.querySelector(hash)?.scrollIntoView();
+    if (/^#[\w-]+$/.test(hash)) document.querySelector(hash)?.scrollIntoView();
   }, [hash]);
   return (
     <main className="help">
@@ -80,18 +114,8 @@ export function Help() {
           {found.length === 0 && (
             <p className="muted">Nothing here by that name. On the Desk, Ctrl K finds commands, rows and tools too.</p>
           )}
-          {found.map(({ recipe, i }) => (
-            <article key={recipe.title} id={`recipe-${i + 1}`}>
-              <h2>{recipe.title}</h2>
-              <div className="recipe-picture">
-                <MovingPicture name={recipe.title} scene={() => pictureScene(recipe.title, recipe.picture)} />
-              </div>
-              <ol>
-                {recipe.steps.map((step) => (
-                  <li key={step}>{step}</li>
-                ))}
-              </ol>
-            </article>
+          {found.map((recipe) => (
+            <Told key={recipe.id} recipe={recipe} />
           ))}
         </section>
         <section aria-label="Shortcuts">

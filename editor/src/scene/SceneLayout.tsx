@@ -4,6 +4,7 @@ import { loopLength } from '@pace-line/core';
 import { resetDeskView } from '../desk/view.ts';
 import { DocumentContext, type SceneDocument } from '../document/index.ts';
 import { OpenSceneContext, SaveStateContext, type OpenScene } from './context.ts';
+import { ShowHere } from '../showing/ShowHere.tsx';
 import { MissingPictures } from './MissingPictures.tsx';
 import type { Playback } from '../frame/playback.ts';
 import { Unopened } from './Unopened.tsx';
@@ -38,7 +39,12 @@ function OpenedScene({ id }: { id: string }) {
           <MissingPictures />
         </div>
         <SaveStateContext value={save}>
-          <Outlet />
+          <div className="with-show">
+            <ShowHere scene={id} />
+            <div className="shown-view">
+              <Outlet />
+            </div>
+          </div>
         </SaveStateContext>
       </OpenSceneContext>
     </DocumentContext>

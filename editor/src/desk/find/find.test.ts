@@ -3,7 +3,7 @@ import { expect, test, vi } from 'vitest';
 import { emptyScene } from '@pace-line/core';
 import { LOOPS, riderOn, sceneOf } from '../../../../core/src/testing/scenes.ts';
 import { tell } from '../../look/notices.tsx';
-import { RECIPES } from '../../look/recipes.ts';
+import { RECIPES } from '../../recipes/index.ts';
 import { deskBench } from '../actions/testing.ts';
 import { CARD_GROUPS } from '../cards/index.ts';
 import { entriesOf } from './entries.ts';
@@ -24,7 +24,7 @@ test('what does it comes before what tells of it', () => {
 
 test('what Help tells to add is there by that name', () => {
   const titles = CARD_GROUPS.flatMap(({ groups }) => groups.map(({ title }) => title));
-  const told = RECIPES.flatMap(({ steps }) => steps.flatMap((step) => [...step.matchAll(/Add… “([^”]+)”/g)]));
+  const told = RECIPES.flatMap(({ steps }) => steps.flatMap(({ says }) => [...says.matchAll(/Add… “([^”]+)”/g)]));
   expect(told.length).toBeGreaterThan(10);
   expect(told.map(([, title]) => title).filter((title) => !titles.includes(title!))).toEqual([]);
 });

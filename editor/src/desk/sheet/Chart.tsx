@@ -56,6 +56,7 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
         height={size.height}
         role="group"
         aria-label={`Pace lines on ${guide.name}`}
+        data-axes={JSON.stringify(axes)}
         {...useMarkKeys()}
         {...handlers}
       >

@@ -11,7 +11,10 @@ interface Spot {
   readonly near: Nearest | undefined;
 }
 
-const px = (value: number): string => `${value.toFixed(1)} px`;
+/** A number with so many digits; what is rounded to nothing has no sign. */
+const fixed = (value: number, digits: number): string => value.toFixed(digits).replace(/^-(?=[0.]*$)/, '');
+
+const px = (value: number): string => `${fixed(value, 1)} px`;
 
 /** Measuring: hover a guide for its lengths; press and drag for the straight way, and along the guide where both ends lie on one. */
 export function measureTool(host: ToolHost): Tool {
@@ -37,7 +40,7 @@ export function measureTool(host: ToolHost): Tool {
       const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
       const lines = [
         `straight ${px(way)}`,
-        `${angle.toFixed(1)}°  ·  ${(to.x - from.x).toFixed(0)}, ${(to.y - from.y).toFixed(0)}`,
+        `${fixed(angle, 1)}°  ·  ${fixed(to.x - from.x, 0)}, ${fixed(to.y - from.y, 0)}`,
       ];
       const along = alongBetween(from, to);
       if (along) lines.push(`along ${px(along.length)}`);

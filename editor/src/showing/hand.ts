@@ -1,0 +1,317 @@
+import type { Act, At, When } from '../recipes/acts.ts';
+import * as controls from './controls.ts';
+import { ShownPointer } from './pointer.ts';
+import type { Tempo } from './tempo.ts';
+
+type Place = readonly [x: number, y: number];
+
+interface Held {
+  readonly shiftKey?: boolean;
+  readonly altKey?: boolean;
+  readonly ctrlKey?: boolean;
+}
+
+/** A step that cannot be done: what is missing, for whoever looks on. */
+export class NotFound extends Error {}
+
+const middleOf = (one: Element): Place => {
+  const { left, top, width, height } = one.getBoundingClientRect();
+  return [left + width / 2, top + height / 2];
+};
+
+/** Pointers of scripts cannot be captured in every browser; what they press hears them all the same, as they are told to it alone. */
+function withoutCapture<T>(act: () => T): T {
+  const own = Object.getOwnPropertyDescriptor(Element.prototype, 'setPointerCapture');
+  if (!own) return act();
+  Object.defineProperty(Element.prototype, 'setPointerCapture', { ...own, value: () => undefined });
+  try {
+    return act();
+  } finally {
+    Object.defineProperty(Element.prototype, 'setPointerCapture', own);
+  }
+}
+
+/** What an element is told of a pointer, as a browser tells it. */
+function tellOf(target: Element, type: string, [x, y]: Place, buttons: number, held: Held = {}, detail = 0): boolean {
+  const given = { clientX: x, clientY: y, buttons, button: 0, bubbles: true, cancelable: true, composed: true, detail };
+  const common = { ...given, ...held, view: window };
+  if (!type.startsWith('pointer')) return target.dispatchEvent(new MouseEvent(type, common));
+  const init = { ...common, pointerId: 1, pointerType: 'mouse', isPrimary: true };
+  return withoutCapture(() => target.dispatchEvent(new PointerEvent(type, init)));
+}
+
+/** What lies at a place of the page, under what only shows. */
+const under = (at: Place): Element | undefined =>
+  document.elementsFromPoint(...at).find((one) => one.closest('.show-shield') === null);
+
+/** The bytes of a data URL. */
+const bytesOf = (url: string): Uint8Array<ArrayBuffer> =>
+  Uint8Array.from(atob(url.slice(url.indexOf(',') + 1)), (one) => one.charCodeAt(0));
+
+const focusable = 'button, a[href], input, textarea, select, [tabindex]';
+
+function focusOn(target: Element): void {
+  const one = target.closest<HTMLElement>(focusable);
+  if (one) one.focus({ preventScroll: true });
+  else if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+}
+
+const MODIFIERS = { Control: 'ctrlKey', Shift: 'shiftKey', Alt: 'altKey' } as const;
+
+/** The `code` of a key on a keyboard. */
+const codeOf = (key: string): string =>
+  /^\d$/.test(key) ? `Digit${key}` : /^[a-z]$/i.test(key) ? `Key${key.toUpperCase()}` : key === ' ' ? 'Space' : key;
+
+/** Does on the page what a person does with a mouse and a keyboard, at a pace that can be followed. */
+export class Hand {
+  readonly #pointer = new ShownPointer();
+  readonly #tempo: Tempo;
+
+  constructor(tempo: Tempo) {
+    this.#tempo = tempo;
+  }
+
+  remove(): void {
+    this.#pointer.remove();
+  }
+
+  /** Does one act; throws where what it needs is not there. */
+  async do(act: Act): Promise<void> {
+    // Each kind is told its own.
+    await (this.#kinds[act.do] as (given: Act) => Promise<void>)(act);
+    await this.#settle();
+  }
+
+  readonly #kinds: { readonly [Kind in Act['do']]: (act: Extract<Act, { do: Kind }>) => Promise<void> } = {
+    press: ({ name, within }) => this.#press(() => controls.pressed(name, within), `“${name}”`),
+    enter: async ({ label, text }) =>
+      this.#type(await this.#find(() => controls.fieldCalled(label), `“${label}”`), text),
+    'enter-row': async ({ row, text, nth }) => {
+      await this.#unfold(row);
+      await this.#type(await this.#find(() => controls.fieldOf(row, nth), `a field of ${row}`), text);
+    },
+    pick: async ({ row, option, nth }) => {
+      await this.#unfold(row);
+      const { button, list } = await this.#find(() => {
+        const found = controls.choiceOf(row, option, nth);
+        return found.button || found.list ? found : undefined;
+      }, `“${option}” of ${row}`);
+      if (button) return this.#pressOn(button);
+      if (list) await this.#pressOn(list);
+      await this.#press(() => controls.optionCalled(option), `“${option}”`);
+    },
+    choose: async ({ label, option }) => {
+      await this.#press(() => controls.fieldCalled(label), `“${label}”`);
+      await this.#press(() => controls.optionCalled(option), `“${option}”`);
+    },
+    keyframe: async ({ row }) => {
+      await this.#unfold(row);
+      await this.#press(() => controls.keyButtonOf(row), `the key of ${row}`);
+    },
+    add: async ({ card, group }) => {
+      await this.#unfold(card);
+      await this.#press(() => controls.addButtonOf(card), `“Add…” of the ${card} card`);
+      await this.#press(() => controls.optionCalled(group), `“${group}”`);
+    },
+    keys: ({ keys }) => this.#key(keys),
+    canvas: async ({ way, twice, held }) => this.#onCanvas(way, twice === true, held),
+    sheet: ({ way }) => this.#onSheet(way),
+    playhead: ({ time }) => this.#playhead(time),
+    paste: ({ text }) => {
+      const clipboardData = new DataTransfer();
+      clipboardData.setData('text/plain', text);
+      const paste = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+      (document.querySelector('.canvas-surface') ?? document.body).dispatchEvent(paste);
+      return Promise.resolve();
+    },
+    drop: ({ file, type, text }) => {
+      const dataTransfer = new DataTransfer();
+      const given = text();
+      const bytes = given.startsWith('data:') ? bytesOf(given) : given;
+      dataTransfer.items.add(new File([bytes], file, { type }));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+      return Promise.resolve();
+    },
+    'drag-in': ({ name, to }) => this.#dragIn(name, to),
+    watch: async ({ seconds }) => {
+      const play = controls.pressed('Play');
+      if (play) await this.#pressOn(play);
+      await this.#tempo.wait(seconds);
+    },
+  };
+
+  /** Where cards are folded to their heads, presses that of a card, or of the one with a row. */
+  async #unfold(of: string): Promise<void> {
+    const head = controls.foldedHead(of.split('.')[0] ?? '');
+    if (head) await this.#pressOn(head);
+  }
+
+  /** What is found as soon as it is there. */
+  async #find<T>(look: () => T | undefined, what: string): Promise<T> {
+    const found = await this.#tempo.until(look);
+    if (found === undefined) throw new NotFound(`${what} is not there`);
+    return found;
+  }
+
+  async #press(look: () => HTMLElement | undefined, what: string): Promise<void> {
+    await this.#pressOn(await this.#find(look, what));
+  }
+
+  async #pressOn(one: HTMLElement): Promise<void> {
+    one.scrollIntoView({ block: 'nearest' });
+    await this.#tempo.frame();
+    const at = middleOf(one);
+    await this.#pointer.go(at, this.#tempo);
+    await this.#click(one, at);
+  }
+
+  async #click(target: Element, at: Place, held: Held = {}, detail = 1): Promise<void> {
+    tellOf(target, 'pointerover', at, 0, held);
+    tellOf(target, 'mouseover', at, 0, held);
+    tellOf(target, 'pointermove', at, 0, held);
+    this.#pointer.press(true);
+    tellOf(target, 'pointerdown', at, 1, held, detail);
+    if (tellOf(target, 'mousedown', at, 1, held, detail)) focusOn(target);
+    await this.#tempo.wait(0.08);
+    tellOf(target, 'pointerup', at, 0, held, detail);
+    tellOf(target, 'mouseup', at, 0, held, detail);
+    tellOf(target, 'click', at, 0, held, detail);
+    this.#pointer.press(false);
+  }
+
+  async #type(field: HTMLElement, text: string): Promise<void> {
+    await this.#pressOn(field);
+    if (!(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) return;
+    field.select();
+    const kind = field instanceof HTMLInputElement ? HTMLInputElement : HTMLTextAreaElement;
+    for (let i = 1; i <= text.length; i++) {
+      // As typed: React hears of values that are set so.
+      Reflect.set(kind.prototype, 'value', text.slice(0, i), field);
+      field.dispatchEvent(new InputEvent('input', { bubbles: true, data: text[i - 1] ?? '' }));
+      if (this.#tempo.speed < 8) await this.#tempo.wait(0.06);
+    }
+    await this.#key('Enter');
+  }
+
+  async #key(chord: string): Promise<void> {
+    const parts = chord === '+' ? ['+'] : chord.split('+');
+    const key = parts.at(-1) ?? '';
+    const held = Object.fromEntries(parts.slice(0, -1).map((one) => [MODIFIERS[one as keyof typeof MODIFIERS], true]));
+    const target = document.activeElement ?? document.body;
+    const init = { key, code: codeOf(key), ...held, bubbles: true, cancelable: true, composed: true };
+    target.dispatchEvent(new KeyboardEvent('keydown', init));
+    await this.#tempo.wait(0.06);
+    (target.isConnected ? target : document.body).dispatchEvent(new KeyboardEvent('keyup', init));
+  }
+
+  /** Presses, goes through all places, and lets go: what was pressed hears all of it. */
+  async #drag(way: readonly Place[], held: Held = {}): Promise<void> {
+    const [first] = way;
+    const last = way.at(-1);
+    if (!first || !last) return;
+    await this.#pointer.go(first, this.#tempo);
+    const target = under(first);
+    if (!target) throw new NotFound('nothing is there to be pressed');
+    tellOf(target, 'pointermove', first, 0, held);
+    await this.#tempo.frame();
+    this.#pointer.press(true);
+    tellOf(target, 'pointerdown', first, 1, held, 1);
+    if (tellOf(target, 'mousedown', first, 1, held, 1)) focusOn(target);
+    for (const to of way.slice(1))
+      await this.#pointer.go(to, this.#tempo, (x, y) => tellOf(target, 'pointermove', [x, y], 1, held));
+    await this.#tempo.wait(0.1);
+    tellOf(target, 'pointerup', last, 0, held, 1);
+    tellOf(target, 'mouseup', last, 0, held, 1);
+    if (way.length === 1) tellOf(target, 'click', last, 0, held, 1);
+    this.#pointer.press(false);
+  }
+
+  async #onCanvas(way: readonly At[], isTwice: boolean, modifier: 'Shift' | 'Alt' | undefined): Promise<void> {
+    const held: Held = modifier === 'Shift' ? { shiftKey: true } : modifier === 'Alt' ? { altKey: true } : {};
+    const places = await this.#canvasPlaces(way);
+    await this.#drag(places, held);
+    if (!isTwice) return;
+    await this.#drag(places, held);
+    const [at] = places;
+    const target = at && under(at);
+    if (target) tellOf(target, 'dblclick', at, 0, held, 2);
+  }
+
+  /** Where places of the canvas are seen. */
+  async #canvasPlaces(way: readonly At[]): Promise<readonly Place[]> {
+    const edge = await this.#find(controls.canvasEdge, 'the canvas');
+    const { left, top, width, height } = edge.getBoundingClientRect();
+    const [x1, y1] = [Number(edge.getAttribute('width')), Number(edge.getAttribute('height'))];
+    return way.map(([x, y]) => [left + (x / x1) * width, top + (y / y1) * height]);
+  }
+
+  async #sheetPlaces(way: readonly When[]): Promise<readonly Place[]> {
+    const sheet = await this.#find(() => document.querySelector<SVGSVGElement>('svg.sheet') ?? undefined, 'the sheet');
+    const { left, top } = sheet.getBoundingClientRect();
+    const axes = JSON.parse(sheet.dataset['axes'] ?? '{}') as Readonly<Record<string, number>>;
+    const along = (value: number, from: string, to: string, low: string, high: string): number =>
+      (axes[from] ?? 0) +
+      ((value - (axes[low] ?? 0)) / ((axes[high] ?? 1) - (axes[low] ?? 0))) * ((axes[to] ?? 0) - (axes[from] ?? 0));
+    return way.map(([time, distance]) => [
+      left + along(time, 'left', 'right', 'from', 'to'),
+      top + along(distance, 'bottom', 'top', 'low', 'high'),
+    ]);
+  }
+
+  async #onSheet(way: readonly When[]): Promise<void> {
+    await this.#drag(await this.#sheetPlaces(way));
+  }
+
+  /** On the ruler where there is one; else by the slider that stands for it. */
+  async #playhead(time: number): Promise<void> {
+    const pause = controls.pressed('Pause');
+    if (pause) await this.#pressOn(pause);
+    const slider = document.querySelector<HTMLElement>('.scrub-slider [role="slider"]');
+    if (!slider) {
+      const ruler = await this.#find(() => document.querySelector('.strip-ground') ?? undefined, 'the ruler');
+      const [place] = await this.#sheetPlaces([[time, 0]]);
+      if (place) await this.#drag([[place[0], middleOf(ruler)[1]]]);
+      return;
+    }
+    const box = (slider.closest('.scrub-slider') ?? slider).getBoundingClientRect();
+    const length = Number(slider.getAttribute('aria-valuemax'));
+    await this.#pointer.go([box.left + (box.width * time) / length, box.top + box.height / 2], this.#tempo);
+    slider.focus();
+    for (let guard = 0; guard < 600; guard++) {
+      const away = time - Number(slider.getAttribute('aria-valuenow'));
+      if (Math.abs(away) < 0.02) return;
+      const before = slider.getAttribute('aria-valuenow');
+      const key = away > 0 ? 'ArrowRight' : 'ArrowLeft';
+      slider.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
+      await this.#tempo.until(() => (slider.getAttribute('aria-valuenow') === before ? undefined : true), 1);
+    }
+  }
+
+  /** Drags something by the browser's own drag and drop. */
+  async #dragIn(name: string, to: At): Promise<void> {
+    const source = await this.#find(() => controls.draggedCalled(name), `“${name}”`);
+    source.scrollIntoView({ block: 'nearest' });
+    await this.#pointer.go(middleOf(source), this.#tempo);
+    const dataTransfer = new DataTransfer();
+    const tell = (target: Element, type: string, [clientX, clientY]: Place): boolean =>
+      target.dispatchEvent(new DragEvent(type, { dataTransfer, clientX, clientY, bubbles: true, cancelable: true }));
+    this.#pointer.press(true);
+    tell(source, 'dragstart', this.#pointer.at);
+    const [at = this.#pointer.at] = await this.#canvasPlaces([to]);
+    await this.#pointer.go(at, this.#tempo);
+    const target = under(at);
+    if (!target) throw new NotFound('the canvas is not there');
+    tell(target, 'dragover', at);
+    await this.#tempo.frame();
+    tell(target, 'drop', at);
+    tell(source, 'dragend', at);
+    this.#pointer.press(false);
+  }
+
+  /** Until what was done is rendered. */
+  async #settle(): Promise<void> {
+    await this.#tempo.frame();
+    await this.#tempo.frame();
+    await this.#tempo.wait(0.25);
+  }
+}
