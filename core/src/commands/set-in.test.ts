@@ -4,7 +4,9 @@ import { prepare, type Motion } from '../motion/index.ts';
 import { riderById, type Scene } from '../scene/index.ts';
 import { BOX_ART, colouredStrip, LINE, LOOPS, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import { problemsWhenRead } from '../testing/ways.ts';
+import * as s from '../scene/index.ts';
 import * as c from './index.ts';
+import { carriedBy } from './rider/carriers.ts';
 
 type Json = Record<string, unknown>;
 
@@ -251,4 +253,60 @@ describe('what is pasted with its carrier', () => {
       expect(moved('bucket', bucket!.id, key)).toBeCloseTo(30, 6);
     }
   });
+});
+
+describe('a scene that was set in is one thing', () => {
+  const once = c.setIn(OUTER, { inner: INNER, at: [500, 200], size: 0.5, duration: 2 });
+  const read = s.readScene(s.writeScene(once));
+  if (!read.ok) throw new Error('unsound');
+  const scene = read.scene;
+  const holder = scene.riders[holderOf(scene)]!.id;
+  const within = scene.riders.slice(OUTER.riders.length + 1).map(({ id }) => id);
+
+  test('all that is in it is known, also after it was written and read, and nothing else is', () => {
+    const around = s.holdersAround(scene);
+    for (const id of within) expect(around.get(id)).toEqual([holder]);
+    for (const { id } of scene.guides.slice(OUTER.guides.length)) expect(around.get(id)).toEqual([holder]);
+    expect(around.has(holder)).toBe(false);
+    for (const { id } of [...OUTER.riders, ...OUTER.guides]) expect(around.has(id)).toBe(false);
+    expect(s.isHolder(scene, holder)).toBe(true);
+    expect(s.isHolder(scene, OUTER.riders[0]!.id)).toBe(false);
+    expect(s.holdersAround(OUTER).size).toBe(0);
+  });
+
+  test('set into another once more, the outer one stands around all, the inner one around its own', () => {
+    const twice = c.setIn(
+      { ...OUTER, name: 'Around' },
+      { inner: { ...scene, name: 'Middle' }, at: [0, 0], size: 1, duration: 4 },
+    );
+    const around = s.holdersAround(twice);
+    const [outer, inner] = ['Middle', 'Mill'].map((name) => twice.riders.find((one) => one.name === name)!.id);
+    expect(around.get(inner!)).toEqual([outer]);
+    const vane = twice.riders.find(({ name }) => name === 'Vane')!;
+    expect(around.get(vane.id)).toEqual([outer, inner]);
+    const all = s.withAllInside(twice, [], [outer!]);
+    expect(all.riders).toHaveLength(twice.riders.length - OUTER.riders.length);
+    expect(all.guides).toHaveLength(twice.guides.length - OUTER.guides.length);
+  });
+
+  test('it is restacked whole, and others pass all of it', () => {
+    const names = (one: Scene): string[] => one.riders.map(({ name }) => name);
+    const down = c.restackRider(scene, { id: holder, to: 0 });
+    expect(names(down)).toEqual([...names(scene).slice(OUTER.riders.length), ...names(OUTER)]);
+    const first = OUTER.riders[0]!;
+    const up = c.restackRider(scene, { id: first.id, to: holderOf(scene) });
+    expect(names(up)).toEqual([...names(scene).slice(1), first.name]);
+    expect(names(c.restackRider(up, { id: first.id, to: 0 }))).toEqual(names(scene));
+    expect(problemsWhenRead(down)).toEqual([]);
+  });
+});
+
+test('what is carried stays so where it is pasted into a scene in which nothing has its name', () => {
+  const clip = c.copyThings(INNER, ['loops', 'square'], ['wheel', 'bucket']);
+  const pasted = c.pasteThings(s.emptyScene('Elsewhere'), clip, 0, ['loops', 'square']).scene;
+  expect(pasted.riders.find(({ name }) => name === 'bucket')!.carrier).toMatchObject({ rider: 'wheel' });
+  const vane = { ...riderById(INNER, 'vane')!, carrier: carriedBy('wheel') };
+  const both = { ...clip, riders: [...clip.riders, vane] };
+  const again = c.pasteThings(s.emptyScene('Elsewhere'), both, 0, ['loops', 'square']).scene;
+  expect(riderById(again, 'vane')!.carrier).toMatchObject({ rider: 'wheel' });
 });

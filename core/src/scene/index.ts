@@ -19,6 +19,7 @@ export { carried, carriesScene, linked, linkedScene, sceneIn, withoutTracing } f
 export { migrate } from './migrations/index.ts';
 export { distanceOfPlace, nodeIndex, placeAtDistance } from './places.ts';
 export { placeFromText, textOfPlace } from './place-text.ts';
+export { holdersAround, isHolder, sheetMarkup, withAllInside } from './set-in-scenes.ts';
 export {
   artById,
   cycleOf,

@@ -1,5 +1,5 @@
 export { CANVAS_TOOLS, type ToolName } from './canvas/index.ts';
-export { addNodeAt } from './canvas/adjust.ts';
+export { pressTwice } from './canvas/adjust.ts';
 export { flagsOf, type Flag } from './canvas/flags.ts';
 export { gripOf } from './canvas/grabs/grip.ts';
 export { handledNodes } from './canvas/grabs/handle.ts';

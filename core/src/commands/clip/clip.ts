@@ -111,7 +111,7 @@ export function pasteThings(scene: Scene, clip: ThingsClip, offset: number, copy
   const there = markIdsOf(scene.riders);
   const markOf = (id: string): string | null => renamed.get(id) ?? (there.has(id) ? id : null);
   const bound = riders.map((rider) =>
-    boundRider(scene, { ...rider, keys: renamedKeys(rider.keys, fresh, markOf) }, to),
+    boundRider(scene, { ...rider, keys: renamedKeys(rider.keys, fresh, markOf) }, renamed),
   );
   return {
     scene: pastedInto(scene, {
@@ -149,10 +149,12 @@ function isSamePicture(a: Art | StripPose, b: Art | StripPose): boolean {
 const isSameArt = (a: Art, b: Art): boolean => isSamePicture(a, b) && a.width === b.width && a.name === b.name;
 
 /** A pasted rider is carried by, and looks toward, what was pasted with it, else what is in the scene, else nothing. */
-function boundRider(scene: Scene, rider: Rider, to: (id: string) => string): Rider {
+function boundRider(scene: Scene, rider: Rider, renamed: ReadonlyMap<string, string>): Rider {
+  const to = (id: string): string => renamed.get(id) ?? id;
   const { carrier, heading, strung, inside, poses } = rider;
   const { target } = heading;
-  const isThere = (id: string): boolean => to(id) !== id || riderById(scene, id) !== undefined;
+  // What comes along may keep its name, where nothing here has it.
+  const isThere = (id: string): boolean => renamed.has(id) || riderById(scene, id) !== undefined;
   return {
     ...rider,
     // What of these leads nowhere is let go of once all is settled.

@@ -1,4 +1,4 @@
-import { artById, guideById, idsIn, type Rider, type Scene } from '../../scene/index.ts';
+import { artById, guideById, holdersAround, idsIn, withAllInside, type Rider, type Scene } from '../../scene/index.ts';
 import { command, missingRider, refusal, replaceRider, riderOf, type Refusal } from '../command.ts';
 import { released } from './carrying.ts';
 import { inFrame } from './standing.ts';
@@ -76,14 +76,32 @@ export const deleteRiders = command<{ ids: readonly string[] }>(
   },
 );
 
-/** Moves a rider to another place in the stacking order: 0 is behind all. */
+/** Moves a rider to the place of another one in the stacking order, 0 is behind all; with what holds a scene all that is in it, past all of such a scene. */
 export const restackRider = command<{ id: string; to: number }>(
   (scene, { id }) => missingRider(scene, id),
   (scene, { id, to }) => {
-    const rest = scene.riders.filter((rider) => rider.id !== id);
-    return { ...scene, riders: [...rest.slice(0, to), riderOf(scene, id), ...rest.slice(to)] };
+    const { riders } = scene;
+    const at = riders.findIndex((one) => one.id === id);
+    const isMoved = blockOf(scene, id);
+    const target = riders[Math.max(0, Math.min(to, riders.length - 1))];
+    if (!target || isMoved(target)) return scene;
+    const own = holdersAround(scene).get(id) ?? [];
+    const outer = holdersAround(scene)
+      .get(target.id)
+      ?.find((holder) => !own.includes(holder));
+    const isPassed = blockOf(scene, outer ?? target.id);
+    const rest = riders.filter((one) => !isMoved(one));
+    const places = rest.flatMap((one, i) => (isPassed(one) ? [i] : []));
+    const cut = to > at ? Math.max(...places) + 1 : Math.min(...places);
+    return { ...scene, riders: [...rest.slice(0, cut), ...riders.filter(isMoved), ...rest.slice(cut)] };
   },
 );
+
+/** Whether a rider is a certain one, or within the scene that it holds. */
+function blockOf(scene: Scene, id: string): (rider: Rider) => boolean {
+  const ids = new Set(withAllInside(scene, [], [id]).riders);
+  return (rider) => ids.has(rider.id);
+}
 
 /** Left to right, or upside down. */
 export type FlipWay = 'across' | 'over';

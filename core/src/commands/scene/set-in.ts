@@ -9,6 +9,7 @@ import {
   MOST,
   newGuide,
   newRider,
+  sheetMarkup,
   type Art,
   type Guide,
   type Rider,
@@ -146,10 +147,6 @@ function edgeOf({ name, canvas: { width, height } }: Scene, carrier: string, fre
     ...{ closed: true, carrier, visible: false },
   });
 }
-
-/** The inner canvas as a sheet of its background, seen or not. */
-const sheetMarkup = ({ width, height, background }: Scene['canvas']): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><rect width="${width}" height="${height}" fill="${background ?? 'none'}"/></svg>`;
 
 /** The scene slower or faster as a whole: poses that go by time as well. */
 function atRate(inner: Scene, duration: number): Scene {

@@ -3,12 +3,14 @@ import {
   copyMarks,
   copyThings,
   guideById,
+  holdersAround,
   nodesLost,
   pasteKeys,
   pasteMarks,
   pasteThings,
   pathData,
   riderById,
+  withAllInside,
   type Clip,
   type KeysClip,
 } from '@pace-line/core';
@@ -48,7 +50,10 @@ function clipOf(desk: Desk): Held | undefined {
   const parts = selectedParts(selectionOf(desk));
   if (parts?.kind.list === 'keys') return { clip: copyKeys(scene, parts.owner, parts.ids), guides: [] };
   if (parts?.kind.list === 'marks') return { clip: copyMarks(scene, parts.owner, parts.ids), guides: [] };
-  return guides.length + riders.length > 0 ? { clip: copyThings(scene, guides, riders), guides } : undefined;
+  const all = withAllInside(scene, guides, riders);
+  return all.riders.length + all.guides.length > 0
+    ? { clip: copyThings(scene, all.guides, all.riders), guides: all.guides }
+    : undefined;
 }
 
 /** What goes onto the system's clipboard with a copy: path data where guides were copied. */
@@ -83,10 +88,14 @@ function pasteCopiedKeys(desk: Desk, clip: KeysClip, rider: string): void {
   desk.doc.select({ ...selectRider(rider), keys: idsOf().filter((id) => !before.has(id)) });
 }
 
-function pasteClip(desk: Desk, { clip, guides }: Held): void {
+function pasteClip(desk: Desk, { clip, guides: asked }: Held): void {
   if (clip.kind === 'things') {
-    const pasted = pasteThings(sceneOf(desk), clip, PASTE_OFFSET, guides);
-    change(desk, 'Paste', () => pasted.scene, { ...NOTHING, guides: pasted.guides, riders: pasted.riders });
+    const pasted = pasteThings(sceneOf(desk), clip, PASTE_OFFSET, asked);
+    // Of a scene that was set in, the one thing that it is.
+    const around = holdersAround(pasted.scene);
+    const isWhole = (id: string): boolean => !around.get(id)?.some((holder) => pasted.riders.includes(holder));
+    const [guides, riders] = [pasted.guides.filter(isWhole), pasted.riders.filter(isWhole)];
+    change(desk, 'Paste', () => pasted.scene, { ...NOTHING, guides, riders });
     return;
   }
   const [rider] = selectionOf(desk).riders;

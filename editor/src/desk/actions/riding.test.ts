@@ -1,5 +1,17 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { artById, POSE, prepare, riderById, ridersOf, setPivot, setRider, type Rider } from '@pace-line/core';
+import {
+  artById,
+  emptyScene,
+  POSE,
+  prepare,
+  riderById,
+  ridersOf,
+  setIn,
+  setPivot,
+  setRider,
+  withAllInside,
+  type Rider,
+} from '@pace-line/core';
 import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
 import { BOX_ART } from '../../tools/testing.ts';
 import { sheetScene } from '../../tools/sheet/testing.ts';
@@ -277,5 +289,31 @@ describe('stepping through parts', () => {
   test('Tab comes to the chosen one, or to the first', () => {
     expect(['a', 'b'].map((id, i) => isTabStop([], id, i))).toEqual([true, false]);
     expect(['a', 'b'].map((id, i) => isTabStop(['b', 'a'], id, i))).toEqual([false, true]);
+  });
+});
+
+describe('a scene that was set in', () => {
+  const inner = sheetScene();
+  const holder = () => scene().riders.find(({ name }) => name === inner.name)!;
+  beforeEach(() => {
+    desk = deskBench(setIn(emptyScene('Quay'), { inner, at: [300, 200], size: 0.5, duration: 4 }));
+  });
+
+  test('is selected, copied and deleted as one', () => {
+    const count = scene().riders.length;
+    selectAll(desk);
+    expect(desk.doc.state.selection).toMatchObject({ guides: [], riders: [holder().id] });
+    duplicateSelected(desk);
+    expect(scene().riders).toHaveLength(2 * count);
+    const [copy] = desk.doc.state.selection.riders;
+    expect(desk.doc.state.selection).toMatchObject({ guides: [], riders: { length: 1 } });
+    // All of the copy is carried by the copy.
+    expect(withAllInside(scene(), [], [copy!]).riders).toHaveLength(count);
+    deleteSelected(desk);
+    expect(scene().riders).toHaveLength(count);
+    expect(labels().at(-1)).toMatch(/^Delete /);
+    desk.doc.select(selectRider(holder().id));
+    deleteSelected(desk);
+    expect([scene().riders, scene().guides]).toEqual([[], []]);
   });
 });

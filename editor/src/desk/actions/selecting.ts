@@ -5,7 +5,11 @@ import {
   deleteNodes,
   deleteRiders,
   guideById,
+  holdersAround,
   riderById,
+  withAllInside,
+  type Guide,
+  type Rider,
 } from '@pace-line/core';
 import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
@@ -22,10 +26,13 @@ export function selectAll(desk: Desk): void {
     desk.doc.select({ ...NOTHING, [kind.owners]: [owner], [kind.list]: kind.idsIn(scene, owner) });
     return;
   }
+  // A scene that was set in is one thing.
+  const around = holdersAround(scene);
+  const isWhole = ({ id, locked }: Guide | Rider): boolean => !locked && !around.has(id);
   desk.doc.select({
     ...NOTHING,
-    guides: scene.guides.filter((one) => !one.locked).map((one) => one.id),
-    riders: scene.riders.filter((one) => !one.locked).map((one) => one.id),
+    guides: scene.guides.filter(isWhole).map((one) => one.id),
+    riders: scene.riders.filter(isWhole).map((one) => one.id),
   });
 }
 
@@ -58,10 +65,11 @@ export function deleteSelected(desk: Desk): void {
   } else if (guides.length > 0 || riders.length > 0) deleteThings(desk, guides, riders);
 }
 
-/** Deletes guides and riders; what is locked stays, and is named. */
-export function deleteThings(desk: Desk, guideIds: readonly string[], riderIds: readonly string[]): void {
+/** Deletes guides and riders, and with a scene that was set in all that is in it; what is locked stays, and is named. */
+export function deleteThings(desk: Desk, chosenGuides: readonly string[], chosenRiders: readonly string[]): void {
   const { time } = desk.playback;
   const scene = sceneOf(desk);
+  const { guides: guideIds, riders: riderIds } = withAllInside(scene, chosenGuides, chosenRiders);
   const things = [
     ...guideIds.flatMap((id) => guideById(scene, id) ?? []),
     ...riderIds.flatMap((id) => riderById(scene, id) ?? []),
@@ -70,7 +78,10 @@ export function deleteThings(desk: Desk, guideIds: readonly string[], riderIds: 
   if (locked.length > 0)
     tell(`${locked.join(', ')} ${locked.length === 1 ? 'is' : 'are'} locked; unlock in Contents to delete.`);
   const free = things.filter((one) => !one.locked);
-  const names = free.map(({ name }) => name);
+  const around = holdersAround(scene);
+  const names = free
+    .filter(({ id }) => !around.get(id)?.some((one) => chosenRiders.includes(one)))
+    .map(({ name }) => name);
   const isFree = (id: string): boolean => free.some((one) => one.id === id);
   const [guides, riders] = [guideIds.filter(isFree), riderIds.filter(isFree)];
   if (free.length === 0) return;

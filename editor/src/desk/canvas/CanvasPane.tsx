@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { riderById } from '@pace-line/core';
 import { useDocument, useDocumentState } from '../../document/index.ts';
-import { addNodeAt, type Tool } from '../../tools/index.ts';
+import { pressTwice, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { CanvasDrawing } from './CanvasDrawing.tsx';
 import { CanvasTools } from './CanvasTools.tsx';
@@ -42,7 +42,7 @@ export function CanvasPane() {
           aria-label="Canvas: guides and riders"
           {...handlers}
           onDoubleClick={(event) => {
-            if (tool === 'adjust') addNodeAt(tools.host, pointerOn(surface.current, event));
+            if (tool === 'adjust') pressTwice(tools.host, pointerOn(surface.current, event));
           }}
           onContextMenu={(event) => event.preventDefault()}
           {...drop.handlers}

@@ -15,9 +15,9 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { IconGripVertical } from '@tabler/icons-react';
-import { useState } from 'react';
-import { guideById, restackRider, setGuide, setRider, type Guide, type Rider } from '@pace-line/core';
+import { IconChevronDown, IconChevronRight, IconGripVertical } from '@tabler/icons-react';
+import { useMemo, useState } from 'react';
+import { guideById, holdersAround, restackRider, setGuide, setRider, type Guide, type Rider } from '@pace-line/core';
 import { selectGuide, selectRider, useDocument, useDocumentState } from '../../document/index.ts';
 import { TextField } from '../../fields/index.ts';
 import { useDesk } from '../context.ts';
@@ -31,7 +31,8 @@ export function ContentsDrawer() {
   const desk = useDesk();
   const riders = useDocumentState((state) => state.shown.riders);
   const guides = useDocumentState((state) => state.shown.guides);
-  const front = [...riders].reverse();
+  const { isFolded, depth, foldOf } = useFolding();
+  const front = riders.filter(({ id }) => !isFolded(id)).reverse();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -54,7 +55,7 @@ export function ContentsDrawer() {
         <SortableContext items={front.map((rider) => rider.id)} strategy={verticalListSortingStrategy}>
           <ul className="contents-list">
             {front.map((rider) => (
-              <RiderRow key={rider.id} rider={rider} />
+              <RiderRow key={rider.id} rider={rider} depth={depth(rider.id)} fold={foldOf(rider.id)} />
             ))}
           </ul>
         </SortableContext>
@@ -62,13 +63,49 @@ export function ContentsDrawer() {
       <h3 className="drawer-heading">Guides</h3>
       {guides.length === 0 && <p className="card-note">No guides yet.</p>}
       <ul className="contents-list">
-        {guides.map((guide) => (
-          <GuideRow key={guide.id} guide={guide} />
-        ))}
+        {guides
+          .filter(({ id }) => !isFolded(id))
+          .map((guide) => (
+            <GuideRow key={guide.id} guide={guide} />
+          ))}
       </ul>
       <TracingRows />
     </Drawer>
   );
+}
+
+interface Fold {
+  readonly isOpen: boolean;
+  readonly count: number;
+  readonly toggle: () => void;
+}
+
+/** Scenes that were set in are one row each, until one is opened or something in it is selected. */
+function useFolding() {
+  const scene = useDocumentState((state) => state.shown);
+  const selection = useDocumentState((state) => state.selection);
+  const [opened, setOpened] = useState<readonly string[]>([]);
+  const around = holdersAround(scene);
+  const entered = new Set([...selection.guides, ...selection.riders].flatMap((id) => around.get(id) ?? []));
+  const isOpen = (holder: string): boolean => opened.includes(holder) || entered.has(holder);
+  const counts = useMemo(() => {
+    const made = new Map<string, number>();
+    for (const holders of around.values()) for (const holder of holders) made.set(holder, (made.get(holder) ?? 0) + 1);
+    return made;
+  }, [around]);
+  return {
+    isFolded: (id: string) => around.get(id)?.some((holder) => !isOpen(holder)) ?? false,
+    depth: (id: string) => around.get(id)?.length ?? 0,
+    foldOf: (id: string): Fold | undefined => {
+      const count = counts.get(id);
+      return count === undefined
+        ? undefined
+        : {
+            ...{ isOpen: isOpen(id), count },
+            toggle: () => setOpened(opened.includes(id) ? opened.filter((one) => one !== id) : [...opened, id]),
+          };
+    },
+  };
 }
 
 const HOW = 'Space picks it up; then the arrow keys move it, Space puts it down, Escape leaves it where it was.';
@@ -87,7 +124,18 @@ function announcing(front: readonly Rider[]): Announcements {
   };
 }
 
-function RiderRow({ rider }: { rider: Rider }) {
+/** px by which what is in a scene stands to the right. */
+const INDENT = 14;
+
+interface RiderRowProps {
+  readonly rider: Rider;
+  /** How many scenes that were set in it is within. */
+  readonly depth: number;
+  /** Of a rider that holds such a scene: whether what is in it is shown. */
+  readonly fold: Fold | undefined;
+}
+
+function RiderRow({ rider, depth, fold }: RiderRowProps) {
   const doc = useDocument();
   const desk = useDesk();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: rider.id });
@@ -99,11 +147,27 @@ function RiderRow({ rider }: { rider: Rider }) {
     <li
       ref={setNodeRef}
       className={`contents-row ${isSelected ? 'selected' : ''}`}
-      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+      style={{
+        transform: transform ? `translateY(${transform.y}px)` : undefined,
+        transition,
+        paddingLeft: depth * INDENT,
+      }}
     >
       <span {...attributes} {...listeners} className="drag-handle" aria-label={`Move ${rider.name} in the stack`}>
         <IconGripVertical size={14} aria-hidden />
       </span>
+      {fold && (
+        <button
+          type="button"
+          className="fold-button"
+          aria-expanded={fold.isOpen}
+          aria-label={`What is in ${rider.name}`}
+          title={`${fold.count} riders and guides in it`}
+          onClick={fold.toggle}
+        >
+          {fold.isOpen ? <IconChevronDown size={13} aria-hidden /> : <IconChevronRight size={13} aria-hidden />}
+        </button>
+      )}
       <Name
         name={rider.name}
         note={guide ? `rides ${guide.name}` : 'parked'}

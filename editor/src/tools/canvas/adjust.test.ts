@@ -12,7 +12,7 @@ import {
 } from '@pace-line/core';
 import { NOTHING } from '../../document/index.ts';
 import type { SceneDocument } from '../../document/store.ts';
-import { addNodeAt, adjustTool } from './adjust.ts';
+import { pressTwice, adjustTool } from './adjust.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
 import { plotTool } from './plot.ts';
@@ -176,10 +176,10 @@ describe('adjusting', () => {
     expect(guide().nodes[0]).toMatchObject({ x: 110, y: 120 });
   });
   test('a node is added on the line; where one is, that one is selected', () => {
-    addNodeAt(host, at(200, 100));
+    pressTwice(host, at(200, 100));
     expect(guide().nodes).toHaveLength(4);
     const [added] = doc.state.selection.nodes;
-    addNodeAt(host, at(300, 100));
+    pressTwice(host, at(300, 100));
     expect(guide().nodes).toHaveLength(4);
     expect(doc.state.selection.nodes).not.toEqual([added]);
   });

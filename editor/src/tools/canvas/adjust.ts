@@ -1,10 +1,10 @@
-import { freeId, guideById, idsIn, insertNode, type Guide, type Node } from '@pace-line/core';
+import { freeId, guideById, holdersAround, idsIn, insertNode, isHolder, type Guide, type Node } from '@pace-line/core';
 import { NOTHING, selectGuide, type Selection } from '../../document/index.ts';
 import { DRAG_FROM, type Pointer } from '../pointer.ts';
 import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 import type { CanvasDrag } from './grabs/grab.ts';
 import { grabOf } from './grabs/index.ts';
-import { hitsAt, type Hit } from './hit.ts';
+import { hitsAt, partsAt, type Hit } from './hit.ts';
 import { guideFrame } from '../guide-frame.ts';
 
 /** Adjusting: select and drag nodes, handles, marks, riders and whole guides by their grip; drag a box on empty canvas to select. */
@@ -121,18 +121,36 @@ function inBox(host: ToolHost, a: Pointer, b: Pointer): Selection {
   const guide = guideById(scene, host.selection().guides[0] ?? null);
   const nodes = guide?.nodes.filter(holdsNode(guide)).map((node) => node.id) ?? [];
   if (guide && nodes.length > 0) return selectGuide(guide.id, nodes);
+  // What is within a scene that was set in goes with that.
+  const around = holdersAround(scene);
   const riders = scene.riders
     .filter((rider, i) => !rider.locked && rider.visible && holds(poses.of(i, 'x'), poses.of(i, 'y')))
-    .map((rider) => rider.id);
-  if (riders.length > 0) return { ...NOTHING, riders };
+    .map((rider) => around.get(rider.id)?.[0] ?? rider.id);
+  if (riders.length > 0) return { ...NOTHING, riders: [...new Set(riders)] };
   const guides = scene.guides
-    .filter((one) => one.nodes.length > 0 && one.nodes.every(holdsNode(one)))
+    .filter((one) => !around.has(one.id) && one.nodes.length > 0 && one.nodes.every(holdsNode(one)))
     .map((one) => one.id);
   return { ...NOTHING, guides };
 }
 
+/** A place that is pressed twice: enters the scene that was set in there; else adds a node to the guide. */
+export function pressTwice(host: ToolHost, p: Pointer): void {
+  const scene = host.scene();
+  const [whole] = hitsAt(scene, host.selection(), host.poses(), p);
+  const isHolding = whole?.kind === 'rider' && isHolder(scene, whole.rider);
+  const part =
+    isHolding &&
+    partsAt(scene, host.selection(), host.poses(), p).find(
+      (hit) =>
+        (hit.kind === 'rider' && holdersAround(scene).get(hit.rider)?.includes(whole.rider)) ||
+        (hit.kind === 'guide' && holdersAround(scene).get(hit.guide)?.includes(whole.rider)),
+    );
+  if (part) host.select(grabOf(part).select(NOTHING, part, false, host.selection()));
+  else if (!isHolding) addNodeAt(host, p);
+}
+
 /** Adds a node where the pointer is nearest to a guide; where a node is already, that one is selected. */
-export function addNodeAt(host: ToolHost, p: Pointer): void {
+function addNodeAt(host: ToolHost, p: Pointer): void {
   const hits = hitsAt(host.scene(), host.selection(), host.poses(), p);
   const there = hits.find((hit) => hit.kind === 'node');
   const on = hits.find((hit) => hit.kind === 'guide');

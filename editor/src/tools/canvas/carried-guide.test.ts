@@ -17,7 +17,7 @@ import {
 import { NOTHING, selectGuide, selectRider } from '../../document/index.ts';
 import { guideFrame, guidesMoved } from '../guide-frame.ts';
 import { BOX_ART } from '../testing.ts';
-import { addNodeAt, adjustTool } from './adjust.ts';
+import { pressTwice, adjustTool } from './adjust.ts';
 import { flagsOf } from './flags.ts';
 import { hitsAt } from './hit.ts';
 import { guideFrom } from './new-guide.ts';
@@ -171,7 +171,7 @@ describe('a guide that a rider carries', () => {
     const path = pathOfGuide(guide());
     const { x, y } = path.frameAtDistance(path.length * 0.3);
     const there = frame().toCanvas([x, y]);
-    addNodeAt(host, at(...there));
+    pressTwice(host, at(...there));
     expect(guide().nodes).toHaveLength(4);
     expect(places().some(([u, v]) => Math.hypot(u - there[0], v - there[1]) < 0.5)).toBe(true);
   });
