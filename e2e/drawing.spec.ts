@@ -180,6 +180,56 @@ test('one drawing taken apart: a guide, a rider and scenery, all where they were
   expect(Math.hypot(float.at[0] - (320 + 100), float.at[1] - (180 + 150))).toBeLessThan(0.01);
 });
 
+test('a drawing taken apart follows its groups: one part until it is opened, pointed at on its picture', async ({
+  page,
+}) => {
+  await newScene(page);
+  await page.getByRole('button', { name: 'Collection' }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'From a file…' }).click(),
+  ]);
+  const rects = Array.from(
+    { length: 60 },
+    (_, i) => `<rect x="${20 * i}" y="600" width="16" height="40" fill="#c96"/>`,
+  );
+  await chooser.setFiles({
+    name: 'quay.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="720"><g id="planks">${rects.join('')}</g>` +
+        '<g id="boat" transform="translate(400 200)"><rect id="hull" width="400" height="100" fill="#930"/><rect id="mast" x="190" y="-150" width="20" height="150" fill="#333"/></g></svg>',
+    ),
+  });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.locator('.parts-row')).toHaveCount(2);
+  await expect(dialog.getByText('2 parts, all as')).toBeVisible();
+  const picture = dialog.locator('.parts-picture');
+  const box = (await picture.boundingBox())!;
+  const scale = Math.min(box.width / 1280, box.height / 720);
+  const at = (x: number, y: number): [number, number] => [
+    box.x + (box.width - 1280 * scale) / 2 + x * scale,
+    box.y + (box.height - 720 * scale) / 2 + y * scale,
+  ];
+  // Pressed twice on the picture, the group is opened; what is pointed at is shown in the list.
+  await page.mouse.dblclick(...at(600, 250));
+  await expect(dialog.getByRole('button', { name: 'Boat, 2 parts' })).toHaveAttribute('aria-expanded', 'true');
+  await page.mouse.move(...at(600, 120));
+  await expect(dialog.locator('.parts-row.pointed')).toHaveText(/^Mast/);
+  await page.mouse.click(...at(600, 120));
+  await expect(dialog.getByRole('group', { name: 'Mast is' }).getByRole('button').first()).toBeFocused();
+  await dialog.getByRole('group', { name: 'Mast is' }).getByRole('button', { name: 'rider' }).click();
+  await page.getByRole('button', { name: 'Bring in 3 parts' }).click();
+  const { riders } = await savedScene(page);
+  expect(riders.map(({ name, locked }) => [name, locked])).toEqual([
+    ['Planks', true],
+    ['Hull', true],
+    ['Mast', false],
+  ]);
+  const mast = riders[2]!;
+  expect(Math.hypot(mast.at[0] - 600, mast.at[1] - 125)).toBeLessThan(0.01);
+});
+
 test('a dart between two hills is taken apart, lies where it lay, and comes over the front one in Contents', async ({
   page,
 }) => {

@@ -558,6 +558,17 @@ describe('riders', () => {
   });
 });
 
+test('a stroke has its guide’s colour until it is given its own', () => {
+  const stroke = { color: scene.guides[0]!.color.toLowerCase(), width: 4, dash: null, draws: null };
+  const guide = scene.guides[0]!.id;
+  const drawn = setGuide(scene, { id: guide, patch: { stroke } });
+  const red = setGuide(drawn, { id: guide, patch: { color: '#A3471F' } });
+  expect(red.guides[0]).toMatchObject({ color: '#A3471F', stroke: { color: '#A3471F', width: 4 } });
+  const apart = setGuide(red, { id: guide, patch: { stroke: { ...stroke, color: '#000000' } } });
+  expect(setGuide(apart, { id: guide, patch: { color: '#0B7A75' } }).guides[0]!.stroke!.color).toBe('#000000');
+  expect(setGuide(red, { id: guide, patch: { name: 'Other' } }).guides[0]!.stroke!.color).toBe('#A3471F');
+});
+
 test('opening a closed guide takes what ran over the closing span to its end', () => {
   const open = setClosed(scene, { guide: 'loops', closed: false });
   expect(open.riders[0]!.pace.marks.at(-1)!.place).toEqual({ by: 'node', node: 'l4', along: 0, lap: 0 });

@@ -29,13 +29,19 @@ export const addGuide = command<{ guide: Guide }>(
   (scene, { guide }) => ({ ...scene, guides: [...scene.guides, guide] }),
 );
 
-/** Changes what a guide is called, how it looks and whether it can be edited. */
+/** Changes what a guide is called, how it looks and whether it can be edited. A stroke of the guide's own colour takes over its new one; one that was given another keeps that. */
 export const setGuide = command<{
   id: string;
   patch: Partial<Pick<Guide, 'name' | 'color' | 'visible' | 'locked' | 'corridor' | 'thickness' | 'stroke' | 'depth'>>;
 }>(
   (scene, { id }) => missingGuide(scene, id),
-  (scene, { id, patch }) => replaceGuide(scene, { ...guideOf(scene, id), ...patch }),
+  (scene, { id, patch }) => {
+    const guide = guideOf(scene, id);
+    const { color = guide.color } = patch;
+    const follows = guide.stroke?.color.toLowerCase() === guide.color.toLowerCase();
+    const stroke = guide.stroke && follows ? { ...guide.stroke, color } : guide.stroke;
+    return replaceGuide(scene, { ...guide, stroke, ...patch });
+  },
 );
 
 /** Moves whole guides by an offset, px; shapes stay live, a linked copy stands elsewhere then. A parallel guide moves with its original only. */

@@ -17,6 +17,8 @@ export interface DrawingPart {
   readonly art: ReadArt;
   readonly x: number;
   readonly y: number;
+  /** Of a group: its own parts, from the lowest to the uppermost; none where it cannot be opened further. */
+  readonly inside: readonly DrawingPart[];
 }
 
 export interface DrawingParts {
@@ -51,7 +53,6 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
   const skipped: string[] = [];
   const walk: Walk = { byId, skipped, source };
   const view = viewMatrix(root.attributes, art.width, art.height);
-  const parts: DrawingPart[] = [];
   const { holders, members } = upperLevel(root);
   const base = holders.reduce((matrix, holder) => productOf(matrix, transformOf(holder)), view);
   const inherited = Object.assign({}, ...[root, ...holders].map(({ attributes }) => attributes)) as Record<
@@ -65,29 +66,66 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
       parts: [],
       skipped: [`it has more than ${MOST_PARTS} parts: group them first`],
     };
-  const definitions = definitionsOf(root);
-  members.forEach((element, i) => {
-    const outlines: Outline[] = [];
-    collect(element, base, walk, outlines, 0);
-    const paint = paintOf(element, inherited);
-    const name = nameOf(element, i);
-    const part = pictureOf(
-      root,
-      holders,
-      definitions.neededBy([element, ...holders.map(bare)]),
-      element,
-      outlines,
-      art,
-      paint.width * scaleOf(base),
-    );
-    parts.push({
-      name,
-      looksLike: outlines.length > 0 && paint.isStroke ? 'guide' : 'art',
-      outlines,
-      ...part,
-    });
-  });
-  return { width: art.width, height: art.height, parts, skipped };
+  const taking: Taking = { root, art, walk, definitions: definitionsOf(root), left: MOST_PARTS };
+  const level: Level = { holders, base, inherited };
+  return {
+    width: art.width,
+    height: art.height,
+    parts: members.map((one, i) => partOf(one, i, level, taking)),
+    skipped,
+  };
+}
+
+/** What all parts of a drawing are taken from. */
+interface Taking {
+  readonly root: ArtElement;
+  readonly art: ReadArt;
+  readonly walk: Walk;
+  readonly definitions: ReturnType<typeof definitionsOf>;
+  /** How many parts may still be made. */
+  left: number;
+}
+
+/** Where parts stand in a drawing: in which groups, how these are placed, and what they hand down. */
+interface Level {
+  readonly holders: readonly ArtElement[];
+  readonly base: Matrix;
+  readonly inherited: Record<string, string>;
+}
+
+function partOf(element: ArtElement, index: number, level: Level, taking: Taking): DrawingPart {
+  const { holders, base, inherited } = level;
+  const { root, art, walk, definitions } = taking;
+  taking.left--;
+  const outlines: Outline[] = [];
+  collect(element, base, walk, outlines, 0);
+  const paint = paintOf(element, inherited);
+  const needed = definitions.neededBy([element, ...holders.map(bare)]);
+  return {
+    name: nameOf(element, index),
+    looksLike: outlines.length > 0 && paint.isStroke ? 'guide' : 'art',
+    outlines,
+    ...pictureOf(root, holders, needed, element, outlines, art, paint.width * scaleOf(base)),
+    inside: insideOf(element, level, taking),
+  };
+}
+
+/** The parts of a group; groups within it that hold nothing but one group are opened with it. */
+function insideOf(element: ArtElement, { holders, base, inherited }: Level, taking: Taking): readonly DrawingPart[] {
+  if (element.name !== 'g' || element.attributes['display'] === 'none') return [];
+  const { holders: more, members } = upperLevel(element);
+  if (members.length < 2 || members.length > taking.left || holders.length >= DEEPEST) return [];
+  const opened = [element, ...more];
+  const level: Level = {
+    holders: [...holders, ...opened],
+    base: opened.reduce((matrix, holder) => productOf(matrix, transformOf(holder)), base),
+    inherited: Object.assign({}, inherited, ...opened.map(({ attributes }) => attributes)) as Record<string, string>,
+  };
+  // What cannot be read was said of the group.
+  const quiet: Taking = { ...taking, walk: { ...taking.walk, skipped: [] } };
+  const parts = members.map((one, i) => partOf(one, i, level, quiet));
+  taking.left = quiet.left;
+  return parts;
 }
 
 /** An element without what is in it. */

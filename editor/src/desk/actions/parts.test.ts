@@ -22,6 +22,7 @@ const part = (name: string, x: number, more: Partial<DrawingPart> = {}): Drawing
   art: { markup: BOX_ART.markup, width: 40, height: 20, notices: [], heavy: [] },
   x,
   y: 50,
+  inside: [],
   ...more,
 });
 const DRAWING = {

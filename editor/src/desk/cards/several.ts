@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite';
-import { riderById, type Key, type Rider, type Scene } from '@pace-line/core';
+import { riderById, setRider, type Key, type Rider, type Scene } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import type { RowName } from '../../words/rows.ts';
 import { change } from '../actions/change.ts';
@@ -18,6 +18,23 @@ const SAID: Partial<Record<RowName, (rider: Rider) => unknown>> = {
   'rider.scale': ({ scale, keys }) => [scale.map(Math.abs), said(keys.scale)],
   'rider.opacity': ({ opacity, keys }) => [opacity, said(keys.opacity)],
   'rider.output': ({ output }) => output,
+  'rider.pivot': ({ pivot, art }) => pivot ?? art,
+  'rider.poses': ({ poses }) => poses.by,
+  'rider.pose': ({ poses }) => poses.first,
+  'rider.poses.rate': ({ poses }) => poses.rate,
+  'rider.poses.mark': ({ poses }) => poses.mark,
+  'rider.poses.around': ({ poses }) => poses.around,
+  'rider.stride': ({ poses }) => poses.stride,
+  'rider.roll.radius': ({ roll, art }) => roll && (roll.radius ?? art),
+  'rider.roll.guide': ({ roll }) => roll?.guide,
+  'rider.roll.side': ({ roll }) => roll?.side,
+  'rider.squash.by': ({ squash }) => squash?.by,
+  'rider.squash.key': ({ keys }) => said(keys.squash),
+  'rider.squash.amount': ({ squash }) => squash?.strength,
+  'rider.squash.limit': ({ squash }) => squash?.limit,
+  'rider.squash.axis': ({ squash }) => squash?.axis,
+  'rider.squash.angle': ({ squash, keys }) => [squash?.angle, said(keys.axis)],
+  'rider.squash.about': ({ squash }) => squash?.about,
   'rider.raise': ({ raise }) => raise,
   'rider.liftBy': ({ liftBy }) => liftBy,
   'rider.rounding': ({ rounding }) => rounding,
@@ -68,3 +85,15 @@ export const changeEach = (
       return rider ? edit(made, rider) : made;
     }, scene),
   );
+
+/** Behaviours of a rider that are made of several values. */
+export type Behaviour = 'roll' | 'squash' | 'poses';
+
+/** A rider with some values of a behaviour that it has; one without it stays as it is. */
+export const withinBehaviour = <K extends Behaviour>(
+  scene: Scene,
+  rider: Rider,
+  of: K,
+  next: Partial<NonNullable<Rider[K]>>,
+): Scene =>
+  rider[of] === null ? scene : setRider(scene, { id: rider.id, patch: { [of]: { ...rider[of], ...next } } });

@@ -1,24 +1,26 @@
 import { artOfRider, riderById, setPivot, type Art, type Rider, type Vec } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
 import { offerSeat } from '../../actions/seating.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
 import { Row } from '../Card.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { YesRow } from '../rows.tsx';
+import { changeEach, useChosen } from '../several.ts';
 import { usePatch } from './use-patch.ts';
 
 /** Which art it shows, that art's pivot, and whether it is sent. */
 export function ArtRows({ rider, art }: { rider: Rider; art: Art }) {
   const desk = useDesk();
   const patch = usePatch(rider);
+  const chosen = useChosen(rider);
   const all = useDocumentState((state) => state.shown.art);
   // The drawing stays, as where the pivot is dragged; on a guide it is asked whether that point is to be on it.
   const put = (label: string, pivot: Vec | null): void => {
-    change(desk, label, (base) => setPivot(base, { id: rider.id, pivot, time: desk.playback.time }));
-    offerSeat(desk, rider.id);
+    const { time } = desk.playback;
+    changeEach(desk, label, chosen, (base, { id }) => setPivot(base, { id, pivot, time }));
+    if (chosen.length === 1) offerSeat(desk, rider.id);
   };
   return (
     <>

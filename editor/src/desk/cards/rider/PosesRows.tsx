@@ -1,21 +1,18 @@
-import { posesOf, setRider, stridesOf, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
+import { posesOf, stridesOf, type Art, type Rider, type RiderPoses, type Scene } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { ChoiceField, PX, type Units } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
-import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { usePatchOf } from './use-patch.ts';
 
 const PLAIN: Units = { '': 1 };
 
 /** Which of its poses a rider shows: one, by time, along the guide with a stride, or through once from a mark on. */
 export function PosesRows({ rider, art }: { rider: Rider; art: Art }) {
-  const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
   const count = posesOf(art);
   const { poses } = rider;
-  const set = (label: string, patch: Partial<RiderPoses>): void =>
-    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { poses: { ...poses, ...patch } } }));
+  const set = usePatchOf(rider, 'poses');
   const firstMark = rider.pace.marks[0];
   return (
     <>

@@ -1,19 +1,18 @@
-import { artById, radiusOf, setRider, transformGuides, type Rider, type Roll } from '@pace-line/core';
+import { artById, radiusOf, transformGuides, type Rider, type Roll } from '@pace-line/core';
 import { useDocumentState } from '../../../document/index.ts';
 import { PX } from '../../../fields/index.ts';
-import { change, perform } from '../../actions/change.ts';
+import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { usePatchOf } from './use-patch.ts';
 import { closingLength, closingRadius, turnsOf } from './roll-turns.ts';
 
 export const FIRST_ROLL: Roll = { radius: null, guide: 'ground', side: 'left' };
 
 /** Spin without slip: its radius, what the guide is, and how many turns that makes. */
 export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
-  const desk = useDesk();
   const scene = useDocumentState((state) => state.shown);
-  const set = (label: string, next: Roll | null): void =>
-    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { roll: next } }));
+  const set = usePatchOf(rider, 'roll');
   const radius = radiusOf(rider, artById(scene, rider.art));
   return (
     <>
@@ -25,14 +24,14 @@ export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
         units={PX}
         min={0.1}
         max={1e6}
-        onCommit={(next) => set('Set radius', { ...roll, radius: next })}
+        onCommit={(next) => set('Set radius', { radius: next })}
       >
         {roll.radius !== null && (
           <button
             type="button"
             className="small-button"
             title="The radius of its art, as large as it is scaled"
-            onClick={() => set('Radius of the art', { ...roll, radius: null })}
+            onClick={() => set('Radius of the art', { radius: null })}
           >
             Of the art
           </button>
@@ -45,7 +44,7 @@ export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
           ['ground', 'ground'],
           ['centre', 'path of its centre'],
         ]}
-        onChange={(of) => set('Set ground', { ...roll, guide: of })}
+        onChange={(of) => set('Set ground', { guide: of })}
       />
       <ChoiceRow
         of="rider.roll.side"
@@ -54,9 +53,9 @@ export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
           ['left', 'left'],
           ['right', 'right'],
         ]}
-        onChange={(side) => set('Set side', { ...roll, side })}
+        onChange={(side) => set('Set side', { side })}
       />
-      <Turns rider={rider} radius={radius} onRadius={(next) => set('Whole turns', { ...roll, radius: next })} />
+      <Turns rider={rider} radius={radius} onRadius={(next) => set('Whole turns', { radius: next })} />
     </>
   );
 }

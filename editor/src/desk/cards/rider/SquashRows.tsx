@@ -1,19 +1,16 @@
-import { setRider, type Art, type Rider, type Squash } from '@pace-line/core';
+import type { Art, Rider, Squash } from '@pace-line/core';
 import { DEGREES, PERCENT } from '../../../fields/index.ts';
-import { change } from '../../actions/change.ts';
-import { useDesk } from '../../context.ts';
 import { Row } from '../Card.tsx';
 import { KeyedRow } from '../keys/KeyedRow.tsx';
 import { PointFields } from '../PointFields.tsx';
 import { ChoiceRow, NumberRow } from '../rows.tsx';
+import { usePatchOf } from './use-patch.ts';
 
 export const FIRST_SQUASH: Squash = { by: 'keys', axis: 'heading', angle: 90, about: null, strength: 0.5, limit: 2 };
 
 /** Squash and stretch: by keyframes or by speed, along what, and about which point. The area stays. */
 export function SquashRows({ rider, art, squash }: { rider: Rider; art: Art; squash: Squash }) {
-  const desk = useDesk();
-  const set = (label: string, next: Squash): void =>
-    change(desk, label, (base) => setRider(base, { id: rider.id, patch: { squash: next } }));
+  const set = usePatchOf(rider, 'squash');
   return (
     <>
       <ChoiceRow
@@ -23,7 +20,7 @@ export function SquashRows({ rider, art, squash }: { rider: Rider; art: Art; squ
           ['keys', 'keyframes'],
           ['speed', 'with speed'],
         ]}
-        onChange={(by) => set('Squash and stretch', { ...squash, by })}
+        onChange={(by) => set('Squash and stretch', { by })}
       />
       <SquashDetails rider={rider} art={art} squash={squash} set={set} />
     </>
@@ -34,7 +31,7 @@ interface DetailsProps {
   readonly rider: Rider;
   readonly art: Art;
   readonly squash: Squash;
-  readonly set: (label: string, next: Squash) => void;
+  readonly set: (label: string, next: Partial<Squash>) => void;
 }
 
 function SquashDetails({ rider, art, squash, set }: DetailsProps) {
@@ -52,7 +49,7 @@ function SquashDetails({ rider, art, squash, set }: DetailsProps) {
           ['fixed', 'fixed'],
           ['own', 'the drawing’s'],
         ]}
-        onChange={(axis) => set('Set squash axis', { ...squash, axis })}
+        onChange={(axis) => set('Set squash axis', { axis })}
       />
       {squash.axis !== 'heading' && rider.keys.axis.length === 0 && (
         <NumberRow
@@ -62,7 +59,7 @@ function SquashDetails({ rider, art, squash, set }: DetailsProps) {
           unit="°"
           units={DEGREES}
           digits={1}
-          onCommit={(angle) => set('Set squash axis', { ...squash, angle })}
+          onCommit={(angle) => set('Set squash axis', { angle })}
         />
       )}
       {squash.axis !== 'heading' && rider.keys.axis.length > 0 && (
@@ -72,20 +69,12 @@ function SquashDetails({ rider, art, squash, set }: DetailsProps) {
         <PointFields
           label="Fixed point"
           point={squash.about ?? art.pivot}
-          onCommit={(about) => set('Set fixed point', { ...squash, about })}
+          onCommit={(about) => set('Set fixed point', { about })}
         />
-        <button
-          type="button"
-          className="small-button"
-          onClick={() => set('Squash on the floor', { ...squash, about: floor })}
-        >
+        <button type="button" className="small-button" onClick={() => set('Squash on the floor', { about: floor })}>
           Floor
         </button>
-        <button
-          type="button"
-          className="small-button"
-          onClick={() => set('Squash about the pivot', { ...squash, about: null })}
-        >
+        <button type="button" className="small-button" onClick={() => set('Squash about the pivot', { about: null })}>
           Pivot
         </button>
       </Row>
@@ -104,7 +93,7 @@ function SpeedRow({ squash, set }: Pick<DetailsProps, 'squash' | 'set'>) {
         units={PERCENT}
         min={-2000}
         max={2000}
-        onCommit={(value) => set('Set strength', { ...squash, strength: value / 100 })}
+        onCommit={(value) => set('Set strength', { strength: value / 100 })}
       />
       <NumberRow
         of="rider.squash.limit"
@@ -114,7 +103,7 @@ function SpeedRow({ squash, set }: Pick<DetailsProps, 'squash' | 'set'>) {
         units={PERCENT}
         min={100}
         max={2000}
-        onCommit={(value) => set('Limit stretch', { ...squash, limit: value / 100 })}
+        onCommit={(value) => set('Limit stretch', { limit: value / 100 })}
       />
     </>
   );
