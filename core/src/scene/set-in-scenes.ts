@@ -5,7 +5,8 @@ export const sheetMarkup = ({ width, height, background }: Scene['canvas']): str
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><rect width="${width}" height="${height}" fill="${background ?? 'none'}"/></svg>`;
 
 // A drawing that is taken in has its size as attributes; a sheet has not.
-const SHEET = /^<svg(?! width)(?:(?!\swidth)[^>])*><rect width="([\d.]+)" height="([\d.]+)" fill="[^"]*"\s*(?:\/>|><\/rect>)<\/svg>$/;
+const SHEET =
+  /^<svg(?! width)(?:(?!\swidth)[^>])*><rect width="([\d.]+)" height="([\d.]+)" fill="[^"]*"\s*(?:\/>|><\/rect>)<\/svg>$/;
 
 /** Whether a drawing is nothing but a sheet as large as itself. */
 function isSheet(art: Art): boolean {
