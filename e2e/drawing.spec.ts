@@ -119,7 +119,7 @@ test('a shape stays live on its card until a node is edited, reversed or begun e
   await page.locator('.node').nth(1).focus();
   await page.getByRole('button', { name: /^Direction/ }).click();
   await page.getByRole('menuitem', { name: 'Start at the selected node' }).click();
-  await expect(page.getByRole('button', { name: 'Undo: Start guide here' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Undo: Start guide at node' })).toBeEnabled();
   await page.getByRole('button', { name: /^Direction/ }).click();
   await page.getByRole('menuitem', { name: /^Reverse/ }).click();
   await expect(radius).toBeVisible();

@@ -86,7 +86,7 @@ test('a cart on five humps: slow over each crest, back a little on the third and
   await chooseEase(page, 'back in');
   actions += 2;
   expect(actions).toBeLessThanOrEqual(12);
-  await expect(page.locator('.leg-words')).toHaveText('backs up first');
+  await expect(page.locator('.leg-words')).toHaveText('anticipation');
   const scene = await savedScene(page);
   for (const { crest, between } of crossings(scene)) expect(crest).toBeLessThan(0.35 * between);
   const rider = prepare(scene).riders[0]!;

@@ -88,21 +88,21 @@ describe('eases as CSS', () => {
 
 describe('what a leg does in words', () => {
   test.each<[Ease, string]>([
-    [{ kind: 'steady' }, 'steady'],
-    [{ kind: 'hold' }, 'stays, then jumps'],
-    [{ kind: 'flow' }, 'flows on through'],
+    [{ kind: 'steady' }, 'constant speed'],
+    [{ kind: 'hold' }, 'holds, then jumps'],
+    [{ kind: 'flow' }, 'flows through the marks'],
     [{ kind: 'family', family: 'cubic', mode: 'out' }, 'slows to a stop'],
     // Softer, it still comes to rest, and starts from it; mixed with steady it goes on where it arrives.
     [{ kind: 'family', family: 'cubic', mode: 'out', strength: 0.7 }, 'slows to a stop'],
-    [{ kind: 'family', family: 'sine', mode: 'in-out', strength: 0.8 }, 'starts softly, slows to a stop'],
+    [{ kind: 'family', family: 'sine', mode: 'in-out', strength: 0.8 }, 'eases in, slows to a stop'],
     [{ kind: 'family', family: 'cubic', mode: 'out', even: 0.3 }, 'slows down'],
-    [{ kind: 'family', family: 'cubic', mode: 'in' }, 'gathers speed'],
-    [{ kind: 'family', family: 'sine', mode: 'in-out' }, 'starts softly, slows to a stop'],
-    [{ kind: 'family', family: 'back', mode: 'in' }, 'backs up first'],
-    [{ kind: 'family', family: 'back', mode: 'out' }, 'shoots past, comes back'],
-    [{ kind: 'family', family: 'back', mode: 'in-out' }, 'backs up, then shoots past'],
+    [{ kind: 'family', family: 'cubic', mode: 'in' }, 'speeds up'],
+    [{ kind: 'family', family: 'sine', mode: 'in-out' }, 'eases in, slows to a stop'],
+    [{ kind: 'family', family: 'back', mode: 'in' }, 'anticipation'],
+    [{ kind: 'family', family: 'back', mode: 'out' }, 'overshoots, comes back'],
+    [{ kind: 'family', family: 'back', mode: 'in-out' }, 'anticipation and overshoot'],
     [{ kind: 'spring', overshoot: 40, settle: 1 }, 'swings and settles'],
-    [{ kind: 'family', family: 'bounce', mode: 'out' }, 'goes back on its way'],
+    [{ kind: 'family', family: 'bounce', mode: 'out' }, 'backs up on the way'],
   ])('%o: %s', (ease, words) => expect(wordsOfLeg(ease)).toBe(words));
 });
 

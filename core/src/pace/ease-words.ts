@@ -14,23 +14,23 @@ const NEAR = 0.04;
 
 /** What a leg does, in a few words: how it starts, how it arrives, whether it goes past. */
 export function wordsOfLeg(ease: Ease): string {
-  if (ease.kind === 'hold') return 'stays, then jumps';
-  if (ease.kind === 'flow') return 'flows on through';
+  if (ease.kind === 'hold') return 'holds, then jumps';
+  if (ease.kind === 'flow') return 'flows through the marks';
   const { progress } = compileLeg(ease);
   const [low, high] = rangeOfEase(ease);
   const [backs, past] = [low < -PAST, high > 1 + PAST];
   const [start, end] = [progress(NEAR) / NEAR, (1 - progress(1 - NEAR)) / NEAR];
   const slows = (1 - progress(1 - LAST)) / LAST < STILL ? 'slows to a stop' : 'slows down';
-  if (past && turnsOf(progress) > 3) return backs ? 'swings, then settles' : 'swings and settles';
-  if (backs && past) return 'backs up, then shoots past';
-  if (backs) return end < SLOW ? `backs up first, ${slows}` : 'backs up first';
-  if (past) return start < SLOW ? 'starts softly, shoots past' : 'shoots past, comes back';
-  if (turnsOf(progress) > 1) return 'goes back on its way';
-  if (start < SLOW && end < SLOW) return `starts softly, ${slows}`;
-  if (start < SLOW) return end > FAST ? 'gathers speed' : 'starts softly';
+  if (past && turnsOf(progress) > 3) return backs ? 'anticipation, then swings and settles' : 'swings and settles';
+  if (backs && past) return 'anticipation and overshoot';
+  if (backs) return end < SLOW ? `anticipation, ${slows}` : 'anticipation';
+  if (past) return start < SLOW ? 'eases in, overshoots' : 'overshoots, comes back';
+  if (turnsOf(progress) > 1) return 'backs up on the way';
+  if (start < SLOW && end < SLOW) return `eases in, ${slows}`;
+  if (start < SLOW) return end > FAST ? 'speeds up' : 'eases in';
   if (end < SLOW) return slows;
   if (start > FAST && end > FAST) return 'slows in the middle';
-  return Math.abs(start - 1) < 0.1 && Math.abs(end - 1) < 0.1 && isEven(progress) ? 'steady' : 'keeps moving';
+  return Math.abs(start - 1) < 0.1 && Math.abs(end - 1) < 0.1 && isEven(progress) ? 'constant speed' : 'keeps moving';
 }
 
 /** Looks at a leg for its turns. */

@@ -141,7 +141,7 @@ const GESTURES: readonly Gesture[] = [
     from: onWay(0.6),
     by: [-24, 6],
     held: { alt: true },
-    pressed: 'Be there at 0.00 s',
+    pressed: 'Place at 0.00 s',
   },
   { name: 'a rider on its guide', grabs: 'rider', selected: NOTHING, from: pivotOf(0), by: [6, -22] },
   { name: 'a parked rider', grabs: 'rider', selected: NOTHING, from: at(650, 120), by: [-30, 16] },

@@ -84,7 +84,7 @@ function pasteCopiedKeys(desk: Desk, clip: KeysClip, rider: string): void {
   const idsOf = (): readonly string[] => keyIdsOf(sceneOf(desk), rider);
   const before = new Set(idsOf());
   const args = { rider, clip, time: localTimeOf(desk, rider) };
-  if (!perform(desk, plural('Paste key', clip.keys), pasteKeys, args)) return;
+  if (!perform(desk, plural('Paste keyframe', clip.keys), pasteKeys, args)) return;
   desk.doc.select({ ...selectRider(rider), keys: idsOf().filter((id) => !before.has(id)) });
 }
 

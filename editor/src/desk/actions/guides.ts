@@ -31,7 +31,7 @@ export function reverseDirection(desk: Desk, guide: string, riders: Reversal): v
 }
 
 export function startAtNode(desk: Desk, guide: string, node: string): void {
-  perform(desk, 'Start guide here', restartGuide, { guide, node });
+  perform(desk, 'Start guide at node', restartGuide, { guide, node });
 }
 
 /** Splits an open guide, or opens a closed one, at a node. */

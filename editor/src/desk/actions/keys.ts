@@ -40,7 +40,7 @@ export function setKeyHere(
   const ids = [next(), next(), next()] as const;
   const args = { rider: id, channel, time: there?.time ?? frameTimeOf(desk, id), value, ids };
   const selection = { ...selectRider(id), keys: [there?.id ?? ids[0]] };
-  change(desk, `Key ${CHANNELS[channel].name}`, (before) => setKey(prepared(before), args), selection);
+  change(desk, `Set ${CHANNELS[channel].name} keyframe`, (before) => setKey(prepared(before), args), selection);
 }
 
 /** A rider whose opacity is all in its keyframes: those can make it no more opaque than its constant lets them. */
@@ -67,5 +67,5 @@ export function dropKeyHere(desk: Desk, id: string, channel: KeyChannel): void {
   const scene = sceneOf(desk);
   const rider = riderById(scene, id);
   const there = rider && keyNear(rider, channel, localTimeOf(desk, id), scene.clock.fps);
-  if (there) perform(desk, 'Delete key', deleteKeys, { rider: id, keys: [there.id] });
+  if (there) perform(desk, 'Delete keyframe', deleteKeys, { rider: id, keys: [there.id] });
 }

@@ -16,7 +16,7 @@ function nudgeOnce(desk: Desk, dx: number, dy: number): void {
     const [rider, marks, seconds] = [parts.owner, parts.ids, dx / sceneOf(desk).clock.fps];
     perform(desk, plural('Move mark', marks), shiftMarks, { rider, marks, seconds, px: -dy });
   } else if (parts?.kind.list === 'keys')
-    perform(desk, plural('Move key', parts.ids), shiftKeys, {
+    perform(desk, plural('Move keyframe', parts.ids), shiftKeys, {
       rider: parts.owner,
       keys: parts.ids,
       seconds: dx / sceneOf(desk).clock.fps,

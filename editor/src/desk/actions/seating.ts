@@ -46,7 +46,7 @@ export function seat(desk: Desk, riderId: string): void {
   const index = scene.riders.findIndex(({ id }) => id === riderId);
   const poses = prepare(scene).poseAt(time);
   const point = [poses.of(index, 'x'), poses.of(index, 'y')] as const;
-  change(desk, 'Seat on the guide', (base) => setSeating(base, { rider: riderId, seating: 'seat', point, time }));
+  change(desk, 'Put on the guide', (base) => setSeating(base, { rider: riderId, seating: 'seat', point, time }));
 }
 
 /** ms for which it is offered. */

@@ -52,7 +52,7 @@ export function deleteSelected(desk: Desk): void {
   else if (parts?.kind.list === 'keys')
     perform(
       desk,
-      plural('Delete key', parts.ids),
+      plural('Delete keyframe', parts.ids),
       deleteKeys,
       { rider: parts.owner, keys: parts.ids },
       selectRider(parts.owner),

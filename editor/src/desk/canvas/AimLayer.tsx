@@ -117,7 +117,7 @@ function useAiming(
       event.stopPropagation();
       event.currentTarget.setPointerCapture(event.pointerId);
       desk.playback.hold();
-      const gesture = desk.doc.begin(handle === 'pivot' ? 'Move pivot' : 'Set facing');
+      const gesture = desk.doc.begin(handle === 'pivot' ? 'Move pivot' : 'Change facing');
       drag.current = { handle, gesture, matrix: pose.current.slice(), time: desk.playback.time };
     };
   const move = (event: PointerEvent<SVGGElement>): void => {
@@ -155,7 +155,7 @@ function useAiming(
       event.preventDefault();
       event.stopPropagation();
       const pivot = [art.pivot[0] + dx, art.pivot[1] + dy] as const;
-      change(desk, handle === 'nose' ? 'Set facing' : 'Move pivot', (base) =>
+      change(desk, handle === 'nose' ? 'Change facing' : 'Move pivot', (base) =>
         handle === 'nose'
           ? setArt(base, { id: art.id, patch: { facing: art.facing + dx + dy } })
           : setPivot(base, { id: rider, pivot, time: desk.playback.time }),

@@ -40,7 +40,7 @@ export function ContentsDrawer() {
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     if (!over || active.id === over.id) return;
     const to = riders.findIndex((rider) => rider.id === over.id);
-    change(desk, 'Restack', (scene) => restackRider(scene, { id: String(active.id), to }));
+    change(desk, 'Change stacking order', (scene) => restackRider(scene, { id: String(active.id), to }));
   };
   return (
     <Drawer title="Contents">

@@ -94,7 +94,7 @@ function FadeSlider({ picture: { id, name, opacity } }: PictureProps) {
       label={null}
       thumbLabel={`Opacity of ${name}`}
       onChange={(next) => {
-        gesture.current ??= doc.tryOut('Fade picture');
+        gesture.current ??= doc.tryOut('Change picture opacity');
         gesture.current.update((scene) => setTracing(scene, { id, patch: { opacity: next } }));
       }}
       onChangeEnd={() => {
@@ -139,7 +139,7 @@ function PictureNumbers({ picture }: PictureProps) {
         value={picture.turn}
         unit="°"
         units={DEGREES}
-        onCommit={(turn) => put('Turn picture', { turn })}
+        onCommit={(turn) => put('Rotate picture', { turn })}
       />
     </div>
   );

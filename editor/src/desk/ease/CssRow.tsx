@@ -16,7 +16,7 @@ export function CssRow({ ease, edit }: EaseEdit) {
   const reading = draft === null ? undefined : easeFromCss(draft);
   const take = (): void => {
     if (draft !== null && draft !== text && reading?.ok)
-      change(desk, 'Change ease', (scene) => edit(scene, reading.ease));
+      change(desk, 'Change easing', (scene) => edit(scene, reading.ease));
     // What is not understood stays to be mended.
     if (reading?.ok !== false || draft?.trim() === '') setDraft(null);
   };

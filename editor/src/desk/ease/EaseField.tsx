@@ -36,7 +36,7 @@ export function EaseField(props: EaseEdit) {
         searchable
         onChange={(id) => {
           const chosen = EASE_OFFERS.find((one) => one.id === id);
-          if (chosen && chosen !== offer) change(desk, 'Change ease', (scene) => edit(scene, chosen.ease));
+          if (chosen && chosen !== offer) change(desk, 'Change easing', (scene) => edit(scene, chosen.ease));
         }}
       />
     </>

@@ -38,7 +38,7 @@ export function EaseShaper(props: EaseEdit) {
             aria-pressed={one === offer}
             aria-label={one.name}
             title={one.name}
-            onClick={() => change(desk, 'Change ease', (scene) => edit(scene, asStrong(one.ease, ease)))}
+            onClick={() => change(desk, 'Change easing', (scene) => edit(scene, asStrong(one.ease, ease)))}
           >
             <EaseCurve ease={one.ease} width={36} height={24} />
           </button>
@@ -55,7 +55,7 @@ export function EaseShaper(props: EaseEdit) {
             <button
               type="button"
               className="small-button"
-              onClick={() => change(desk, 'Bend the leg by hand', (scene) => edit(scene, shapedFrom(ease, props.as)))}
+              onClick={() => change(desk, 'Bend leg', (scene) => edit(scene, shapedFrom(ease, props.as)))}
             >
               Bend by points
             </button>

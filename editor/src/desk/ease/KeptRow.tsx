@@ -30,7 +30,7 @@ export function KeptRow({ ease, edit }: EaseEdit) {
               type="button"
               aria-label={one.name}
               title={one.name}
-              onClick={() => change(desk, `Ease “${one.name}”`, (scene) => edit(scene, one.thing))}
+              onClick={() => change(desk, 'Change easing', (scene) => edit(scene, one.thing))}
             >
               <EaseCurve ease={one.thing} width={36} height={24} />
             </button>

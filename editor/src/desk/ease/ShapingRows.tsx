@@ -113,7 +113,7 @@ function PointRow({ ease, index, set }: { readonly ease: Shaped; readonly index:
           type="button"
           className="plain-button"
           aria-label={`Take ${name} away`}
-          onClick={() => set('Take a shaping point away', withoutShapingPoint(ease, index))}
+          onClick={() => set('Remove a shaping point', withoutShapingPoint(ease, index))}
         >
           <IconTrash size={14} aria-hidden />
         </button>

@@ -33,7 +33,7 @@ export async function outlineText(desk: Desk, art: Art, families: readonly strin
     return;
   }
   const { made, count, left } = end.result;
-  if (count > 0) change(desk, `Outline the text of ${art.name}`, (scene) => redrawArt(scene, { art: made }));
+  if (count > 0) change(desk, `Convert text of ${art.name} to outlines`, (scene) => redrawArt(scene, { art: made }));
   if (left.length > 0) warn(`${art.name}: not all of its text`, left.join(' '));
   else
     tell(

@@ -54,7 +54,7 @@ function setSceneIn(desk: Desk, inner: Scene, duration = inner.clock.duration, c
   keepBefore(desk);
   const known = new Set(riders.map(({ id }) => id));
   const how = { inner, at, size: Math.min(1, fit), duration, cut };
-  if (!perform(desk, `Set ${inner.name} in`, setIn, how)) return;
+  if (!perform(desk, `Nest ${inner.name}`, setIn, how)) return;
   const holder = sceneOf(desk).riders.find(({ id }) => !known.has(id));
   if (holder) desk.doc.select(selectRider(holder.id));
   const lost = wordsOfLost(inner, cut);

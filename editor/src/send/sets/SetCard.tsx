@@ -45,7 +45,7 @@ export function SetCard({ scene, output, set, onShow }: SetCardProps) {
   };
   const drop = (at: number): void => {
     const before = doc.state.committed;
-    doc.do('Take output out', (one) => dropOutput(one, { set: set.id, at }));
+    doc.do('Remove from set', (one) => dropOutput(one, { set: set.id, at }));
     offerBack(`${wordsOfOutput(set.outputs[at] ?? { format: '', options: {} })} was taken out`, before);
   };
   const remove = (): void => {
@@ -82,7 +82,7 @@ export function SetCard({ scene, output, set, onShow }: SetCardProps) {
           type="button"
           className="small-button"
           disabled={keepOutput.can(scene, { set: set.id, output }) !== undefined}
-          onClick={() => doc.do('Keep output', (before) => keepOutput(before, { set: set.id, output }))}
+          onClick={() => doc.do('Add to set', (before) => keepOutput(before, { set: set.id, output }))}
         >
           Add {formatById(output.format)?.name}
         </button>

@@ -19,7 +19,7 @@ export function Sets({ scene, output, onShow }: SetsProps) {
       scene.sets.map((one) => one.name),
       'Set 1',
     );
-    doc.do('Keep output', (before) => addSet(before, { id, name, output }));
+    doc.do('Add to set', (before) => addSet(before, { id, name, output }));
   };
   return (
     <>

@@ -263,7 +263,7 @@ describe('a rider on its guide', () => {
     tool.move(at(x + 20, y, { alt: true }));
     tool.move(at(x + 45, y, { alt: true }));
     tool.up(at(x + 45, y, { alt: true }));
-    expect(doc.state.past.at(-1)?.label).toBe('Space by hand');
+    expect(doc.state.past.at(-1)?.label).toBe('Move spacing tick');
     expect(rider().pace.marks).toHaveLength(2);
     expect(rider().pace.marks[0]!.ease.kind).toBe('shaped');
     expect(moving().poseAt(frame)[8]).toBeCloseTo(x + 45, 0);

@@ -22,5 +22,5 @@ export function pressGuide(host: ToolHost, guide: string, riderId: string, at: r
   const args = { rider: riderId, guide, time: localTime(scene, rider, host.time()), at: frame.toGuide(at), ids };
   const refusal = beThere.can(scene, args);
   if (refusal) return host.tell(wordsOfRefusal(refusal));
-  host.do(`Be there at ${args.time.toFixed(2)} s`, (base) => beThere(base, args), selectRider(riderId));
+  host.do(`Place at ${args.time.toFixed(2)} s`, (base) => beThere(base, args), selectRider(riderId));
 }

@@ -334,7 +334,7 @@ describe('a rider on a guide that is carried', () => {
     const there = path.frameAtDistance(path.length * 0.75);
     const [u, v] = frame().toCanvas([there.x, there.y]);
     setDownTool(host).down(at(u, v));
-    expect(doc.state.past.at(-1)?.label).toBe('Be there at 1.00 s');
+    expect(doc.state.past.at(-1)?.label).toBe('Place at 1.00 s');
     expect(pivot()).toEqual([expect.closeTo(u, 1), expect.closeTo(v, 1)]);
   });
 

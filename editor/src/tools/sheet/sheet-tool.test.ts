@@ -188,7 +188,7 @@ describe('the strip of speed', () => {
     drag(strip(0.5, 30), strip(0.5, 45));
     expect(speedAt(0.5)).toBeCloseTo(MOST + 15 * perPx, 6);
     expect(times()).toEqual([0, 1, 3, 4]);
-    expect(labels()).toEqual(['Bend the leg']);
+    expect(labels()).toEqual(['Bend leg']);
     bench.doc.undo();
     // Where it backs up, down is faster.
     drag(strip(3.5, 30), strip(3.5, 20));
@@ -229,7 +229,7 @@ describe('legs are bent', () => {
       { time: expect.closeTo(0.4, 6) as number, way: expect.closeTo(0.8, 6) as number, slope: null },
     ]);
     expect(times()).toEqual([0, 1, 3, 4]);
-    expect(labels()).toEqual(['Bend the leg']);
+    expect(labels()).toEqual(['Bend leg']);
     bench.doc.undo();
     expect(marks()[0]!.ease).toEqual({ kind: 'steady' });
   });
@@ -262,7 +262,7 @@ describe('legs are bent', () => {
     expect(labels().slice(1)).toEqual([
       'Make a shaping point sharp',
       'Make a shaping point smooth',
-      'Take a shaping point away',
+      'Remove a shaping point',
     ]);
   });
   test('its handle turns it: the slope is that of the arm', () => {

@@ -64,7 +64,7 @@ function LengthenButton({ closing: { loops, length } }: { closing: Closing }) {
       type="button"
       className="small-button"
       title="The loop is as long as that; every rider goes on as it does now"
-      onClick={() => perform(desk, 'Play until all closes', lengthenLoop, { loops })}
+      onClick={() => perform(desk, 'Lengthen the loop', lengthenLoop, { loops })}
     >
       make the loop {length.toFixed(2)} s
     </button>

@@ -23,7 +23,7 @@ export function GuideCarrier({ guide }: { guide: Guide }) {
           value={guide.carrier ?? NOBODY}
           data={[{ value: NOBODY, label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
           onChange={(value) =>
-            perform(desk, value === NOBODY ? 'Set the guide free' : 'Let the guide be carried', carryGuide, {
+            perform(desk, value === NOBODY ? 'Remove the guide’s carrier' : 'Carry the guide', carryGuide, {
               guide: guide.id,
               carrier: value === NOBODY ? null : value,
               time: desk.playback.time,

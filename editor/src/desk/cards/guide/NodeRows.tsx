@@ -105,7 +105,7 @@ function OneNode({ guide, node, fixed }: { guide: Guide; node: Node; fixed: bool
           label="Node name"
           value={node.name ?? ''}
           onCommit={(name) =>
-            change(desk, 'Name node', (scene) => nameNode(scene, { guide: guide.id, node: node.id, name }))
+            change(desk, 'Rename node', (scene) => nameNode(scene, { guide: guide.id, node: node.id, name }))
           }
         />
       </Row>

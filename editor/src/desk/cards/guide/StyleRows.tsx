@@ -32,7 +32,7 @@ export const LineRow = memo(function LineRow({ guide }: { guide: Guide }) {
             aria-label={`Guide line ${COLOR_NAMES[i] ?? color}`}
             aria-pressed={guide.color.toUpperCase() === color}
             style={{ background: color }}
-            onClick={() => put('Colour guide', { color })}
+            onClick={() => put('Change guide colour', { color })}
           />
         ))}
       </div>

@@ -68,7 +68,7 @@ export const GUIDE_GROUPS: readonly CardGroup<OnGuide>[] = [
         setGuide(scene, { id: guide.id, patch: { stroke: firstStroke(guide) } }),
       ),
     remove: (desk, { guide }) =>
-      change(desk, 'Do not draw the guide', (scene) => setGuide(scene, { id: guide.id, patch: { stroke: undefined } })),
+      change(desk, 'Remove the drawn line', (scene) => setGuide(scene, { id: guide.id, patch: { stroke: undefined } })),
     Rows: ({ on: { guide } }) => (guide.stroke ? <StrokeRows guide={guide} stroke={guide.stroke} /> : null),
   },
   {
@@ -80,7 +80,7 @@ export const GUIDE_GROUPS: readonly CardGroup<OnGuide>[] = [
     fits: ({ guide }, scene) => !guide.link && scene.riders.some((one) => one.guide !== guide.id),
     has: ({ guide }) => guide.carrier !== null,
     remove: (desk, { guide }) =>
-      void perform(desk, 'Set the guide free', carryGuide, {
+      void perform(desk, 'Remove the guide’s carrier', carryGuide, {
         guide: guide.id,
         carrier: null,
         time: desk.playback.time,

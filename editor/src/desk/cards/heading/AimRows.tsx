@@ -21,7 +21,7 @@ export function AimRows({ rider }: { rider: Rider }) {
         units={PX}
         min={0.1}
         max={100_000}
-        onCommit={(base) => patch('Set contacts', { base })}
+        onCommit={(base) => patch('Change contact distance', { base })}
       />
     );
   return heading.mode === 'toward' ? <TargetRows rider={rider} /> : null;
@@ -41,7 +41,7 @@ function TargetRows({ rider }: { rider: Rider }) {
           value={target.kind === 'rider' ? target.rider : POINT}
           data={[{ value: POINT, label: 'a point' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
           onChange={(value) =>
-            patch('Face a target', {
+            patch('Change target', {
               target: value === POINT ? { kind: 'point', at: [0, 0] } : { kind: 'rider', rider: value },
             })
           }

@@ -14,10 +14,10 @@ type Turning = 'nose' | 'keep';
 type Mode = Heading['mode'];
 
 const LABELS: Readonly<Record<Mode, string>> = {
-  level: 'Face level',
-  along: 'Face along',
-  contacts: 'Stand on two contacts',
-  toward: 'Face a target',
+  level: 'Orientation: level',
+  along: 'Orientation: along',
+  contacts: 'Orientation: two contacts',
+  toward: 'Orientation: toward',
 };
 
 const MODES: readonly { readonly value: Mode; readonly label: string }[] = [
@@ -78,7 +78,7 @@ export function ModeRows({ rider, art }: { rider: Rider; art: Art }) {
         units={DEGREES}
         digits={1}
         onCommit={(value) =>
-          change(desk, 'Set facing', (scene) => setArt(scene, { id: art.id, patch: { facing: value } }))
+          change(desk, 'Change facing', (scene) => setArt(scene, { id: art.id, patch: { facing: value } }))
         }
       />
       <KeyedRow of="heading.offset" rider={rider} channel="turn" />
@@ -108,7 +108,11 @@ function LeftRow({ rider, art }: { rider: Rider; art: Art }) {
       {looksLeft && heading.left === 'over' && heading.mode === 'along' && (
         <p className="card-note">
           It is drawn facing left and flies upside down to the right.{' '}
-          <button type="button" className="small-button" onClick={() => patch('Mirror it', { left: 'mirror' })}>
+          <button
+            type="button"
+            className="small-button"
+            onClick={() => patch('Change when heading left', { left: 'mirror' })}
+          >
             Mirror it instead
           </button>
         </p>

@@ -36,7 +36,7 @@ export function ReverseRow({ rider }: RiderProps) {
         ['turn', 'turn round'],
         ['keep', 'keep'],
       ]}
-      onChange={(reverse) => patch('Set backing up', { reverse })}
+      onChange={(reverse) => patch('Change when backing up', { reverse })}
     />
   );
 }
@@ -54,7 +54,7 @@ export function LimitRow({ rider }: RiderProps) {
       digits={1}
       min={0.1}
       max={1e6}
-      onCommit={(limit) => patch('Limit turning', { limit })}
+      onCommit={(limit) => patch('Change turn rate', { limit })}
     />
   );
 }

@@ -45,7 +45,7 @@ export const HEADING_GROUPS: readonly CardGroup<Rider>[] = [
     picture: WAYS.shape,
     fits: ({ heading }) => heading.mode !== 'level',
     has: ({ heading }) => heading.limit !== null && heading.mode !== 'level',
-    add: (desk, rider) => patch(desk, rider, 'Limit turning', { limit: FIRST_LIMIT }),
+    add: (desk, rider) => patch(desk, rider, 'Change turn rate', { limit: FIRST_LIMIT }),
     remove: (desk, rider) => patch(desk, rider, 'Turn at any rate', { limit: null }),
     Rows: ({ on }) => <LimitRow rider={on} />,
   },

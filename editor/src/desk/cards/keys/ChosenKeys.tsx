@@ -26,7 +26,7 @@ export function ChosenKeys({ rider, chosen }: { rider: Rider; chosen: readonly s
           step={1 / fps}
           digits={3}
           min={0}
-          onCommit={(time) => perform(desk, 'Move key', shiftKeys, { ...keys, seconds: time - first.time })}
+          onCommit={(time) => perform(desk, 'Move keyframe', shiftKeys, { ...keys, seconds: time - first.time })}
         />
         <EaseField
           label="Easing after the keyframe"

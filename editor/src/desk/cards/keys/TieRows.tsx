@@ -26,7 +26,7 @@ export function TieRows({ rider, keys, first }: TieProps) {
   const marked = [rider, ...riders.filter(({ id }) => id !== rider.id)].filter(({ pace }) => pace.marks.length > 0);
   if (marked.length === 0) return null;
   const tie = (mark: string | null, edge?: Key['edge']): void => {
-    perform(desk, mark === null ? 'Untie key' : 'Tie key to a mark', tieKeys, {
+    perform(desk, mark === null ? 'Release keyframe from its mark' : 'Move keyframe with a mark', tieKeys, {
       ...{ rider: rider.id, keys, mark },
       ...(edge ? { edge } : {}),
     });

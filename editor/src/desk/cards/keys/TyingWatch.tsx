@@ -33,7 +33,7 @@ export function TyingWatch(): null {
     }
     set({ tying: null });
     const { rider, keys } = tying;
-    perform(desk, 'Tie key to a mark', tieKeys, { rider, keys, mark }, { ...selectRider(rider), keys });
+    perform(desk, 'Move keyframe with a mark', tieKeys, { rider, keys, mark }, { ...selectRider(rider), keys });
   }, [desk, tying, isPressed, selection, set]);
   return null;
 }

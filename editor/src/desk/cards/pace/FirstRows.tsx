@@ -40,7 +40,7 @@ export function FirstRows({ rider }: { rider: Rider }) {
           value={only ? (hidden ? 'only-hidden' : 'only') : hidden ? 'hidden' : 'always'}
           data={[...FIRSTS]}
           onChange={(value) =>
-            patch('Change the first time', {
+            patch('Change first round', {
               only: value?.startsWith('only') === true,
               hidden: value?.endsWith('hidden') === true,
             })

@@ -80,7 +80,7 @@ export function RecipeRows({ rider }: { rider: Rider }) {
           value={recipe?.kind ?? BY_HAND}
           data={RECIPES}
           onChange={(kind) =>
-            kind === BY_HAND ? set('Pace by marks', null) : set(`Pace by recipe: ${kind}`, newRecipe(kind))
+            kind === BY_HAND ? set('Pace from marks', null) : set(`Pace from a recipe: ${kind}`, newRecipe(kind))
           }
         />
       </Row>
@@ -180,7 +180,9 @@ function RecipeFields({ rider, recipe, set }: RecipeFieldsProps) {
           of="pace.fit"
           value={recipe.fit}
           onChange={(fit) =>
-            change(desk, 'Fit the recipe', (base) => setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }))
+            change(desk, 'Change fit to time', (base) =>
+              setRecipe(base, { rider: rider.id, recipe: { ...recipe, fit } }),
+            )
           }
         />
       )}

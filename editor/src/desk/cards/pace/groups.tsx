@@ -34,7 +34,7 @@ export const PACE_GROUPS: readonly CardGroup<OnPace>[] = [
     picture: WAYS.round,
     fits: isTimed,
     has: ({ rider }) => rider.pace.repeat !== null || rider.pace.times !== null,
-    remove: (desk, on) => patch(desk, on, 'Repeat as the scene', { repeat: null, times: null }),
+    remove: (desk, on) => patch(desk, on, 'Remove rider’s repeat', { repeat: null, times: null }),
     Rows: ({ on }) => <RepeatRows rider={on.rider} />,
   },
   {
@@ -45,7 +45,7 @@ export const PACE_GROUPS: readonly CardGroup<OnPace>[] = [
     picture: WAYS.two,
     fits: isTimed,
     has: ({ rider }) => rider.pace.cycle !== null,
-    remove: (desk, on) => patch(desk, on, 'Cycle as the scene', { cycle: null }),
+    remove: (desk, on) => patch(desk, on, 'Remove own cycle', { cycle: null }),
     Rows: ({ on }) => <CycleRows rider={on.rider} />,
   },
   {
@@ -56,7 +56,7 @@ export const PACE_GROUPS: readonly CardGroup<OnPace>[] = [
     picture: WAYS.enter,
     fits: isTimed,
     has: ({ rider: { pace } }) => pace.only || pace.hidden || pace.leadIn !== null,
-    remove: (desk, on) => patch(desk, on, 'First round as always', { only: false, hidden: false, leadIn: null }),
+    remove: (desk, on) => patch(desk, on, 'Remove first round', { only: false, hidden: false, leadIn: null }),
     Rows: ({ on }) => <FirstRows rider={on.rider} />,
   },
   {
@@ -68,7 +68,7 @@ export const PACE_GROUPS: readonly CardGroup<OnPace>[] = [
     fits: isTimed,
     has: ({ rider }) => rider.pace.on !== 1,
     add: (desk, on) => patch(desk, on, 'Change the step', { on: 2 }),
-    remove: (desk, on) => patch(desk, on, 'On every frame', { on: 1 }),
+    remove: (desk, on) => patch(desk, on, 'Remove the step', { on: 1 }),
     Rows: ({ on }) => <StepRow rider={on.rider} />,
   },
   {

@@ -47,8 +47,8 @@ export function BehindRows({ rider }: { rider: Rider }) {
     const from = placeNow(desk, rider);
     const to = placeNow(desk, rider, FIRST_STRETCH);
     if (first && last && first !== last)
-      set('Go behind', [...rider.behind, { by: 'marks', rider: id, from: first.id, to: last.id }]);
-    else if (from && to) set('Go behind', [...rider.behind, { by: 'places', rider: id, from, to }]);
+      set('Put behind another rider', [...rider.behind, { by: 'marks', rider: id, from: first.id, to: last.id }]);
+    else if (from && to) set('Put behind another rider', [...rider.behind, { by: 'places', rider: id, from, to }]);
   };
   return (
     <>
@@ -57,8 +57,8 @@ export function BehindRows({ rider }: { rider: Rider }) {
           key={i}
           name={riders.find(({ id }) => id === one.rider)?.name ?? ''}
           stretch={one}
-          onChange={(next) => set('Set where it is behind', rider.behind.with(i, next))}
-          onRemove={() => set('Stay in front', rider.behind.toSpliced(i, 1))}
+          onChange={(next) => set('Change where it is behind', rider.behind.with(i, next))}
+          onRemove={() => set('Remove behind', rider.behind.toSpliced(i, 1))}
           placeNow={() => placeNow(desk, rider)}
         />
       ))}

@@ -32,8 +32,8 @@ export function CarriedRows({ rider }: { rider: Rider }) {
             data={[{ value: NOBODY, label: 'none' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
             onChange={(value) =>
               value === NOBODY
-                ? carry('Set free', null)
-                : carry('Let it be carried', {
+                ? carry('Remove carrier', null)
+                : carry('Carry by another rider', {
                     ...(carrier ?? { turn: true, scale: true, mirror: true }),
                     rider: value,
                   })

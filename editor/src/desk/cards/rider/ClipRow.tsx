@@ -29,7 +29,7 @@ export function ClipRow({ rider }: { rider: Rider }) {
         onChange={(chosen) => {
           const [keep, guide] = chosen.split(' ');
           const inside = guide && (keep === 'inside' || keep === 'outside') ? { guide, keep } : null;
-          change(desk, 'Set where it is seen', (base) =>
+          change(desk, 'Change clip', (base) =>
             setRider(base, { id: rider.id, patch: { inside: inside as Rider['inside'] } }),
           );
         }}

@@ -28,7 +28,7 @@ export function EntranceRows({ rider, entrance }: { rider: Rider; entrance: Entr
         name="Entrance delay"
         value={start}
         min={0}
-        onCommit={(next) => set('Enter later', { start: next })}
+        onCommit={(next) => set('Change entrance delay', { start: next })}
       />
       <NumberRow
         {...time}
@@ -36,24 +36,28 @@ export function EntranceRows({ rider, entrance }: { rider: Rider; entrance: Entr
         name="Entrance duration"
         value={seconds}
         min={0.01}
-        onCommit={(next) => set('Enter in', { seconds: next })}
+        onCommit={(next) => set('Change entrance duration', { seconds: next })}
       />
       <Row of="rider.entrance.from">
-        <PointFields label="Start offset" point={from} onCommit={(next) => set('Enter from', { from: next })} />
+        <PointFields
+          label="Start offset"
+          point={from}
+          onCommit={(next) => set('Change start offset', { from: next })}
+        />
       </Row>
       <NumberRow
         of="rider.entrance.turn"
         value={turn}
         unit="°"
         units={DEGREES}
-        onCommit={(next) => set('Enter turned', { turn: next })}
+        onCommit={(next) => set('Change start rotation', { turn: next })}
       />
       <NumberRow
         of="rider.entrance.scale"
         value={scale * 100}
         unit="%"
         units={PERCENT}
-        onCommit={(next) => set('Enter as large', { scale: next / 100 })}
+        onCommit={(next) => set('Change start scale', { scale: next / 100 })}
       />
       <NumberRow
         of="rider.entrance.opacity"
@@ -62,7 +66,7 @@ export function EntranceRows({ rider, entrance }: { rider: Rider; entrance: Entr
         units={PERCENT}
         min={0}
         max={100}
-        onCommit={(next) => set('Enter as opaque', { opacity: next / 100 })}
+        onCommit={(next) => set('Change start opacity', { opacity: next / 100 })}
       />
       <Row of="rider.entrance.ease">
         <EaseField

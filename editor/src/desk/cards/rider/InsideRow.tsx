@@ -21,7 +21,7 @@ export function InsideRow({ rider }: { rider: Rider }) {
       digits={3}
       min={0.001}
       max={36_000}
-      onCommit={(next) => perform(desk, 'Set the loop inside', setClockInside, { rider: rider.id, seconds: next })}
+      onCommit={(next) => perform(desk, 'Change inner loop', setClockInside, { rider: rider.id, seconds: next })}
     />
   );
 }

@@ -52,7 +52,7 @@ export function MovementRows({ rider }: { rider: Rider }) {
             const chosen = MOVEMENT_PARTS.filter((part) => parts.includes(part));
             const had = rider.guide !== null || Object.values(rider.keys).some((keys) => keys.length > 0);
             if (
-              perform(desk, `Move ${rider.name} like another`, takeMovement, { from, to: rider.id, parts: chosen }) &&
+              perform(desk, `Copy motion to ${rider.name}`, takeMovement, { from, to: rider.id, parts: chosen }) &&
               had
             )
               sayLost(desk, `The ${chosen.map((part) => PARTS[part]).join(', ')} of “${rider.name}” were replaced`);
@@ -73,7 +73,7 @@ export function LinkedRow({ rider }: { rider: Rider }) {
       <button
         type="button"
         className="small-button"
-        onClick={() => perform(desk, 'Marks of its own', setPace, { rider: rider.id, patch: { link: null } })}
+        onClick={() => perform(desk, 'Unlink marks', setPace, { rider: rider.id, patch: { link: null } })}
       >
         Give it its own marks
       </button>

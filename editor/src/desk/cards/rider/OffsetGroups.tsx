@@ -30,7 +30,7 @@ export function LiftRows({ rider }: { rider: Rider }) {
           digits={0}
           min={0}
           max={100_000}
-          onCommit={(rounding) => patch('Round the lift', { rounding })}
+          onCommit={(rounding) => patch('Change rounding', { rounding })}
         />
       )}
     </>

@@ -97,7 +97,7 @@ function GuideRow({ rider }: { rider: Rider }) {
               className="small-button"
               title="Moves the guide here: the rider stays where it is, and sits on it"
               onClick={() =>
-                perform(desk, 'Bring the guide', bringGuide, { rider: rider.id, time: desk.playback.time })
+                perform(desk, 'Bring the guide to the rider', bringGuide, { rider: rider.id, time: desk.playback.time })
               }
             >
               Bring the guide to it

@@ -83,7 +83,7 @@ function StrideRow({ scene, rider, set }: { scene: Scene; rider: Rider; set: Set
         <p className="card-note">
           {rounds.toFixed(2)} strides in its cycle.{' '}
           {stride !== undefined && (
-            <button type="button" className="small-button" onClick={() => set('Close the stride', { stride })}>
+            <button type="button" className="small-button" onClick={() => set('Use whole strides', { stride })}>
               Whole strides: use {stride.toFixed(2)} px ({Math.max(1, Math.round(rounds))})
             </button>
           )}
@@ -122,7 +122,7 @@ function MarkRows({ scene, poses, set }: { scene: Scene; poses: RiderPoses; set:
           ['ends', 'first and last'],
           ['hidden', 'nothing'],
         ]}
-        onChange={(around) => set('Set what is shown around', { around })}
+        onChange={(around) => set('Change before and after', { around })}
       />
     </>
   );

@@ -44,7 +44,7 @@ export function RollRows({ rider, roll }: { rider: Rider; roll: Roll }) {
           ['ground', 'ground'],
           ['centre', 'path of its centre'],
         ]}
-        onChange={(of) => set('Set ground', { guide: of })}
+        onChange={(of) => set('Change what the guide is', { guide: of })}
       />
       <ChoiceRow
         of="rider.roll.side"

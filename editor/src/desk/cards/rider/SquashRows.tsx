@@ -93,7 +93,7 @@ function SpeedRow({ squash, set }: Pick<DetailsProps, 'squash' | 'set'>) {
         units={PERCENT}
         min={-2000}
         max={2000}
-        onCommit={(value) => set('Set strength', { strength: value / 100 })}
+        onCommit={(value) => set('Change amount', { strength: value / 100 })}
       />
       <NumberRow
         of="rider.squash.limit"
@@ -103,7 +103,7 @@ function SpeedRow({ squash, set }: Pick<DetailsProps, 'squash' | 'set'>) {
         units={PERCENT}
         min={100}
         max={2000}
-        onCommit={(value) => set('Limit stretch', { limit: value / 100 })}
+        onCommit={(value) => set('Change stretch limit', { limit: value / 100 })}
       />
     </>
   );

@@ -26,7 +26,7 @@ export function StringRows({ rider }: { rider: Rider }) {
           value={strung?.from ?? NOT}
           data={[{ value: NOT, label: 'choose a rider' }, ...others]}
           onChange={(from) => {
-            if (from === NOT) hang('Take down', null);
+            if (from === NOT) hang('Remove from between two riders', null);
             else if (strung) hang('String from another', { ...strung, from, fromAt: null });
             else
               hang('String between riders', {

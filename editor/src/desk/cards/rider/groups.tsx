@@ -74,7 +74,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     fits: rides,
     has: ({ rider }) => rider.roll !== null && rider.guide !== null,
     add: (desk, on) => patch(desk, on, 'Roll', { roll: FIRST_ROLL }),
-    remove: (desk, on) => patch(desk, on, 'Stop rolling', { roll: null }),
+    remove: (desk, on) => patch(desk, on, 'Remove roll', { roll: null }),
     Rows: ({ on }) => (on.rider.roll ? <RollRows rider={on.rider} roll={on.rider.roll} /> : null),
   },
   {
@@ -109,7 +109,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     picture: WAYS.crossing,
     fits: (on, scene) => rides(on) && scene.riders.length > 1,
     has: ({ rider }) => rider.behind.length > 0,
-    remove: (desk, on) => patch(desk, on, 'Stay in front', { behind: [] }),
+    remove: (desk, on) => patch(desk, on, 'Remove behind', { behind: [] }),
     Rows: ({ on }) => <BehindRows rider={on.rider} />,
   },
   {
@@ -132,7 +132,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     fits: ({ rider }, scene) => rider.guide === null && !rider.strung && scene.riders.length > 1,
     has: ({ rider }) => rider.carrier !== null,
     remove: (desk, { rider }) =>
-      void perform(desk, 'Set free', carryRider, { rider: rider.id, carrier: null, time: desk.playback.time }),
+      void perform(desk, 'Remove carrier', carryRider, { rider: rider.id, carrier: null, time: desk.playback.time }),
     Rows: ({ on }) => <CarriedRows rider={on.rider} />,
   },
   {
@@ -144,7 +144,11 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     fits: ({ rider }, scene) => rider.guide === null && !rider.carrier && scene.riders.length > 2,
     has: ({ rider }) => rider.strung !== null,
     remove: (desk, { rider }) =>
-      void perform(desk, 'Take down', stringRider, { rider: rider.id, strung: null, time: desk.playback.time }),
+      void perform(desk, 'Remove from between two riders', stringRider, {
+        rider: rider.id,
+        strung: null,
+        time: desk.playback.time,
+      }),
     Rows: ({ on }) => <StringRows rider={on.rider} />,
   },
   {
@@ -155,7 +159,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     picture: WAYS.hill,
     fits: rides,
     has: ({ rider }) => rider.raise !== 0,
-    remove: (desk, on) => patch(desk, on, 'Do not raise', { raise: 0 }),
+    remove: (desk, on) => patch(desk, on, 'Remove raise', { raise: 0 }),
     Rows: ({ on }) => <RaiseRow rider={on.rider} />,
   },
   {
@@ -166,7 +170,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     picture: WAYS.hill,
     fits: (on) => rides(on) && on.rider.roll === null,
     has: ({ rider }) => rider.guide !== null && rider.roll === null && rider.liftBy !== 'normal',
-    remove: (desk, on) => patch(desk, on, 'Lift across the guide', { liftBy: 'normal' }),
+    remove: (desk, on) => patch(desk, on, 'Remove offset direction', { liftBy: 'normal' }),
     Rows: ({ on }) => <LiftRows rider={on.rider} />,
   },
   {
@@ -187,8 +191,8 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     also: 'pan zoom follow view shot',
     picture: WAYS.hill,
     has: ({ rider }, scene) => scene.camera === rider.id,
-    add: (desk, { rider }) => void perform(desk, 'Look through it', setCamera, { rider: rider.id }),
-    remove: (desk) => void perform(desk, 'Look at the canvas', setCamera, { rider: null }),
+    add: (desk, { rider }) => void perform(desk, 'Use as camera', setCamera, { rider: rider.id }),
+    remove: (desk) => void perform(desk, 'Remove the camera', setCamera, { rider: null }),
     Rows: () => (
       <p className="card-note">
         What is sent shows as much as the canvas, about its pivot, turned and scaled with it. X, held, shows that. Its
@@ -216,7 +220,7 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     fits: ({ rider }) => rider.pace.link !== null,
     has: ({ rider }, scene) => rider.pace.link !== null && scene.riders.some((one) => isLinkedTo(one, rider)),
     remove: (desk, { rider }) =>
-      void perform(desk, 'Marks of its own', setPace, { rider: rider.id, patch: { link: null } }),
+      void perform(desk, 'Unlink marks', setPace, { rider: rider.id, patch: { link: null } }),
     Rows: ({ on }) => <LinkedRow rider={on.rider} />,
   },
   {

@@ -181,7 +181,7 @@ export function TimesRow({ times }: { times: number }) {
       min={1}
       max={10_000}
       onCommit={(next) =>
-        change(desk, 'Change how often it plays', (scene) => setClock(scene, { times: Math.round(next) }))
+        change(desk, 'Change number of repeats', (scene) => setClock(scene, { times: Math.round(next) }))
       }
     />
   );

@@ -37,7 +37,7 @@ const kindOf = (value: string | null): Driver['kind'] | undefined => DRIVERS.fin
 export function DriverRows() {
   const desk = useDesk();
   const drivers = useDocumentState((state) => state.shown.driver);
-  const set = (driver: Scene['driver']): void => void perform(desk, 'Change what triggers it', setDriver, { driver });
+  const set = (driver: Scene['driver']): void => void perform(desk, 'Change trigger', setDriver, { driver });
   const more = besides(drivers);
   return (
     <>

@@ -18,8 +18,8 @@ export const SCENE_GROUPS: readonly CardGroup<Scene>[] = [
     picture: WAYS.round,
     fits: ({ clock }) => clock.repeat !== 'once',
     has: ({ clock }) => clock.times !== null && clock.repeat !== 'once',
-    add: (desk) => change(desk, 'Play a number of times', (scene) => setClock(scene, { times: FIRST_TIMES })),
-    remove: (desk) => change(desk, 'Play endlessly', (scene) => setClock(scene, { times: null })),
+    add: (desk) => change(desk, 'Set number of repeats', (scene) => setClock(scene, { times: FIRST_TIMES })),
+    remove: (desk) => change(desk, 'Repeat endlessly', (scene) => setClock(scene, { times: null })),
     Rows: ({ on }) => (on.clock.times === null ? null : <TimesRow times={on.clock.times} />),
   },
   {

@@ -102,7 +102,7 @@ export const tick: Grab<Hit & { kind: 'tick' }> = {
     const { ease, index } = withShapingPoint(fenced, share, fenced === leg.mark.ease ? as : undefined);
     const point = ease.points[index];
     return {
-      gesture: host.begin('Space by hand'),
+      gesture: host.begin('Move spacing tick'),
       follow(base, _from, to) {
         const near = nearestOnPath(path, ...lying.toGuide([to.x, to.y]));
         if (!near || !point) return base;

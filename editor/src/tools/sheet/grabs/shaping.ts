@@ -51,7 +51,7 @@ export function bendLeg(
   const as = prepare(host.scene()).rider(rider)?.line?.easeAfter?.(leg.index);
   const { ease, index } = withShapingPoint(leg.mark.ease, (local - leg.leaves) / leg.lasts, as);
   const point = ease.points[index];
-  const gesture = host.begin('Bend the leg');
+  const gesture = host.begin('Bend leg');
   return {
     move(p) {
       const gone = goneOn(host, leg, pressed, p, direction);
@@ -106,13 +106,13 @@ export function grabBead(
       const reach = ((other?.time ?? 0) - (knot?.time ?? 0)) / 3;
       const slope = bead.side < 0 ? (knot?.left ?? 0) : (knot?.right ?? 0);
       const time = bead.side * Math.max(1e-3, bead.side * (reach + gone.time));
-      change('Turn a shaping point', withHandleAt(ease, bead.index, bead.side, (slope * reach + gone.way) / time));
+      change('Rotate a shaping point', withHandleAt(ease, bead.index, bead.side, (slope * reach + gone.way) / time));
     },
     end() {
       if (gesture) return gesture.commit();
       if (bead.side !== null || !point) return;
       const [label, next] = pressed.shift
-        ? (['Take a shaping point away', withoutShapingPoint(ease, bead.index)] as const)
+        ? (['Remove a shaping point', withoutShapingPoint(ease, bead.index)] as const)
         : bead.isSharp
           ? (['Make a shaping point smooth', withShapingSlope(ease, bead.index, null)] as const)
           : ([

@@ -45,7 +45,7 @@ export function grabSpeed(
     move(p) {
       if (!gesture && !hasMoved(pressed, p)) return;
       if (!made) return;
-      gesture ??= host.begin(host.keepsDuration() ? 'Bend the leg' : 'Change speed of a leg');
+      gesture ??= host.begin(host.keepsDuration() ? 'Bend leg' : 'Change speed of a leg');
       const { edit, isHeld } = made(was + (pressed.y - p.y) * perPx);
       isShort = isHeld;
       gesture.update(edit);
