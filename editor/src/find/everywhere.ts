@@ -48,6 +48,8 @@ function optionEntries(choose: (format: string) => void): FindEntry[] {
       else found.set(`${key} ${about}`, { title: about, formats: [format] });
     }
   return [...found].map(([key, { title, formats }]) => ({
+    // What the scene itself has comes first.
+    weight: 0.8,
     id: `option ${key}`,
     title,
     about: `For ${formats.map(({ name }) => name).join(', ')}`,

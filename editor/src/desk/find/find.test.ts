@@ -22,6 +22,10 @@ test('what does it comes before what tells of it', () => {
   expect(index.find('fade')[0]!.title).toBe('Opacity');
 });
 
+test('what the scene has comes before what is sent of it', () => {
+  expect(index.find('frame rate')[0]!.where).toBe('Scene card');
+});
+
 test('what Help tells to add is there by that name', () => {
   const titles = CARD_GROUPS.flatMap(({ groups }) => groups.map(({ title }) => title));
   const told = RECIPES.flatMap(({ steps }) => steps.flatMap(({ says }) => [...says.matchAll(/Add… “([^”]+)”/g)]));
