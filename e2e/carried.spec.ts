@@ -138,7 +138,7 @@ test('a scene is set into another one: it is one rider, moves by a clock of its 
   await expect(question.getByRole('checkbox', { name: 'cut off what reaches beyond them' })).toBeChecked();
   await question.getByRole('textbox', { name: 'Its loop' }).fill('4');
   await question.getByRole('textbox', { name: 'Its loop' }).press('Enter');
-  await question.getByRole('button', { name: 'Set it in' }).click();
+  await question.getByRole('button', { name: 'Nest it' }).click();
   await page.getByRole('button', { name: 'Close Art' }).click();
   await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue('Test');
   await expect(page.getByRole('textbox', { name: 'Longest loop within it' })).toHaveValue('4 s');

@@ -52,6 +52,16 @@ test('charts stand on the sheet’s time: the playhead is one line; the limit is
   const value = Number(await limit.getAttribute('aria-valuenow'));
   expect(value).toBeGreaterThan(50);
   await expect(charts.getByRole('textbox', { name: 'Limit of the speed' })).toHaveValue(`${value} px/s`);
+  // Escape gives up what is being dragged.
+  const again = await boxOf(limit);
+  await page.mouse.move(again.x + 10, again.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(again.x + 10, again.y - 20, { steps: 4 });
+  await expect(limit).not.toHaveText(`${value} px/s`);
+  await page.keyboard.press('Escape');
+  await expect(limit).toHaveText(`${value} px/s`);
+  await page.mouse.up();
+  await expect(limit).toHaveAttribute('aria-valuenow', String(value));
   await charts.getByRole('textbox', { name: 'Limit of the speed' }).fill('0');
   await page.keyboard.press('Enter');
   await expect(limit).toHaveAttribute('aria-valuetext', 'none');

@@ -79,7 +79,10 @@ test('a card that flies to a basket on a click, and turns round when it is press
   await page.locator('.mark').first().focus();
   await page.keyboard.press('Control+a');
   await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
-  await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'springs a little' }).click();
+  await page
+    .getByRole('group', { name: 'Gallery of easings' })
+    .getByRole('button', { name: 'springs a little' })
+    .click();
   await page.keyboard.press('Escape');
   await paceCard(page);
   await chosen(page, 'Trigger', 'click');
@@ -385,16 +388,16 @@ test('an ease is kept under a name, and chosen again in another scene', async ({
   await openScene(page, ways());
   await page.locator('.mark').first().focus();
   await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
-  await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name: 'bounce out' }).click();
+  await page.getByRole('group', { name: 'Gallery of easings' }).getByRole('button', { name: 'bounce out' }).click();
   await page.getByRole('textbox', { name: 'Save this easing as' }).fill('Our landing');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(
-    page.getByRole('group', { name: 'Kept eases' }).getByRole('button', { name: 'Our landing' }),
+    page.getByRole('group', { name: 'Saved easings' }).getByRole('button', { name: 'Our landing' }),
   ).toBeVisible();
   await openScene(page, ways('loop', 3));
   await page.locator('.mark').first().focus();
   await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
-  await page.getByRole('group', { name: 'Kept eases' }).getByRole('button', { name: 'Our landing' }).click();
+  await page.getByRole('group', { name: 'Saved easings' }).getByRole('button', { name: 'Our landing' }).click();
   await page.keyboard.press('Escape');
   expect((await savedScene(page)).riders[0]!.pace.marks[0]!.ease).toMatchObject({ family: 'bounce', mode: 'out' });
   await page.getByRole('button', { name: 'Collection' }).click();

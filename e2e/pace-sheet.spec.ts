@@ -57,7 +57,7 @@ const plays = (page: Page) => expect(page.getByRole('button', { name: 'Pause', e
 
 const chooseEase = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('button', { name: /^Shape: Easing of the next leg/ }).click();
-  await page.getByRole('group', { name: 'Gallery of eases' }).getByRole('button', { name, exact: true }).click();
+  await page.getByRole('group', { name: 'Gallery of easings' }).getByRole('button', { name, exact: true }).click();
   await page.keyboard.press('Escape');
 };
 

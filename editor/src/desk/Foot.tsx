@@ -7,11 +7,11 @@ import { LEAST_FOOT, useDeskView, usePreferences } from './view.ts';
 /** The cards of "how", in their order. */
 const CARDS = [
   { what: 'the Scene card', Show: SceneCard },
-  { what: 'card 1', Show: GuideCard },
-  { what: 'card 2', Show: RiderCard },
-  { what: 'card 3', Show: HeadingCard },
-  { what: 'card 4', Show: PaceCard },
-  { what: 'card 5', Show: ChecksCard },
+  { what: 'the Guide card', Show: GuideCard },
+  { what: 'the Rider card', Show: RiderCard },
+  { what: 'the Heading card', Show: HeadingCard },
+  { what: 'the Pace card', Show: PaceCard },
+  { what: 'the Checks card', Show: ChecksCard },
 ] as const;
 
 /** Where the window is this low, the cards are heads until one is pressed. */

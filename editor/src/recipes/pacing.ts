@@ -40,7 +40,7 @@ export const PACING: readonly Recipe[] = [
         onSheet([2.6, 750], [2.9, 620]),
       ),
       shows(
-        'Drag the stroke beside a mark to let the rider rest. Choose on the Pace card how it goes on from there: the small curve opens all eases, how strong each is, and its text.',
+        'Drag the stroke beside a mark to let the rider rest. Choose on the Pace card how it goes on from there: the small curve opens all easings, how strong each is, and its text.',
         onSheet([1.2, 500]),
         value('pace.rest', '0.6'),
       ),
@@ -82,7 +82,7 @@ export const PACING: readonly Recipe[] = [
       ),
       tells('It follows the guide when that is bent, and fits the time of its last mark, or has speeds of its own.'),
       shows(
-        '“Convert to marks” makes marks and eases of it, to be shaped by hand from then on.',
+        '“Convert to marks” makes marks and easings of it, to be shaped by hand from then on.',
         press('Convert to marks'),
         watch(),
       ),

@@ -52,7 +52,7 @@ export const RIDING: readonly Recipe[] = [
         pick('heading.start', 'nose first'),
       ),
       shows(
-        'Say on the same card which way the art was drawn to face. Fine turn adds a constant angle.',
+        'Say on the same card which way the art was drawn to face. Rotation offset adds a constant angle.',
         value('heading.offset', '8'),
         watch(),
       ),

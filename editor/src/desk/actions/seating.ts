@@ -95,7 +95,7 @@ type Asked = Omit<SeatingQuestion, 'seating' | 'after'>;
 function put(desk: Desk, { rider, guide, before, time, begins }: Asked, seating: Seating): void {
   const name = riderById(before, rider)?.name ?? 'rider';
   const edit = (): Scene => attachRider(before, { rider, guide, seating, time, begins });
-  change(desk, seating === 'seat' ? `Seat ${name} on its guide` : `Put ${name} on a guide`, edit, selectRider(rider));
+  change(desk, seating === 'seat' ? `Put ${name} on its guide` : `Put ${name} on a guide`, edit, selectRider(rider));
   const question = { rider, guide, before, time, begins, seating, after: sceneOf(desk) };
   useDeskView.getState().set({ question });
 }

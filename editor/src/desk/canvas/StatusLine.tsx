@@ -20,7 +20,7 @@ export const StatusLine = memo(function StatusLine({ now }: { now: (frame: Frame
   let text = 'Click to select; drag a box to select several, with Shift to add.';
   const toolLine = lineOf(tool);
   if (toolLine !== undefined) text = toolLine;
-  else if (guide?.link) text = 'It follows another guide; edit that one, or unlink it on card 1.';
+  else if (guide?.link) text = 'It follows another guide; edit that one, or unlink it on the Guide card.';
   else if (selection.nodes.length > 0 && guide)
     text = `${selection.nodes.length} of ${guide.nodes.length} nodes. Arrows nudge; marks keep their times.`;
   else if (guide)

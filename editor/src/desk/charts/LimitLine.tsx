@@ -30,7 +30,15 @@ export function LimitLine({ limit, unit, yOf, valueAt, area, onCommit }: LimitLi
     const box = event.currentTarget.parentElement?.parentElement?.getBoundingClientRect();
     if (box) write(rounded(valueAt(Math.min(area.bottom, Math.max(area.top, event.clientY - box.top)))));
   };
+  const giveUp = (): void => {
+    if (held.current !== null) write(limit);
+    held.current = null;
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === 'Escape' && held.current !== null) {
+      event.stopPropagation();
+      return giveUp();
+    }
     const way = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
     if (way === undefined) return;
     event.preventDefault();
@@ -66,10 +74,7 @@ export function LimitLine({ limit, unit, yOf, valueAt, area, onCommit }: LimitLi
           if (held.current !== null && held.current !== limit) onCommit(held.current);
           held.current = null;
         }}
-        onPointerCancel={() => {
-          write(limit);
-          held.current = null;
-        }}
+        onPointerCancel={giveUp}
         onKeyDown={onKeyDown}
       >
         <span ref={words}>{textOf(limit)}</span>

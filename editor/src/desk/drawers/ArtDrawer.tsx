@@ -47,7 +47,7 @@ export function ArtDrawer() {
       </button>
       <p className="card-note">
         Drag onto a guide to ride it, onto empty canvas to park. SVG files can be dropped or pasted anywhere on the
-        Desk, pictures and scene files, to be set in, while this drawer is open.
+        Desk, pictures and scene files, to be nested, while this drawer is open.
       </p>
       {art.length > 0 && <h3 className="drawer-heading">In this scene</h3>}
       <ul className="art-grid">

@@ -52,10 +52,10 @@ export function CollectionDrawer() {
         <p className="card-note">{words ? 'None of that name.' : 'None yet: select a guide and keep it.'}</p>
       )}
       <GuideGrid guides={mine} own />
-      <h3 className="drawer-heading">Eases</h3>
+      <h3 className="drawer-heading">Easings</h3>
       {ours.length === 0 && (
         <p className="card-note">
-          {words ? 'None of that name.' : 'None yet: open the shape of a leg’s ease, and keep it under a name.'}
+          {words ? 'None of that name.' : 'None yet: open the curve of a leg’s easing, and save it under a name.'}
         </p>
       )}
       <EaseTiles eases={ours} />
@@ -96,7 +96,7 @@ async function bringIn(): Promise<void> {
 function KeptHeading({ kept, eases }: { kept: readonly KeptGuide[]; eases: readonly KeptEase[] }) {
   return (
     <h3 className="drawer-heading">
-      Kept in this browser
+      Saved in this browser
       <span className="drawer-tools">
         <IconAction
           label="Add from a collection file"

@@ -30,7 +30,7 @@ export function EaseShaper(props: EaseEdit) {
         <EaseCurve ease={ease} width={96} height={56} />
         <p className="ease-words">{wordsOfLeg(ease)}</p>
       </div>
-      <div className="ease-gallery" role="group" aria-label="Gallery of eases">
+      <div className="ease-gallery" role="group" aria-label="Gallery of easings">
         {EASE_OFFERS.map((one) => (
           <button
             key={one.id}

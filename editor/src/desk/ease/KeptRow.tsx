@@ -23,7 +23,7 @@ export function KeptRow({ ease, edit }: EaseEdit) {
   return (
     <>
       {kept.length > 0 && (
-        <div className="ease-gallery" role="group" aria-label="Kept eases">
+        <div className="ease-gallery" role="group" aria-label="Saved easings">
           {kept.map((one) => (
             <button
               key={one.id}

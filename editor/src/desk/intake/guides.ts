@@ -53,7 +53,7 @@ export async function addCollection(name: string, text: string): Promise<void> {
     warn(`Not all guides of ${name} were added`, `This browser did not store them: ${ended.message}.`);
   else if (ended.state === 'done')
     tell(
-      `${ended.result} guides${read.eases.length > 0 ? ` and ${read.eases.length} eases` : ''} were added to the collection.`,
+      `${ended.result} guides${read.eases.length > 0 ? ` and ${read.eases.length} easings` : ''} were added to the collection.`,
     );
   for (const one of read.eases) await keepEase(one.name, one.ease);
 }

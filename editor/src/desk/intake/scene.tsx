@@ -30,7 +30,7 @@ export async function bringInScene(desk: Desk): Promise<void> {
   const answer = await askAmong({
     title: 'A scene as art',
     body: <Wishes cards={cards} wish={wish} />,
-    yes: 'Set it in',
+    yes: 'Nest it',
     other: 'From a file…',
     no: 'Cancel',
   });
@@ -58,7 +58,7 @@ function setSceneIn(desk: Desk, inner: Scene, duration = inner.clock.duration, c
   const holder = sceneOf(desk).riders.find(({ id }) => !known.has(id));
   if (holder) desk.doc.select(selectRider(holder.id));
   const lost = wordsOfLost(inner, cut);
-  if (lost !== '') tell(lost, `${inner.name} was set in`);
+  if (lost !== '') tell(lost, `${inner.name} was nested`);
 }
 
 function wordsOfLost(inner: Scene, cut: boolean): string {
@@ -96,7 +96,7 @@ function Wishes({ cards, wish }: { cards: readonly SceneCard[]; wish: Wish }) {
         <span className="row-label">Scene</span>
         <div className="row-value">
           <ChoiceField
-            label="Scene to set in"
+            label="Scene to nest"
             searchable
             value={id}
             data={cards.map((card) => ({ value: card.id, label: card.name }))}

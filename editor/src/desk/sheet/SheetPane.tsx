@@ -83,8 +83,8 @@ function EmptySheet({ guide }: { guide: Guide | undefined }) {
       {guide ? (
         <p>
           Nothing rides <strong>{guide.name}</strong> yet. Drag art from the <em>Art</em> drawer onto it
-          {hasRider ? ', or choose it as the guide of the selected rider on card 2' : ''}. Its pace line will be drawn
-          here.
+          {hasRider ? ', or choose it as the guide of the selected rider on the Rider card' : ''}. Its pace line will be
+          drawn here.
         </p>
       ) : (
         <p>

@@ -54,7 +54,7 @@ export function SetCard({ scene, output, set, onShow }: SetCardProps) {
     offerBack(`“${set.name}” was deleted`, before);
   };
   const offerBack = (title: string, { sets }: Scene): void =>
-    offerUndo(title, () => Promise.resolve(doc.do('Bring back', (one) => ({ ...one, sets }))));
+    offerUndo(title, () => Promise.resolve(doc.do('Restore set', (one) => ({ ...one, sets }))));
   return (
     <li className="output-set">
       <div className="output-set-line">

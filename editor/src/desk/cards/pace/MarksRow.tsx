@@ -104,7 +104,7 @@ export function SeveralRows({ rider, chosen }: { rider: Rider; chosen: readonly 
           type="button"
           className="small-button"
           disabled={reverse.disabled}
-          title={reverse.title ?? 'They run backward in time: places, rests and eases in the other order'}
+          title={reverse.title ?? 'They run backward in time: places, rests and easings in the other order'}
           onClick={() => perform(desk, 'Reverse marks', reverseMarks, group)}
         >
           Play backwards
