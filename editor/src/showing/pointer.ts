@@ -30,7 +30,9 @@ export class ShownPointer {
   async go(to: readonly [number, number], tempo: Tempo, onWay?: (x: number, y: number) => void): Promise<void> {
     const [x0, y0] = this.#at;
     const way = Math.hypot(to[0] - x0, to[1] - y0);
-    const steps = tempo.steps(0.15 + (0.55 * Math.min(way, LONG_WAY)) / LONG_WAY);
+    // Where motion is not welcome it stands there at once; what is dragged is so on its way all the same.
+    const isStill = !onWay && matchMedia('(prefers-reduced-motion: reduce)').matches;
+    const steps = isStill ? 1 : tempo.steps(0.15 + (0.55 * Math.min(way, LONG_WAY)) / LONG_WAY);
     for (let i = 1; i <= steps; i++) {
       const share = (1 - Math.cos((Math.PI * i) / steps)) / 2;
       this.#put(x0 + (to[0] - x0) * share, y0 + (to[1] - y0) * share);
