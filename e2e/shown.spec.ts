@@ -218,3 +218,20 @@ test('in a low window, where cards are heads, the one that is asked for is opene
   await expect(page.getByRole('region', { name: /^Recipe: / })).toContainText('Done.', { timeout: 30_000 });
   await MADE['fade']?.(await savedScene(page), page);
 });
+
+test('in a narrow window, where panes and cards are pages, they are turned to what a step needs', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openShown(page, 30);
+  for (const id of ['fade', 'plot']) {
+    await page
+      .locator(`article#${id}`)
+      .getByRole('button', { name: /^Show me/ })
+      .click();
+    const strip = page.getByRole('region', { name: /^Recipe: / });
+    await expect(strip).toHaveAttribute('data-state', /done|failed/, { timeout: 60_000 });
+    await expect(strip).toContainText('Done.');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.getByRole('button', { name: 'Back to Help' }).click();
+    await page.locator(`article#${id}`).waitFor();
+  }
+});

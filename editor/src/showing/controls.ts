@@ -73,11 +73,12 @@ export const keyButtonOf = (row: RowName): HTMLElement | undefined => {
   return found ? all(found, '.key-button')[0] : undefined;
 };
 
-/** The head of a card whose rows are folded away. */
-export function foldedHead(card: string): HTMLElement | undefined {
+/** A card that is in sight: its head, and whether its rows are folded away. */
+export function cardOf(card: string): { readonly head: HTMLElement; readonly isFolded: boolean } | undefined {
   const found = document.querySelector(`[data-card="${card}"]`);
-  if (!found || all(found, '.card-body').length > 0) return undefined;
-  return all(found, '.card-head')[0];
+  if (!found) return undefined;
+  const [head] = all(found, '.card-head');
+  return head && { head, isFolded: all(found, '.card-body').length === 0 };
 }
 
 export const addButtonOf = (card: string): HTMLElement | undefined => {
@@ -98,7 +99,28 @@ export const optionCalled = (name: string): HTMLElement | undefined => called(un
 export function canvasEdge(): Element | undefined {
   for (const one of document.querySelectorAll('.canvas-view *')) {
     const edge = one.shadowRoot?.querySelector('.canvas-edge');
-    if (edge) return edge;
+    if (edge && edge.getClientRects().length > 0) return edge;
   }
   return undefined;
 }
+
+/** The sheet's chart. */
+export const sheet = (): SVGSVGElement | undefined => {
+  const chart = document.querySelector<SVGSVGElement>('svg.sheet');
+  return chart && chart.getClientRects().length > 0 ? chart : undefined;
+};
+
+type Timeline =
+  | { readonly ruler: Element; readonly slider?: undefined }
+  | { readonly ruler?: undefined; readonly slider: HTMLElement };
+
+/** What brings the playhead to a time: the ruler of the sheet, or the slider that stands for it. */
+export function timeline(): Timeline | undefined {
+  const ruler = sheet()?.querySelector('.strip-ground');
+  if (ruler) return { ruler };
+  const [slider] = all(document, '.scrub-slider [role="slider"]');
+  return slider && { slider };
+}
+
+/** In a narrow window, where panes and cards are pages: what turns to the others. */
+export const otherPages = (): readonly HTMLElement[] => all(document, '.page-tab[aria-pressed="false"]');

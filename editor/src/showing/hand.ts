@@ -7,6 +7,9 @@ import type { Tempo } from './tempo.ts';
 /** A step that cannot be done: what is missing, for whoever looks on. */
 export class NotFound extends Error {}
 
+/** s after which something is looked for elsewhere. */
+const FIRST_LOOK = 1;
+
 /** Does on the page what a person does with a mouse and a keyboard, at a pace that can be followed. */
 export class Hand {
   readonly #pointer = new ShownPointer();
@@ -85,15 +88,21 @@ export class Hand {
     },
   };
 
-  /** Where cards are folded to their heads, presses that of a card, or of the one with a row. */
+  /** Brings a card, or the one with a row, into sight, and opens it where cards are folded to their heads. */
   async #unfold(of: string): Promise<void> {
-    const head = controls.foldedHead(of.split('.')[0] ?? '');
-    if (head) await this.#pressOn(head);
+    const { head, isFolded } = await this.#find(() => controls.cardOf(of.split('.')[0] ?? ''), `the card of ${of}`);
+    if (isFolded) await this.#pressOn(head);
   }
 
-  /** What is found as soon as it is there. */
+  /** What is found as soon as it is there: in a narrow window perhaps on another page. */
   async #find<T>(look: () => T | undefined, what: string): Promise<T> {
-    const found = await this.#tempo.until(look);
+    let found = await this.#tempo.until(look, FIRST_LOOK);
+    for (const tab of found === undefined ? controls.otherPages() : []) {
+      await this.#pressOn(tab);
+      found = await this.#tempo.until(look, FIRST_LOOK);
+      if (found !== undefined) break;
+    }
+    found ??= await this.#tempo.until(look);
     if (found === undefined) throw new NotFound(`${what} is not there`);
     return found;
   }
@@ -188,7 +197,7 @@ export class Hand {
   }
 
   async #sheetPlaces(way: readonly When[]): Promise<readonly Place[]> {
-    const sheet = await this.#find(() => document.querySelector<SVGSVGElement>('svg.sheet') ?? undefined, 'the sheet');
+    const sheet = await this.#find(controls.sheet, 'the sheet');
     const { left, top } = sheet.getBoundingClientRect();
     const axes = JSON.parse(sheet.dataset['axes'] ?? '{}') as Readonly<Record<string, number>>;
     const along = (value: number, from: string, to: string, low: string, high: string): number =>
@@ -208,12 +217,10 @@ export class Hand {
   async #playhead(time: number): Promise<void> {
     const pause = controls.pressed('Pause');
     if (pause) await this.#pressOn(pause);
-    const slider = document.querySelector<HTMLElement>('.scrub-slider [role="slider"]');
-    if (!slider) {
-      const ruler = await this.#find(() => document.querySelector('.strip-ground') ?? undefined, 'the ruler');
+    const { ruler, slider } = await this.#find(controls.timeline, 'the ruler');
+    if (ruler) {
       const [place] = await this.#sheetPlaces([[time, 0]]);
-      if (place) await this.#drag([[place[0], middleOf(ruler)[1]]]);
-      return;
+      return place && this.#drag([[place[0], middleOf(ruler)[1]]]);
     }
     const box = (slider.closest('.scrub-slider') ?? slider).getBoundingClientRect();
     const length = Number(slider.getAttribute('aria-valuemax'));
