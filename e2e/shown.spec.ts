@@ -203,7 +203,7 @@ test('a scene in which nothing was done after its show is not kept', async ({ pa
     .click();
   await page.getByRole('button', { name: 'Back to Help' }).click();
   await page.locator('article#plot').waitFor();
-  await page.goto('/');
+  await page.getByRole('link', { name: 'To the Shelf' }).click();
   await page.getByRole('button', { name: 'New scene' }).waitFor();
   await expect(page.getByText('Recipe: Plot a guide')).toHaveCount(0);
 });

@@ -190,7 +190,8 @@ const help = await fresh();
 await help.goto('/help');
 await help.getByRole('heading', { name: 'Plot a guide' }).waitFor();
 // Its pictures are drawn one after another.
-await help.locator('.recipe-picture img').nth(3).waitFor();
+await help.locator('article#roll').scrollIntoViewIfNeeded();
+await help.locator('article#roll .recipe-picture img').waitFor();
 await help.waitForTimeout(800);
 await keep(help, 'help');
 

@@ -8,7 +8,7 @@ import { MovingPicture } from '../look/MovingPicture.tsx';
 import { useArrival } from '../look/use-arrival.ts';
 import { Wordmark } from '../look/Wordmark.tsx';
 import { pictureScene } from '../look/way-pictures.ts';
-import { RECIPES, type Recipe } from '../recipes/index.ts';
+import { RECIPE_GROUPS, RECIPES, type Recipe } from '../recipes/index.ts';
 import { beginShow } from '../showing/begin.ts';
 import './help.css';
 
@@ -20,16 +20,21 @@ const INDEX = new FindIndex(
   })),
 );
 
-/** All recipes by their titles. */
+/** All recipes by their subjects and titles. */
 const Contents = () => (
   <nav className="help-contents" aria-label="Contents">
-    <ul>
-      {RECIPES.map(({ id, title }) => (
-        <li key={id}>
-          <a href={`#${id}`}>{title}</a>
-        </li>
-      ))}
-    </ul>
+    {RECIPE_GROUPS.map((group) => (
+      <section key={group.title} aria-label={group.title}>
+        <h2>{group.title}</h2>
+        <ul>
+          {group.recipes.map(({ id, title }) => (
+            <li key={id}>
+              <a href={`#${id}`}>{title}</a>
+            </li>
+          ))}
+        </ul>
+      </section>
+    ))}
   </nav>
 );
 

@@ -8,5 +8,15 @@ import { SENDING } from './sending.ts';
 
 export type { Recipe } from './recipe.ts';
 
-/** All that Help answers: the jobs in the order of the work, and small questions. */
-export const RECIPES: readonly Recipe[] = [...DRAWING, ...RIDING, ...PACING, ...JOINING, ...SENDING, ...QUESTIONS];
+/** The recipes by subject, in the order of the work; small questions come last. */
+export const RECIPE_GROUPS: readonly { readonly title: string; readonly recipes: readonly Recipe[] }[] = [
+  { title: 'Guides', recipes: DRAWING },
+  { title: 'Riders and heading', recipes: RIDING },
+  { title: 'Pace', recipes: PACING },
+  { title: 'Carrying and nesting', recipes: JOINING },
+  { title: 'Pages and sending', recipes: SENDING },
+  { title: 'Small questions', recipes: QUESTIONS },
+];
+
+/** All that Help answers. */
+export const RECIPES: readonly Recipe[] = RECIPE_GROUPS.flatMap(({ recipes }) => recipes);

@@ -2,7 +2,7 @@ import { ActionIcon, Tooltip } from '@mantine/core';
 import { IconPlayerPause, IconPlayerPlay, IconPlayerTrackNext, IconX } from '@tabler/icons-react';
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { removeStored, useDocument } from '../document/index.ts';
+import { forgetDeleted, removeStored, useDocument } from '../document/index.ts';
 import { beginShow } from './begin.ts';
 import { goOn } from './run.ts';
 import { endShow, pauseShow, useShow, type Show } from './state.ts';
@@ -116,15 +116,23 @@ function Speeds() {
   );
 }
 
+/** ms in which a scene is left. */
+const LEAVING = 300;
+
 /** What can be done once it was shown. A scene in which nothing was done since is not kept. */
 function AfterIt({ show }: { readonly show: Show }) {
   const navigate = useNavigate();
   const doc = useDocument();
   const shown = useRef(doc.state.committed);
   const leave = async (go: () => unknown): Promise<void> => {
-    if (doc.state.committed === shown.current) await removeStored(show.scene);
+    const isUntouched = doc.state.committed === shown.current;
     endShow();
     await go();
+    if (!isUntouched) return;
+    // What was not saved yet is so as the scene is left: it goes after that.
+    await new Promise((resolve) => setTimeout(resolve, LEAVING));
+    await removeStored(show.scene);
+    await forgetDeleted(show.scene);
   };
   return (
     <div className="show-controls">
