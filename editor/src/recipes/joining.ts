@@ -116,7 +116,7 @@ export const JOINING: readonly Recipe[] = [
         pick('guide.carrier', 'Boat'),
       ),
       shows(
-        'The orbit and all that ride it go along. “To its pivot” puts it about the middle of its carrier.',
+        'The orbit and all that ride it go along. “Its pivot” puts its middle on the pivot of its carrier.',
         watch(),
       ),
       shows(

@@ -1,5 +1,6 @@
 import type { Act, At, When } from '../recipes/acts.ts';
 import * as controls from './controls.ts';
+import { rowWords } from '../words/rows.ts';
 import { ShownPointer } from './pointer.ts';
 import { bytesOf, chordOf, focusOn, middleOf, tellOf, under, type Held, type Place } from './told.ts';
 import type { Tempo } from './tempo.ts';
@@ -36,14 +37,17 @@ export class Hand {
       this.#type(await this.#find(() => controls.fieldCalled(label), `“${label}”`), text),
     'enter-row': async ({ row, text, nth }) => {
       await this.#unfold(row);
-      await this.#type(await this.#find(() => controls.fieldOf(row, nth), `a field of ${row}`), text);
+      await this.#type(await this.#find(() => controls.fieldOf(row, nth), `“${rowWords(row).label}”`), text);
     },
     pick: async ({ row, option, nth }) => {
       await this.#unfold(row);
-      const { button, list } = await this.#find(() => {
-        const found = controls.choiceOf(row, option, nth);
-        return found.button || found.list ? found : undefined;
-      }, `“${option}” of ${row}`);
+      const { button, list } = await this.#find(
+        () => {
+          const found = controls.choiceOf(row, option, nth);
+          return found.button || found.list ? found : undefined;
+        },
+        `“${option}” of “${rowWords(row).label}”`,
+      );
       if (button) return this.#pressOn(button);
       if (list) await this.#pressOn(list);
       await this.#press(() => controls.optionCalled(option), `“${option}”`);
@@ -54,7 +58,7 @@ export class Hand {
     },
     keyframe: async ({ row }) => {
       await this.#unfold(row);
-      await this.#press(() => controls.keyButtonOf(row), `the key of ${row}`);
+      await this.#press(() => controls.keyButtonOf(row), `the key button of “${rowWords(row).label}”`);
     },
     add: async ({ card, group }) => {
       await this.#unfold(card);

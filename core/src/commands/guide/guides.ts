@@ -39,8 +39,8 @@ export const setGuide = command<{
     const guide = guideOf(scene, id);
     const { color = guide.color } = patch;
     const follows = guide.stroke?.color.toLowerCase() === guide.color.toLowerCase();
-    const stroke = guide.stroke && follows ? { ...guide.stroke, color } : guide.stroke;
-    return replaceGuide(scene, { ...guide, stroke, ...patch });
+    const stroke = guide.stroke && follows ? { stroke: { ...guide.stroke, color } } : {};
+    return replaceGuide(scene, { ...guide, ...stroke, ...patch });
   },
 );
 

@@ -299,6 +299,20 @@ describe('a scene that was set in', () => {
     desk = deskBench(setIn(emptyScene('Quay'), { inner, at: [300, 200], size: 0.5, duration: 4 }));
   });
 
+  test('is deleted with what is locked in it; locked itself it stays whole', () => {
+    const lock = (id: string, locked: boolean) =>
+      desk.doc.do('Lock', (base) => setRider(base, { id, patch: { locked } }));
+    lock(scene().riders.at(-1)!.id, true);
+    lock(holder().id, true);
+    const count = scene().riders.length;
+    desk.doc.select(selectRider(holder().id));
+    deleteSelected(desk);
+    expect(scene().riders).toHaveLength(count);
+    lock(holder().id, false);
+    deleteSelected(desk);
+    expect([scene().riders, scene().guides]).toEqual([[], []]);
+  });
+
   test('is selected, copied and deleted as one', () => {
     const count = scene().riders.length;
     selectAll(desk);

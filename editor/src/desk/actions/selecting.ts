@@ -10,6 +10,7 @@ import {
   withAllInside,
   type Guide,
   type Rider,
+  type Scene,
 } from '@pace-line/core';
 import { NOTHING, selectedParts, selectGuide, selectRider } from '../../document/index.ts';
 import { tell } from '../../look/notices.tsx';
@@ -74,11 +75,18 @@ export function deleteThings(desk: Desk, chosenGuides: readonly string[], chosen
     ...guideIds.flatMap((id) => guideById(scene, id) ?? []),
     ...riderIds.flatMap((id) => riderById(scene, id) ?? []),
   ];
-  const locked = things.filter((one) => one.locked).map(({ name }) => `“${name}”`);
+  const around = holdersAround(scene);
+  // What is within a scene that was set in goes with that, locked or not.
+  const isLocked = (one: Guide | Rider): boolean => {
+    const holder = around.get(one.id)?.find((id) => chosenRiders.includes(id));
+    return holder === undefined ? one.locked : (riderById(scene, holder)?.locked ?? false);
+  };
+  const locked = things
+    .filter((one) => one.locked && !around.get(one.id)?.some((id) => chosenRiders.includes(id)))
+    .map(({ name }) => `“${name}”`);
   if (locked.length > 0)
     tell(`${locked.join(', ')} ${locked.length === 1 ? 'is' : 'are'} locked; unlock in Contents to delete.`);
-  const free = things.filter((one) => !one.locked);
-  const around = holdersAround(scene);
+  const free = things.filter((one) => !isLocked(one));
   const names = free
     .filter(({ id }) => !around.get(id)?.some((one) => chosenRiders.includes(one)))
     .map(({ name }) => name);
@@ -91,7 +99,7 @@ export function deleteThings(desk: Desk, chosenGuides: readonly string[], chosen
   change(
     desk,
     names.length === 1 ? `Delete ${names[0] ?? ''}` : `Delete ${names.length} things`,
-    (base) => deleteGuides(deleteRiders(base, { ids: riders }), { ids: guides, time }),
+    (base) => deleteGuides(deleteRiders(unlocked(base), { ids: riders }), { ids: guides, time }),
     NOTHING,
   );
   // Riders lose their marks with their guide.

@@ -2,7 +2,7 @@ import { holdersAround, type Poses, type Scene } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
 import { hitRadius, type Pointer } from '../pointer.ts';
 import { GRABS } from './grabs/index.ts';
-import { type Finding, type Hit } from './grabs/grab.ts';
+import type { Finding, Hit } from './grabs/grab.ts';
 
 export type { Hit } from './grabs/grab.ts';
 
@@ -20,7 +20,7 @@ function pressedAs(scene: Scene, selection: Selection, hit: Hit): string | undef
 
 /** Everything under the pointer, in the order in which pressing takes it: handle, node, mark, rider, guide; the nearest first within each. A scene that was set in is one thing until something within it is selected. */
 export function hitsAt(scene: Scene, selection: Selection, poses: Poses, pointer: Pointer): Hit[] {
-  const found = [...partsAt(scene, selection, poses, pointer)];
+  const found = partsAt(scene, selection, poses, pointer);
   if (holdersAround(scene).size === 0) return found;
   const whole = found.map((hit): Hit => {
     const holder = pressedAs(scene, selection, hit);

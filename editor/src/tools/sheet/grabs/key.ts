@@ -49,7 +49,7 @@ export function grabKey(host: Host, { rider, channel, key, direction }: KeyHit, 
     move(p) {
       const [dx, dy] = [p.x - pressed.x, pressed.y - p.y];
       if (!gesture && Math.hypot(dx, dy) <= DRAG_FROM) return;
-      gesture ??= host.begin(moving.length > 1 ? `Move ${moving.length} keys` : 'Move keyframe');
+      gesture ??= host.begin(moving.length > 1 ? `Move ${moving.length} keyframes` : 'Move keyframe');
       const isAcross = Math.abs(dx) >= Math.abs(dy);
       const time = onFrame(host as SheetHost, key.time + direction * dx * secondsPerPx(host.axes()), p);
       const seconds = p.shift && !isAcross ? 0 : time - key.time;
