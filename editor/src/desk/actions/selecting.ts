@@ -81,6 +81,13 @@ export function deleteThings(desk: Desk, chosenGuides: readonly string[], chosen
     const holder = around.get(one.id)?.find((id) => chosenRiders.includes(id));
     return holder === undefined ? one.locked : (riderById(scene, holder)?.locked ?? false);
   };
+  /** Without the locks of what goes with its scene. */
+  const unlocked = (base: Scene): Scene => {
+    const gone = new Set([...guideIds, ...riderIds]);
+    const free = <T extends Guide | Rider>(one: T): T =>
+      one.locked && gone.has(one.id) && !isLocked(one) ? { ...one, locked: false } : one;
+    return { ...base, guides: base.guides.map(free), riders: base.riders.map(free) };
+  };
   const locked = things
     .filter((one) => one.locked && !around.get(one.id)?.some((id) => chosenRiders.includes(id)))
     .map(({ name }) => `“${name}”`);
