@@ -144,6 +144,7 @@ test('the keyboard’s focus plays what the pointer plays; a pointer that leaves
 }) => {
   await opened(page, sceneOf({ kind: 'over', leaving: 'back' }, 'loop'));
   await page.keyboard.press('Tab');
+  await expect(page.locator('body > svg')).toBeFocused();
   await page.clock.runFor(1000);
   await HAND.over(page);
   await page.clock.runFor(1000);

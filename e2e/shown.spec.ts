@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { Guide, Rider, Scene } from '@pace-line/core';
+import { clockInside, isHolder, pathOfGuide, prepare, type Guide, type Rider, type Scene } from '@pace-line/core';
 import { openShown, savedScene } from './desk.ts';
 
 const guideOf = ({ guides }: Scene, name?: string): Guide =>
@@ -99,11 +99,14 @@ const MADE: Readonly<Record<string, (scene: Scene, page: Page) => unknown>> = {
   'two-on-one': (scene) => expect(scene.riders.map(({ pace }) => pace.delay)).toEqual([0, 2]),
   train: (scene) => expect(scene.riders).toHaveLength(4),
   carry: (scene) => expect(riderOf(scene, 'Lamp').carrier).toMatchObject({ rider: 'boat', turn: false }),
-  nest: (scene) =>
-    expect(scene.riders.some(({ carrier, guide }) => carrier !== null || guide?.includes('lantern'))).toBe(true),
+  nest: (scene) => {
+    const holder = scene.riders.find(({ id }) => isHolder(scene, id))!;
+    expect(clockInside(scene, holder.id)).toBeCloseTo(3, 6);
+  },
   'attach-later': (scene) => {
     expect(riderOf(scene, 'Lamp').carrier).toMatchObject({ rider: 'boat' });
-    expect(riderOf(scene, 'Lamp').keys.opacity).toHaveLength(2);
+    expect(riderOf(scene, 'Lamp').keys.opacity.map(({ value }) => value)).toEqual([0, 1]);
+    expect(riderOf(scene, 'Waiting lamp').keys.opacity.map(({ value }) => value)).toEqual([1, 0]);
   },
   orbits: (scene) => {
     expect(guideOf(scene, 'Orbit').carrier).toBe('boat');
@@ -121,8 +124,16 @@ const MADE: Readonly<Record<string, (scene: Scene, page: Page) => unknown>> = {
   pointer: (scene) => expect(riderOf(scene, 'Pointer').heading).toMatchObject({ mode: 'toward' }),
   fade: (scene) => expect(riderOf(scene, 'Boat').keys.opacity.map(({ value }) => value)).toEqual([1, 0.1]),
   shadow: (scene) => expect(riderOf(scene, 'Shadow')).toMatchObject({ guide: 'canal', shift: [0, 60], opacity: 0.3 }),
-  backwards: (scene) => expect(guideOf(scene).nodes[0]!.x).toBe(1140),
-  'slow-place': (scene) => expect(times(riderOf(scene, 'Boat'))).toHaveLength(3),
+  backwards: (scene) => {
+    expect(guideOf(scene).nodes[0]!.x).toBe(1140);
+    // The guide runs the other way, and so does its pace.
+    const x = (time: number): number => prepare(scene).poseAt(time).of(0, 'x');
+    expect([x(0), x(4)].map(Math.round)).toEqual([1140, 140]);
+  },
+  'slow-place': (scene) => {
+    const [, slow, last] = times(riderOf(scene, 'Boat'));
+    expect(pathOfGuide(guideOf(scene)).length / 2 / (last! - slow!)).toBeCloseTo(200, 0);
+  },
   'three-times': (scene) => {
     expect(scene.clock.times).toBe(3);
     expect(riderOf(scene, 'Boat').pace.times).toBe(2);

@@ -61,7 +61,7 @@ test('on the Desk: the font’s file is chosen, one step makes outlines of the t
 }) => {
   await openScene(page, scene);
   await page.getByRole('button', { name: 'Art', exact: true }).click();
-  const button = page.getByRole('button', { name: 'Text of Board to outlines' });
+  const button = page.getByRole('button', { name: 'Text of Board to outlines', exact: true });
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()]);
   await chooser.setFiles({ name: 'none.ttf', mimeType: 'font/ttf', buffer: Buffer.from('<svg/>') });
   await expect(page.getByText('none.ttf: it is no font file. Nothing was changed.')).toBeVisible();

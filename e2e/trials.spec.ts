@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import type { Rider, Scene } from '@pace-line/core';
+import { prepare, type Rider, type Scene } from '@pace-line/core';
 import { openSample, savedScene } from './desk.ts';
 
 /** What somebody who has never seen it wants, asks for in their own words, finds, and does. */
@@ -9,7 +9,7 @@ interface Trial {
   /** What is then before their eyes. */
   readonly there: (page: Page) => Locator;
   readonly does?: (page: Page) => Promise<void>;
-  readonly made?: (scene: Scene) => void;
+  readonly made?: (scene: Scene, before: Scene) => void;
 }
 
 const box = (name: string | RegExp) => (page: Page) =>
@@ -17,7 +17,10 @@ const box = (name: string | RegExp) => (page: Page) =>
 const button = (name: string | RegExp) => (page: Page) =>
   page.getByRole('button', { name, exact: typeof name === 'string' });
 const drawer = (name: string) => (page: Page) => page.getByRole('complementary', { name });
-const ferryA = ({ riders }: Scene): Rider => riders.find(({ name }) => name === 'Ferry A')!;
+const rider = ({ riders }: Scene, wanted: string): Rider => riders.find(({ name }) => name === wanted)!;
+const ferryA = (scene: Scene): Rider => rider(scene, 'Ferry A');
+const legs = (scene: Scene, name: string): unknown =>
+  rider(scene, name).pace.marks.map(({ time, dwell, ease }) => ({ time, dwell, ease }));
 
 /** Types a value where the keyboard is already. */
 const types =
@@ -79,11 +82,25 @@ const ON_THE_DESK: readonly Trial[] = [
     asks: 'copy the motion',
     there: (page) => page.getByRole('combobox', { name: 'Copy motion from' }),
     does: chooses('Copy motion from', 'Ferry B'),
-    made: ({ riders }) => expect(riders.find(({ name }) => name === 'Ferry A')!.guide).not.toBeNull(),
+    made: (scene, before) => {
+      expect(legs(before, 'Ferry A')).not.toEqual(legs(scene, 'Ferry B'));
+      expect(legs(scene, 'Ferry A')).toEqual(legs(scene, 'Ferry B'));
+    },
   },
   {
     ...{ wants: 'play backwards', asks: 'play backwards', there: button('Play backwards') },
     does: (page) => button('Play backwards')(page).click(),
+    made: (scene, before) => {
+      const x = (one: Scene, time: number): number =>
+        prepare(one)
+          .poseAt(time)
+          .of(one.riders.indexOf(ferryA(one)), 'x');
+      const { duration } = scene.clock;
+      for (const part of [0.2, 0.3, 0.7]) {
+        expect(x(scene, part * duration)).toBeCloseTo(x(before, (1 - part) * duration), 1);
+        expect(x(scene, part * duration)).not.toBeCloseTo(x(before, part * duration), 0);
+      }
+    },
   },
   {
     ...{ wants: '1080 × 1920', asks: '1080 x 1920', there: box('Canvas width') },
@@ -100,7 +117,13 @@ const ON_THE_DESK: readonly Trial[] = [
     made: ({ clock }) => expect(clock.fps).toBe(25),
   },
   {
-    ...{ wants: 'the speed at a place', asks: 'speed at a place', there: box('Speed of the next leg') },
+    ...{
+      wants: 'the speed at a place',
+      asks: 'speed at a place',
+      there: box('Speed of the next leg'),
+      does: types('900'),
+    },
+    made: (scene, before) => expect(legs(scene, 'Ferry A')).not.toEqual(legs(before, 'Ferry A')),
   },
   {
     ...{ wants: 'three times only', asks: 'three times only', there: box('Number of times'), does: types('3') },
@@ -108,11 +131,37 @@ const ON_THE_DESK: readonly Trial[] = [
   },
   { ...{ wants: 'compare', asks: 'compare', there: button('Swap with the ghost') } },
   { ...{ wants: 'yesterday’s version', asks: 'yesterday', there: drawer('Versions') } },
-  { ...{ wants: 'lock', asks: 'lock', there: drawer('Contents') } },
-  { ...{ wants: 'hide', asks: 'hide', there: drawer('Contents') } },
-  { ...{ wants: 'pivot', asks: 'pivot', there: box('Pivot x') } },
-  { ...{ wants: 'a speed limit', asks: 'speed limit', there: (page) => page.getByRole('region', { name: 'Charts' }) } },
-  { ...{ wants: 'a path from an SVG', asks: 'path from an SVG', there: drawer('Art') } },
+  {
+    ...{ wants: 'lock', asks: 'lock', there: drawer('Contents') },
+    does: (page) => button('Lock Skiff')(page).click(),
+    made: (scene) => expect(rider(scene, 'Skiff').locked).toBe(true),
+  },
+  {
+    ...{ wants: 'hide', asks: 'hide', there: drawer('Contents') },
+    does: (page) => button('Show Skiff')(page).click(),
+    made: (scene) => expect(rider(scene, 'Skiff').visible).toBe(false),
+  },
+  {
+    ...{ wants: 'pivot', asks: 'pivot', there: box('Pivot x'), does: types('7') },
+    made: (scene) => expect(ferryA(scene).pivot![0]).toBe(7),
+  },
+  {
+    ...{ wants: 'a speed limit', asks: 'speed limit', there: (page) => page.getByRole('region', { name: 'Charts' }) },
+    does: async (page) => {
+      await box(/^Limit of the speed/i)(page).fill('300');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('slider', { name: 'Limit' })).toHaveAttribute('aria-valuenow', '300');
+    },
+  },
+  {
+    ...{
+      wants: 'a path from an SVG',
+      asks: 'path from an SVG',
+      there: (page) => page.getByRole('dialog', { name: 'Parts of Way' }),
+    },
+    does: (page) => page.getByRole('dialog').getByRole('button', { name: 'Bring in 1 part' }).click(),
+    made: (scene, before) => expect(scene.guides).toHaveLength(before.guides.length + 1),
+  },
 ];
 
 /** What leads away from the Desk. */
@@ -125,8 +174,21 @@ const ON_SEND: readonly Trial[] = [
       await expect(page.getByRole('button', { name: /^Save .*\.gif/ })).toBeVisible({ timeout: 30_000 });
     },
   },
-  { ...{ wants: 'a link', asks: 'link', there: button(/^Copy a? ?link/) } },
+  {
+    ...{ wants: 'a link', asks: 'link', there: button('Copy a link') },
+    does: async (page) => {
+      await button('Copy a link')(page).click();
+      await expect(page.getByText(/A link that holds “.+”/)).toBeVisible();
+    },
+  },
 ];
+
+const WAY = {
+  ...{ name: 'way.svg', mimeType: 'image/svg+xml' },
+  buffer: Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><path d="M10 90C60 10 140 10 190 90" fill="none" stroke="#000"/></svg>',
+  ),
+};
 
 /** Asks, takes the first that is found, and where that was not it, asks once more and takes the second; gives how often. */
 async function tries(page: Page, { asks, there }: Trial): Promise<number> {
@@ -154,16 +216,19 @@ test('each of the trials is found in two tries at most, and done', async ({ page
   test.setTimeout(240_000);
   await openSample(page, /Open the sample Two ferries/);
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  // Whoever is asked for a file has this one.
+  page.on('filechooser', (chooser) => void chooser.setFiles(WAY));
   const counted: Record<string, number> = {};
   for (const trial of [...ON_THE_DESK, ...ON_SEND]) {
     await test.step(trial.wants, async () => {
       if (await page.getByRole('link', { name: 'Back to the Desk' }).count())
         await page.getByRole('link', { name: 'Back to the Desk' }).click();
       await page.locator('.route-tab', { hasText: 'Ferry service' }).click();
+      const before = trial.made && (await savedScene(page));
       counted[trial.wants] = await tries(page, trial);
       expect(counted[trial.wants], trial.wants).toBeLessThanOrEqual(2);
       await trial.does?.(page);
-      if (trial.made) trial.made(await savedScene(page));
+      if (before && trial.made) trial.made(await savedScene(page), before);
     });
   }
   test.info().annotations.push({ type: 'tries', description: JSON.stringify(counted) });

@@ -38,16 +38,17 @@ function madeOf(scene: Scene, sheets: ReadonlySet<string>): ReadonlyMap<string, 
   const carrierOf = (id: string): string | null | undefined => {
     const rider: Rider | undefined = riders.get(id);
     const guide: Guide | undefined = guides.get(rider ? (rider.guide ?? '') : id);
-    return rider?.carrier?.rider ?? rider?.strung?.from ?? guide?.carrier;
+    return rider?.carrier?.rider ?? guide?.carrier;
   };
   const find = (id: string): readonly string[] => {
     const there = around.get(id);
     if (there) return there;
     around.set(id, []);
-    const by = carrierOf(id);
-    const rider = riders.get(by ?? '');
+    // What is strung between two is where the first of them is, and not within it.
+    const strung = riders.get(id)?.strung;
+    const rider = riders.get(strung ? strung.from : (carrierOf(id) ?? ''));
     const outer = rider ? find(rider.id) : [];
-    const all = rider && sheets.has(rider.art) ? [...outer, rider.id] : outer;
+    const all = rider && !strung && sheets.has(rider.art) ? [...outer, rider.id] : outer;
     around.set(id, all);
     return all;
   };

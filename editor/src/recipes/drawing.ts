@@ -312,6 +312,7 @@ export const DRAWING: readonly Recipe[] = [
     steps: [
       shows(
         'On the Guide card, More, “Parallel guide, linked”: a guide at a distance, such as the ground under a rolling thing or the lane beside. It follows when the original is bent.',
+        goTo(0),
         click(421, 329),
         press('More'),
         press('Parallel guide, linked'),
@@ -392,6 +393,7 @@ export const DRAWING: readonly Recipe[] = [
     steps: [
       shows(
         'On the Guide card, Add… “Drawn in what is sent”: with a colour, a width and a pattern, whole, or drawn by a rider as it goes.',
+        goTo(0),
         click(421, 329),
         add('guide', 'Drawn in what is sent'),
         pick('guide.drawn', 'by a rider'),

@@ -65,7 +65,7 @@ export const JOINING: readonly Recipe[] = [
       shows(
         'The Rider card says under “Inner loop” how long its longest loop takes: all within it runs faster or slower together.',
         keys('Escape'),
-        value('rider.inside', '2'),
+        value('rider.inside', '3'),
         watch(),
       ),
     ],
@@ -74,7 +74,13 @@ export const JOINING: readonly Recipe[] = [
     id: 'attach-later',
     title: 'Pick something up on the way',
     picture: [{ d: 'M14 80C80 60 160 60 226 80', art: 'square', level: true }],
-    start: () => boatOnArch({ riders: [{ art: 'lamp', at: [640, 250] }] }),
+    start: () =>
+      boatOnArch({
+        riders: [
+          { art: 'lamp', name: 'Waiting lamp', at: [640, 250] },
+          { art: 'lamp', at: [640, 250] },
+        ],
+      }),
     steps: [
       shows(
         'Park the thing where it is picked up, and bring the playhead to that moment: there it is carried from where it stands.',
@@ -89,7 +95,16 @@ export const JOINING: readonly Recipe[] = [
         goTo(1.9),
         value('rider.opacity', '0'),
       ),
-      shows('Park a second one in the same place, and hide that by the same keyframes the other way round.', watch()),
+      shows(
+        'The one that waits stands in the same place. Select it in Contents, and hide it by the same keyframes the other way round.',
+        press('Contents'),
+        press('Waiting lamp'),
+        keyframe('rider.opacity'),
+        goTo(2),
+        value('rider.opacity', '0'),
+        press('Close Contents'),
+        watch(),
+      ),
     ],
   },
   {

@@ -1,5 +1,6 @@
 import { add, click, clickWith, goTo, keys, onSheet, pick, press, value, watch } from './acts.ts';
 import { shows, tells, type Recipe } from './recipe.ts';
+import { ROUND } from './pictures.ts';
 import { boatOnArch, boatRound, startWith, WAYS_OF_STARTS } from './starts.ts';
 
 /** Recipes for pace: when a rider is where. */
@@ -242,17 +243,7 @@ export const PACING: readonly Recipe[] = [
   {
     id: 'two-on-one',
     title: 'Two on one guide, half a lap apart',
-    picture: [
-      {
-        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
-        art: 'boat',
-        marks: [
-          [0, 0],
-          [4, 1],
-        ],
-        ease: { kind: 'steady' },
-      },
-    ],
+    picture: ROUND,
     start: () => boatRound(),
     steps: [
       shows(

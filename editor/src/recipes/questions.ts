@@ -1,26 +1,13 @@
 import { add, click, enter, goTo, keyframe, keys, pick, press, value, watch } from './acts.ts';
 import { shows, tells, type Recipe } from './recipe.ts';
 import type { Way } from '../look/way-pictures.ts';
+import { ACROSS, ROUND } from './pictures.ts';
 import { boatOnArch, boatRound, startWith } from './starts.ts';
 
-const LINE = 'M20 78C70 30 150 30 220 62';
-const LAP = 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z';
-
-const over: readonly Way[] = [{ d: LINE, art: 'boat' }];
-const round: readonly Way[] = [
-  {
-    d: LAP,
-    art: 'boat',
-    marks: [
-      [0, 0],
-      [4, 1],
-    ],
-    ease: { kind: 'steady' },
-  },
-];
+const over: readonly Way[] = [{ d: ACROSS, art: 'boat' }];
 const back: readonly Way[] = [
   {
-    d: LINE,
+    d: ACROSS,
     art: 'boat',
     marks: [
       [0, 1],
@@ -29,7 +16,7 @@ const back: readonly Way[] = [
   },
 ];
 const two: readonly Way[] = [
-  { d: LINE, art: 'boat' },
+  { d: ACROSS, art: 'boat' },
   { d: 'M24 94C74 46 154 46 224 78', art: 'square', dash: true },
 ];
 
@@ -84,6 +71,7 @@ export const QUESTIONS: readonly Recipe[] = [
     steps: [
       shows(
         'The way only: select the guide and press R. Its riders keep their places in time.',
+        goTo(0),
         click(421, 329),
         keys('r'),
         watch(),
@@ -112,6 +100,7 @@ export const QUESTIONS: readonly Recipe[] = [
         goTo(2),
         press('Add at playhead'),
         value('pace.legspeed', '200'),
+        press('Lengthen the loop to'),
         watch(),
       ),
     ],
@@ -119,7 +108,7 @@ export const QUESTIONS: readonly Recipe[] = [
   {
     id: 'three-times',
     title: 'Loop it three times only',
-    picture: round,
+    picture: ROUND,
     start: () => boatRound(),
     steps: [
       shows(
@@ -138,7 +127,7 @@ export const QUESTIONS: readonly Recipe[] = [
   {
     id: 'half-gif',
     title: 'Send a GIF at half its size',
-    picture: round,
+    picture: ROUND,
     start: () => boatRound(),
     steps: [
       shows(

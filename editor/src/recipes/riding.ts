@@ -1,5 +1,6 @@
 import { add, choose, click, drag, dragIn, goTo, keyframe, keys, pick, press, value, watch } from './acts.ts';
 import { shows, tells, type Recipe } from './recipe.ts';
+import { LAP } from './pictures.ts';
 import { boatOnArch, boatRound, startWith, WAYS_OF_STARTS } from './starts.ts';
 
 /** Recipes for riders: putting them on, turning them, rolling, walking. */
@@ -41,13 +42,16 @@ export const RIDING: readonly Recipe[] = [
     id: 'along',
     title: 'Turn it along the curve',
     picture: [{ d: 'M20 84C70 84 70 24 120 24S170 84 220 84', art: 'boat' }],
-    start: () => boatOnArch({ guides: [{ name: 'Canal', d: WAYS_OF_STARTS.hills }], clock: {}, riders: [] }),
+    start: () =>
+      startWith({
+        guides: [{ name: 'Canal', d: WAYS_OF_STARTS.hills }],
+        riders: [{ art: 'boat', on: 'Canal', heading: {} }],
+      }),
     steps: [
       shows(
         'On the Heading card, choose Orientation: along. “Nose first” turns the drawing’s nose into the curve; “angle kept” leaves it as it stands and turns it from there.',
         goTo(2),
         press('Canal', 'Routes'),
-        pick('heading.mode', 'level'),
         pick('heading.mode', 'along'),
         pick('heading.start', 'nose first'),
       ),
@@ -169,7 +173,7 @@ export const RIDING: readonly Recipe[] = [
     title: 'Go behind, be far away, follow by camera',
     picture: [
       {
-        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
+        d: LAP,
         art: 'lamp',
         level: true,
         marks: [

@@ -1,5 +1,6 @@
 import { click, goTo, pick, press, value, watch } from './acts.ts';
 import { shows, tells, type Recipe } from './recipe.ts';
+import { ROUND } from './pictures.ts';
 import { boatOnArch, boatRound, startWith } from './starts.ts';
 
 /** Recipes for pages and screens: what drives a loop there, and how it gets there. */
@@ -124,17 +125,7 @@ export const SENDING: readonly Recipe[] = [
   {
     id: 'send',
     title: 'Send it',
-    picture: [
-      {
-        d: 'M120 16C170 16 216 33 216 54S170 92 120 92S24 75 24 54S70 16 120 16Z',
-        art: 'boat',
-        marks: [
-          [0, 0],
-          [4, 1],
-        ],
-        ease: { kind: 'steady' },
-      },
-    ],
+    picture: ROUND,
     start: () => boatRound(),
     steps: [
       shows(

@@ -1,6 +1,6 @@
 import { ActionIcon, Tooltip } from '@mantine/core';
 import { IconPlayerPause, IconPlayerPlay, IconPlayerTrackNext, IconX } from '@tabler/icons-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { forgetDeleted, removeStored, useDocument } from '../document/index.ts';
 import { beginShow } from './begin.ts';
@@ -89,7 +89,7 @@ function usePausing(acts: boolean): void {
 
 interface ControlProps {
   readonly label: string;
-  readonly icon: React.ReactNode;
+  readonly icon: ReactNode;
   readonly disabled?: boolean;
   readonly onClick: () => void;
 }

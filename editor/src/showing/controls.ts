@@ -30,18 +30,28 @@ function* rootsOf(within: string | undefined): Generator<ParentNode> {
   else yield* all(document, `[aria-label="${CSS.escape(within)}"], [data-card="${CSS.escape(within)}"]`);
 }
 
-/** A control by its whole name, or else by what its name begins with. */
-function called(within: string | undefined, selector: string, name: string): HTMLElement | undefined {
-  for (const fits of [(one: string) => one === name, (one: string) => one.startsWith(name)]) {
-    for (const root of rootsOf(within)) {
-      const found = all(root, selector).find((one) => fits(nameOf(one)));
-      if (found) return found;
-    }
+type Fits = (name: string, asked: string) => boolean;
+
+const isWhole: Fits = (name, asked) => name === asked;
+const begins: Fits = (name, asked) => name.startsWith(asked);
+
+function among(within: string | undefined, selector: string, asked: string, fits: Fits): HTMLElement | undefined {
+  for (const root of rootsOf(within)) {
+    const found = all(root, selector).find((one) => fits(nameOf(one), asked));
+    if (found) return found;
   }
   return undefined;
 }
 
+/** A control by its whole name, or else by what its name begins with. */
+const called = (within: string | undefined, selector: string, name: string): HTMLElement | undefined =>
+  among(within, selector, name, isWhole) ?? among(within, selector, name, begins);
+
 export const pressed = (name: string, within?: string): HTMLElement | undefined => called(within, PRESSED, name);
+
+/** The same by its whole name alone. */
+export const pressedExactly = (name: string, within?: string): HTMLElement | undefined =>
+  among(within, PRESSED, name, isWhole);
 
 export const fieldCalled = (label: string): HTMLElement | undefined =>
   called(undefined, 'input:not([type="radio"], [type="checkbox"]), textarea', label);

@@ -1,3 +1,4 @@
+import { xOfTime, yOfDistance, type Axes } from '@pace-line/core';
 import type { Act, At, When } from '../recipes/acts.ts';
 import * as controls from './controls.ts';
 import { rowWords } from '../words/rows.ts';
@@ -7,6 +8,9 @@ import type { Tempo } from './tempo.ts';
 
 /** A step that cannot be done: what is missing, for whoever looks on. */
 export class NotFound extends Error {}
+
+/** s in which something is looked for by its whole name. */
+const WHOLE_NAME = 0.6;
 
 /** s after which something is looked for elsewhere. */
 const FIRST_LOOK = 1;
@@ -32,7 +36,11 @@ export class Hand {
   }
 
   readonly #kinds: { readonly [Kind in Act['do']]: (act: Extract<Act, { do: Kind }>) => Promise<void> } = {
-    press: ({ name, within }) => this.#press(() => controls.pressed(name, within), `“${name}”`),
+    press: async ({ name, within }) => {
+      // By its whole name, if that appears: what begins so may be a list that is just closing.
+      const whole = await this.#tempo.until(() => controls.pressedExactly(name, within), WHOLE_NAME);
+      await this.#press(() => whole ?? controls.pressed(name, within), `“${name}”`);
+    },
     enter: async ({ label, text }) =>
       this.#type(await this.#find(() => controls.fieldCalled(label), `“${label}”`), text),
     'enter-row': async ({ row, text, nth }) => {
@@ -86,7 +94,7 @@ export class Hand {
     },
     'drag-in': ({ name, to }) => this.#dragIn(name, to),
     watch: async ({ seconds }) => {
-      const play = controls.pressed('Play');
+      const play = controls.pressedExactly('Play');
       if (play) await this.#pressOn(play);
       await this.#tempo.wait(seconds);
     },
@@ -203,14 +211,9 @@ export class Hand {
   async #sheetPlaces(way: readonly When[]): Promise<readonly Place[]> {
     const sheet = await this.#find(controls.sheet, 'the sheet');
     const { left, top } = sheet.getBoundingClientRect();
-    const axes = JSON.parse(sheet.dataset['axes'] ?? '{}') as Readonly<Record<string, number>>;
-    const along = (value: number, from: string, to: string, low: string, high: string): number =>
-      (axes[from] ?? 0) +
-      ((value - (axes[low] ?? 0)) / ((axes[high] ?? 1) - (axes[low] ?? 0))) * ((axes[to] ?? 0) - (axes[from] ?? 0));
-    return way.map(([time, distance]) => [
-      left + along(time, 'left', 'right', 'from', 'to'),
-      top + along(distance, 'bottom', 'top', 'low', 'high'),
-    ]);
+    const axes = JSON.parse(sheet.dataset['axes'] ?? 'null') as Axes | null;
+    if (!axes) throw new NotFound('the sheet is empty');
+    return way.map(([time, distance]) => [left + xOfTime(axes, time), top + yOfDistance(axes, distance)]);
   }
 
   async #onSheet(way: readonly When[]): Promise<void> {
@@ -219,7 +222,7 @@ export class Hand {
 
   /** On the ruler where there is one; else by the slider that stands for it. */
   async #playhead(time: number): Promise<void> {
-    const pause = controls.pressed('Pause');
+    const pause = controls.pressedExactly('Pause');
     if (pause) await this.#pressOn(pause);
     const { ruler, slider } = await this.#find(controls.timeline, 'the ruler');
     if (ruler) {

@@ -66,7 +66,7 @@ export function partsOfDrawing(art: ReadArt, source = ''): DrawingParts {
       parts: [],
       skipped: [`it has more than ${MOST_PARTS} parts: group them first`],
     };
-  const taking: Taking = { root, art, walk, definitions: definitionsOf(root), left: MOST_PARTS };
+  const taking: Taking = { root, art, walk, definitions: definitionsOf(root), budget: { left: MOST_PARTS } };
   const level: Level = { holders, base, inherited };
   return {
     width: art.width,
@@ -82,8 +82,8 @@ interface Taking {
   readonly art: ReadArt;
   readonly walk: Walk;
   readonly definitions: ReturnType<typeof definitionsOf>;
-  /** How many parts may still be made. */
-  left: number;
+  /** How many parts may still be made: one count for all levels. */
+  readonly budget: { left: number };
 }
 
 /** Where parts stand in a drawing: in which groups, how these are placed, and what they hand down. */
@@ -96,7 +96,7 @@ interface Level {
 function partOf(element: ArtElement, index: number, level: Level, taking: Taking): DrawingPart {
   const { holders, base, inherited } = level;
   const { root, art, walk, definitions } = taking;
-  taking.left--;
+  taking.budget.left--;
   const outlines: Outline[] = [];
   collect(element, base, walk, outlines, 0);
   const paint = paintOf(element, inherited);
@@ -114,7 +114,7 @@ function partOf(element: ArtElement, index: number, level: Level, taking: Taking
 function insideOf(element: ArtElement, { holders, base, inherited }: Level, taking: Taking): readonly DrawingPart[] {
   if (element.name !== 'g' || element.attributes['display'] === 'none') return [];
   const { holders: more, members } = upperLevel(element);
-  if (members.length < 2 || members.length > taking.left || holders.length >= DEEPEST) return [];
+  if (members.length < 2 || members.length > taking.budget.left || holders.length >= DEEPEST) return [];
   const opened = [element, ...more];
   const level: Level = {
     holders: [...holders, ...opened],
@@ -123,9 +123,7 @@ function insideOf(element: ArtElement, { holders, base, inherited }: Level, taki
   };
   // What cannot be read was said of the group.
   const quiet: Taking = { ...taking, walk: { ...taking.walk, skipped: [] } };
-  const parts = members.map((one, i) => partOf(one, i, level, quiet));
-  taking.left = quiet.left;
-  return parts;
+  return members.map((one, i) => partOf(one, i, level, quiet));
 }
 
 /** An element without what is in it. */

@@ -49,6 +49,8 @@ function useParts({ parts: { parts } }: TakenApart) {
   };
 }
 
+const partsIn = (count: number): string => `${count} ${count === 1 ? 'part' : 'parts'}`;
+
 function Parts({ takenApart: apart }: { takenApart: TakenApart }) {
   const desk = useDesk();
   const set = useDeskView((state) => state.set);
@@ -82,7 +84,7 @@ function Parts({ takenApart: apart }: { takenApart: TakenApart }) {
         guide may be travelled, a rider is parked, scenery is locked behind.
       </p>
       <div className="parts-all">
-        <span className="muted">{leaves.length} parts, all as</span>
+        <span className="muted">{partsIn(leaves.length)}, all as</span>
         {ROLES.map(([role, label]) => (
           <button key={role} type="button" className="small-button" onClick={() => sayAll(role)}>
             {label}
@@ -123,7 +125,7 @@ function Parts({ takenApart: apart }: { takenApart: TakenApart }) {
           Cancel
         </button>
         <button type="button" className="bar-button strong" disabled={taken === 0} onClick={take}>
-          Bring in {taken} {taken === 1 ? 'part' : 'parts'}
+          Bring in {partsIn(taken)}
         </button>
       </div>
     </Modal>

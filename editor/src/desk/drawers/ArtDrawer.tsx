@@ -1,4 +1,4 @@
-import { IconFrame, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload } from '@tabler/icons-react';
+import { IconFrame, IconLetterT, IconPuzzle, IconStack2, IconTrash, IconUpload, IconVector } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { deleteArt, guideById, pictureOf, placedArt, posesOf, type Art } from '@pace-line/core';
 import { familiesOfArt } from '@pace-line/core/lettering';
@@ -12,7 +12,7 @@ import { importRaster } from '../intake/raster.tsx';
 import { bringInScene } from '../intake/scene.tsx';
 import { importStrip } from '../intake/strip.tsx';
 import { bringInText } from '../intake/text.tsx';
-import { takeApart } from '../intake/guides.ts';
+import { bringInGuides, takeApart } from '../intake/guides.ts';
 import { outlineText } from '../intake/outline-text.ts';
 import { useDeskView } from '../view.ts';
 import { ART_DRAG } from './drag.ts';
@@ -41,6 +41,9 @@ export function ArtDrawer() {
       </button>
       <button type="button" className="wide-button" onClick={() => void bringInPoses()}>
         <IconStack2 size={15} aria-hidden /> Import poses: files, or a sheet…
+      </button>
+      <button type="button" className="wide-button" onClick={() => void bringInGuides(desk)}>
+        <IconVector size={15} aria-hidden /> Import paths as guides…
       </button>
       <button type="button" className="wide-button" onClick={() => void bringInScene(desk)}>
         <IconFrame size={15} aria-hidden /> Nest a scene…

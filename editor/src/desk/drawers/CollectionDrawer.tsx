@@ -20,7 +20,7 @@ import { IconAction } from '../../look/IconAction.tsx';
 import { offerUndo } from '../../look/notices.tsx';
 import { pickFiles, saveFile } from '../../platform/files.ts';
 import { useDesk } from '../context.ts';
-import { addCollection, importGuideFiles } from '../intake/guides.ts';
+import { addCollection, bringInGuides } from '../intake/guides.ts';
 import { GUIDE_DRAG } from './drag.ts';
 import { useKeptEases } from '../ease/use-kept-eases.ts';
 import { Drawer } from './Drawer.tsx';
@@ -69,8 +69,6 @@ export function CollectionDrawer() {
 function Intake() {
   const desk = useDesk();
   const selected = useDocumentState((state) => guideById(state.shown, state.selection.guides[0] ?? null));
-  const fromFile = async (): Promise<void> =>
-    importGuideFiles(await pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain'), desk);
   return (
     <div className="drawer-buttons">
       <button
@@ -81,7 +79,7 @@ function Intake() {
       >
         {selected ? `Keep “${selected.name}”` : 'Select a guide to keep it'}
       </button>
-      <button type="button" className="small-button" onClick={() => void fromFile()}>
+      <button type="button" className="small-button" onClick={() => void bringInGuides(desk)}>
         From a file…
       </button>
     </div>

@@ -29,8 +29,8 @@ import { change } from '../actions/change.ts';
 /** Everything in the scene: riders from front to back, then guides; show, lock, rename, restack. */
 export function ContentsDrawer() {
   const desk = useDesk();
-  const riders = useDocumentState((state) => state.shown.riders);
-  const guides = useDocumentState((state) => state.shown.guides);
+  const riders = useDocumentState((state) => state.committed.riders);
+  const guides = useDocumentState((state) => state.committed.guides);
   const { isFolded, depth, foldOf } = useFolding();
   const front = riders.filter(({ id }) => !isFolded(id)).reverse();
   const sensors = useSensors(
@@ -82,7 +82,7 @@ interface Fold {
 
 /** Scenes that were set in are one row each, until one is opened or something in it is selected. */
 function useFolding() {
-  const scene = useDocumentState((state) => state.shown);
+  const scene = useDocumentState((state) => state.committed);
   const selection = useDocumentState((state) => state.selection);
   const [opened, setOpened] = useState<readonly string[]>([]);
   const around = holdersAround(scene);

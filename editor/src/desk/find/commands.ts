@@ -7,6 +7,7 @@ import { addMark } from '../actions/marks.ts';
 import { saveScene } from '../actions/saving.ts';
 import { deleteSelected, selectAll } from '../actions/selecting.ts';
 import { flipSelection } from '../actions/transforming.ts';
+import { bringInGuides } from '../intake/guides.ts';
 import { foldCards, useDeskView, usePreferences, type Drawer, type Seeing } from '../view.ts';
 
 /** A command that is asked for by name. */
@@ -185,9 +186,16 @@ export const COMMANDS: readonly FoundCommand[] = [
     'art',
     'Art: import a drawing, picture or scene',
     'The scene’s art and built-in shapes; imports SVG, pictures, poses, a scene',
-    'import svg picture image png drawing symbol asset shapes nest add upload path from svg',
+    'import svg picture image png drawing symbol asset shapes nest add upload',
     'L',
   ),
+  {
+    title: 'Import paths as guides',
+    about: 'Takes the paths of an SVG, a GPX track or a list of points as guides',
+    where: 'Art drawer; Collection',
+    also: 'path from svg guide from file gpx track csv points route way',
+    run: (desk) => void bringInGuides(desk),
+  },
   drawer(
     'collection',
     'Collection',

@@ -95,7 +95,7 @@ const QUESTIONS: readonly (readonly [question: string, ...meant: string[]])[] = 
   ['circle', 'Shape'],
   ['record my mouse', 'Act out'],
   ['distance between', 'Measure'],
-  ['path from svg', 'Art: import a drawing, picture or scene', 'Import a path'],
+  ['path from svg', 'Import paths as guides'],
   ['import picture', 'Art: import a drawing, picture or scene'],
   ['keyboard shortcuts', 'Shortcuts'],
   ['bpm', 'Tempo'],

@@ -1,7 +1,7 @@
 import { guideById, nodesThrough, setOutline, type TrailsResult, type Vec } from '@pace-line/core';
 import { keepEase, keepGuides, looksLikeCollection, readCollection } from '../../document/index.ts';
 import { offer, tell, warn, warnUntaken } from '../../look/notices.tsx';
-import { isSvgFile } from '../../platform/files.ts';
+import { isSvgFile, pickFiles } from '../../platform/files.ts';
 import { readPartsOf, readTrailFile, shown } from '../../jobs/index.ts';
 import { reasonOf } from '../../words/reasons.ts';
 import { keepStroke, useDeskView } from '../view.ts';
@@ -21,6 +21,10 @@ const stem = (name: string): string => {
     .trim();
   return words ? words.charAt(0).toUpperCase() + words.slice(1) : 'Guide';
 };
+
+/** Asks for files, and takes the guides that are in them. */
+export const bringInGuides = async (desk: Desk): Promise<void> =>
+  importGuideFiles(await pickFiles('.svg,.csv,.txt,.gpx,image/svg+xml,text/csv,text/plain'), desk);
 
 /** Takes guides from files: SVG is taken apart first, lists of points and GPX tracks become guides at once. Each refusal names file and reason. */
 export async function importGuideFiles(files: readonly File[], desk: Desk): Promise<void> {

@@ -1,10 +1,20 @@
-import { freeId, guideById, holdersAround, idsIn, insertNode, isHolder, type Guide, type Node } from '@pace-line/core';
-import { NOTHING, selectGuide, type Selection } from '../../document/index.ts';
+import {
+  freeId,
+  guideById,
+  holdersAround,
+  idsIn,
+  insertNode,
+  isHolder,
+  type Guide,
+  type Node,
+  type Scene,
+} from '@pace-line/core';
+import { NOTHING, selectGuide, selectRider, type Selection } from '../../document/index.ts';
 import { DRAG_FROM, type Pointer } from '../pointer.ts';
 import type { CanvasTool, Tool, ToolHost } from '../tool.ts';
 import type { CanvasDrag } from './grabs/grab.ts';
 import { grabOf } from './grabs/index.ts';
-import { hitsAt, partsAt, type Hit } from './hit.ts';
+import { hitsAt, ownerOf, partsAt, type Hit } from './hit.ts';
 import { guideFrame } from '../guide-frame.ts';
 
 /** Adjusting: select and drag nodes, handles, marks, riders and whole guides by their grip; drag a box on empty canvas to select. */
@@ -145,8 +155,16 @@ export function pressTwice(host: ToolHost, p: Pointer): void {
         (hit.kind === 'rider' && holdersAround(scene).get(hit.rider)?.includes(whole.rider)) ||
         (hit.kind === 'guide' && holdersAround(scene).get(hit.guide)?.includes(whole.rider)),
     );
-  if (part) host.select(grabOf(part).select(NOTHING, part, false, host.selection()));
+  if (part)
+    host.select(enteredAs(scene, part, whole.rider) ?? grabOf(part).select(NOTHING, part, false, host.selection()));
   else if (!isHolding) addNodeAt(host, p);
+}
+
+/** The scene within a scene that is entered: one level with each double press. */
+function enteredAs(scene: Scene, part: Hit, holder: string): Selection | undefined {
+  const holders = holdersAround(scene).get(ownerOf(part) ?? '') ?? [];
+  const next = holders[holders.indexOf(holder) + 1];
+  return next === undefined ? undefined : selectRider(next);
 }
 
 /** Adds a node where the pointer is nearest to a guide; where a node is already, that one is selected. */

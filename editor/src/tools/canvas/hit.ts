@@ -7,7 +7,8 @@ import type { Finding, Hit } from './grabs/grab.ts';
 export type { Hit } from './grabs/grab.ts';
 
 /** Whose part a hit is: a rider's or a guide's id. */
-const ownerOf = (hit: Hit): string | undefined => ('rider' in hit ? hit.rider : 'guide' in hit ? hit.guide : undefined);
+export const ownerOf = (hit: Hit): string | undefined =>
+  'rider' in hit ? hit.rider : 'guide' in hit ? hit.guide : undefined;
 
 /** The set-in scene as which something is pressed: the outermost around it of which nothing is selected. */
 function pressedAs(scene: Scene, selection: Selection, hit: Hit): string | undefined {

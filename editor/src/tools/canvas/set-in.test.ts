@@ -62,3 +62,20 @@ test('a box takes it whole', () => {
   drag(tool, at(200, 200), at(600, 400));
   expect(selected()).toEqual(selectRider(doc.state.committed.riders[0]!.id));
 });
+
+test('a scene within a scene: each double press enters one level', () => {
+  const outer = setIn(emptyScene('Harbour'), { inner: around(), at: [400, 300], size: 1, duration: 4 });
+  const { doc: whole, host: inHarbour } = bench.reset(outer);
+  [doc, host] = [whole, inHarbour];
+  const { width, height } = outer.canvas;
+  const lamp = [800 - width / 2, 600 - height / 2] as const;
+  const tool = adjustTool(host);
+  const entered: (string | undefined)[] = [];
+  click(tool, at(...lamp));
+  entered.push(nameOf(selected().riders[0]));
+  for (let i = 0; i < 2; i++) {
+    pressTwice(host, at(...lamp));
+    entered.push(nameOf(selected().riders[0]));
+  }
+  expect(entered).toEqual(['Quay', 'Lantern', 'Lamp']);
+});

@@ -104,9 +104,9 @@ export function toolBench(scene: () => Scene) {
   return {
     state,
     at,
-    reset: () => {
+    reset: (given: Scene = scene()) => {
       Object.assign(state, fresh());
-      doc = new SceneDocument(scene(), (callback) => callback());
+      doc = new SceneDocument(given, (callback) => callback());
       return { doc, host };
     },
     click: (tool: Pick<Tool, 'down' | 'up'>, p: Pointer): void => {
