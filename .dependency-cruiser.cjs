@@ -3,6 +3,7 @@ const layers = [
   'time',
   'pace',
   'scene',
+  'drawing',
   'drive',
   'motion',
   'chart',

@@ -8,6 +8,7 @@ export default defineConfig({
   resolve: {
     alias: [
       { find: /^@pace-line\/core$/, replacement: at('core/src/index.ts') },
+      { find: '@pace-line/core/findings', replacement: at('core/src/checks/all.ts') },
       { find: '@pace-line/core/lettering', replacement: at('core/src/import/art/lettering.ts') },
       { find: '@pace-line/core/art-import', replacement: at('core/src/import/art/index.ts') },
     ],

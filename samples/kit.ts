@@ -11,6 +11,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { readSvgArt } from '@pace-line/core/art-import';
+import { findingsOf } from '@pace-line/core/findings';
 
 export const { keys: NO_KEYS, poses: NO_POSES } = newRider({ id: '-', name: '', art: '-' });
 
@@ -43,8 +44,8 @@ export const at = (nodeId: string, lap = 0): Mark['place'] => ({ by: 'node', nod
 
 /** A scene with all that is not given as the schema has it. */
 export const scene = (
-  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera' | 'driver' | 'sets' | 'clock'> &
-    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera' | 'driver' | 'sets'>> & {
+  given: Omit<Scene, 'format' | 'version' | 'assets' | 'tracing' | 'camera' | 'driver' | 'sets' | 'checks' | 'clock'> &
+    Partial<Pick<Scene, 'assets' | 'tracing' | 'camera' | 'driver' | 'sets' | 'checks'>> & {
       readonly clock: Omit<Scene['clock'], 'tempo' | 'times'>;
     },
 ): Scene => {
@@ -52,3 +53,14 @@ export const scene = (
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.scene;
 };
+
+/** A scene in which everything that overlaps is meant to. */
+export const overlapping = (scene: Scene, why: string): Scene => ({
+  ...scene,
+  checks: {
+    ...scene.checks,
+    meant: findingsOf(scene, ['clearance']).flatMap(({ check, riders, words, holds }) =>
+      holds ? [] : [{ check, riders, found: words, why }],
+    ),
+  },
+});

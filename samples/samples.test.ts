@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { checkSeam, readScene, writeScene } from '@pace-line/core';
+import { findingsOf } from '@pace-line/core/findings';
 import { cardsOf } from './cards.ts';
 import { SAMPLES } from './scenes.ts';
 
@@ -8,6 +9,8 @@ describe.each(SAMPLES)('$file', ({ file, scene }) => {
   const text = readFileSync(new URL(`./scenes/${file}`, import.meta.url), 'utf8');
   test('is what the builder writes', () => expect(writeScene(scene)).toBe(text));
   test('is valid', () => expect(readScene(text).ok).toBe(true));
+  test('no check finds anything that is not meant', () =>
+    expect(findingsOf(scene).filter(({ holds }) => !holds)).toEqual([]));
   test('loops without a visible seam', () => {
     const findings = checkSeam(scene);
     expect(findings.length).toBeGreaterThan(0);

@@ -21,7 +21,7 @@ import {
   type Scene,
 } from '@pace-line/core';
 import { paddleArt } from './paddle.ts';
-import { art, at, drawingOf, NO_KEYS, NO_POSES, node, scene, scenery } from './kit.ts';
+import { art, at, drawingOf, NO_KEYS, NO_POSES, node, scene, scenery, overlapping } from './kit.ts';
 import { order } from './order.ts';
 import { tin } from './tin.ts';
 import { STRIDE, walkingArt } from './walking.ts';
@@ -463,11 +463,11 @@ function heron(): Scene {
 
 export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[] = [
   { file: 'down-the-canal.paceline.json', scene: canal() },
-  { file: 'dragonfly.paceline.json', scene: dragonfly() },
+  { file: 'dragonfly.paceline.json', scene: overlapping(dragonfly(), 'it is lit by the lanterns') },
   { file: 'two-ferries.paceline.json', scene: ferries() },
   { file: 'tea-barrel.paceline.json', scene: barrel() },
   { file: 'kite.paceline.json', scene: kite() },
   { file: 'heron.paceline.json', scene: heron() },
   { file: 'tea-tin.paceline.json', scene: tin() },
-  { file: 'tea-order.paceline.json', scene: order() },
+  { file: 'tea-order.paceline.json', scene: overlapping(order(), 'it falls into the basket') },
 ];

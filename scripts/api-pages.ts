@@ -15,6 +15,7 @@ interface Entry {
 const ENTRIES: readonly Entry[] = [
   { file: at('core/dist/index.d.ts'), from: '@pace-line/core', folders: at('core/dist') },
   { file: at('core/dist/import/art/lettering.d.ts'), from: '@pace-line/core/lettering' },
+  { file: at('core/dist/checks/all.d.ts'), from: '@pace-line/core/findings' },
   { file: at('plugin/dist/types/index.d.ts'), from: '@pace-line/vite' },
 ];
 
@@ -31,6 +32,8 @@ const ABOUT: Readonly<Record<string, string>> = {
   import: 'Bringing in: drawings, lists of points, tracks',
   commands: 'Edits: each gives another scene, or says why not',
   checks: 'Whether everything closes',
+  findings: 'All checks: what they find in a scene',
+  drawing: 'Path data and outlines',
   chart: 'Diagrams',
   lettering: 'Texts as outlines',
   vite: 'Scenes in a build with Vite',

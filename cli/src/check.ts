@@ -1,69 +1,46 @@
-import {
-  checkClosing,
-  checkJumps,
-  checkSeam,
-  closingWords,
-  jumpWords,
-  riderById,
-  seamHolds,
-  seamWords,
-  type Scene,
-} from '@pace-line/core';
+import { riderById, type Scene } from '@pace-line/core';
+import { CHECKS, findingsOf, type Told } from '@pace-line/core/findings';
 
-/** One line of what the checks found: of a rider, or of all together. */
-interface Found {
-  readonly check: 'closing' | 'jump' | 'seam';
-  readonly holds: boolean;
-  /** Its id; null where it is said of all. */
-  readonly rider: string | null;
-  readonly words: string;
-  /** What was measured, as the check gives it. */
-  readonly figures: object;
+/** The names of checks as one asks for them. */
+export const CHECK_IDS: readonly string[] = CHECKS.map(({ id }) => id);
+
+/** Of whom something was found, as its line says it. */
+function subjectOf(scene: Scene, { riders }: Told): string {
+  if (riders.length === 0) return 'everything closes';
+  return riders.map((id) => `"${riderById(scene, id)?.name ?? id}"`).join(', ');
 }
 
-/** What the Checks card would show, what is wrong first. */
-function foundIn(scene: Scene): Found[] {
-  const closing = checkClosing(scene);
-  const found: Found[] = [
-    ...(closing
-      ? [
-          {
-            check: 'closing' as const,
-            holds: closing.loops === 1,
-            rider: null,
-            words: closingWords(closing),
-            figures: { loops: closing.loops ?? null, length: closing.length ?? null, open: closing.open },
-          },
-        ]
-      : []),
-    ...checkJumps(scene).map(({ rider, ...figures }) => ({
-      check: 'jump' as const,
-      holds: false,
-      rider,
-      words: jumpWords({ rider, ...figures }),
-      figures,
-    })),
-    ...checkSeam(scene).map((finding) => {
-      const { rider, ...figures } = finding;
-      return { check: 'seam' as const, holds: seamHolds(finding), rider, words: seamWords(finding), figures };
-    }),
-  ];
-  return [...found.filter((one) => !one.holds), ...found.filter((one) => one.holds)];
+function rowOf({ check: id, holds, riders, words, meant, figures }: Told): object {
+  return {
+    ...{ check: id, holds, rider: riders.length === 1 ? riders[0] : null },
+    ...(riders.length > 1 ? { riders } : {}),
+    words,
+    ...(meant ? { meant: meant.why } : {}),
+    ...figures,
+  };
 }
 
-/** The checks of a scene, a line each (`ok` or `no`, the check, the rider's name, what was found), or as JSON; and whether all of them hold. */
-export function check(scene: Scene, json: boolean): { readonly lines: readonly string[]; readonly holds: boolean } {
-  const found = foundIn(scene);
+/**
+ * The checks of a scene, a line each (`ok` or `no`, the check, the riders' names, what was found), or as JSON; and whether all of them hold. The same findings, in the
+ * same words, as on the Checks card.
+ */
+export function check(
+  scene: Scene,
+  json: boolean,
+  only?: readonly string[],
+): { readonly lines: readonly string[]; readonly holds: boolean } {
+  const found = findingsOf(scene, only);
   const holds = found.every((one) => one.holds);
   if (json) {
-    const rows = found.map(({ figures, ...one }) => JSON.stringify({ ...one, ...figures }));
+    const rows = found.map((one) => JSON.stringify(rowOf(one)));
     return { lines: ['[', ...rows.map((row, i) => `  ${row}${i < rows.length - 1 ? ',' : ''}`), ']'], holds };
   }
-  const named = (id: string | null): string =>
-    id === null ? 'everything closes' : `"${riderById(scene, id)?.name ?? id}"`;
-  const lines = found.map(
-    ({ check: what, holds: well, rider, words }) =>
-      `${well ? 'ok' : 'no'}  ${what.padEnd(7)}  ${named(rider)}: ${words}`,
-  );
-  return { lines: lines.length > 0 ? lines : ['ok  nothing to check: it plays once, or nothing rides'], holds };
+  const lines = found.map((one) => {
+    const meant = one.meant ? `, meant so${one.meant.why ? `: ${one.meant.why}` : ''}` : '';
+    return `${one.holds ? 'ok' : 'no'}  ${one.check.padEnd(7)}  ${subjectOf(scene, one)}: ${one.words}${meant}`;
+  });
+  return { lines: lines.length > 0 ? lines : [nothing(only)], holds };
 }
+
+const nothing = (only: readonly string[] | undefined): string =>
+  only ? `ok  nothing found by ${only.join(', ')}` : 'ok  nothing to check: it plays once, or nothing rides';

@@ -75,8 +75,46 @@ describe('check', () => {
     expect(rows.find(({ rider }) => rider === 'ferry-a')).toMatchObject({ check: 'seam', holds: true, turnSpeed: 0 });
   });
 
+  test('--only keeps to the checks that it names; an unknown one is an error in a line', async () => {
+    expect((await call('check', ferries, '--only', 'closing')).out.trim().split('\n')).toHaveLength(1);
+    expect(await call('check', ferries, '--only', 'clearance')).toMatchObject({
+      code: 0,
+      out: 'ok  nothing found by clearance\n',
+    });
+    expect(await call('check', ferries, '--only', 'seem')).toMatchObject({
+      code: 2,
+      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance\n',
+    });
+  });
+
+  test('bodies that overlap are told with both riders; what is meant so holds, until it is otherwise', async () => {
+    const order = 'samples/scenes/tea-order.paceline.json';
+    const open = join(folder, 'order.paceline.json');
+    const scene = JSON.parse(readFileSync(order, 'utf8')) as { checks: { meant: { found: string; why: string }[] } };
+    const [meant] = scene.checks.meant;
+    writeFileSync(open, JSON.stringify({ ...scene, checks: {} }));
+    const found = await call('check', open, '--only', 'clearance');
+    expect(found.code).toBe(1);
+    expect(found.out).toBe(`no  clearance  "Basket", "Tea-leaf chip": ${meant!.found}\n`);
+    const accepted = await call('check', order, '--only', 'clearance');
+    expect(accepted).toMatchObject({
+      code: 0,
+      out: `ok  clearance  "Basket", "Tea-leaf chip": ${meant!.found}, meant so: ${meant!.why}\n`,
+    });
+    const rows = JSON.parse((await call('check', open, '--only', 'clearance', '--json')).out) as object[];
+    expect(rows).toMatchObject([
+      { check: 'clearance', holds: false, rider: null, gap: 0, names: ['Basket', 'Tea-leaf chip'] },
+    ]);
+    expect((rows[0] as { riders: string[] }).riders).toHaveLength(2);
+    writeFileSync(open, JSON.stringify({ ...scene, checks: { meant: [{ ...meant, found: 'overlap 0.10–0.20 s' }] } }));
+    expect((await call('check', open, '--only', 'clearance')).code).toBe(1);
+  });
+
   test('a scene that plays once has nothing to close', async () => {
-    const once = changed('once.paceline.json', (text) => text.replace('"repeat": "loop"', '"repeat": "once"'));
+    const once = changed('once.paceline.json', (text) => {
+      const scene = JSON.parse(text) as { clock: object };
+      return JSON.stringify({ ...scene, clock: { ...scene.clock, repeat: 'once' }, camera: null, riders: [] });
+    });
     expect(await call('check', once)).toMatchObject({
       code: 0,
       out: 'ok  nothing to check: it plays once, or nothing rides\n',

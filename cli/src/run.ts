@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { check } from './check.ts';
+import { CHECK_IDS, check } from './check.ts';
 import { UsageError } from './errors.ts';
 import { exportAll, exportKept, exportScene, type Source } from './export.ts';
 import { sample } from './sample.ts';
@@ -18,11 +18,12 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
   pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--font FILE …] [--hash] [--progress] [--watch]
   pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--progress] [--watch]
   pace-line export FILE --kept SET --out FOLDER [--hash] [--progress] [--watch]
-  pace-line check FILE [--json]
+  pace-line check FILE [--json] [--only CHECK,CHECK]
   pace-line validate FILE
   pace-line --version
 
   FILE may be - for standard input, PATH - for standard output
+  --only keeps to the checks it names, of ${CHECK_IDS.join(', ')}
   --progress says how far painting is, a line for each tenth of it; a terminal is told by itself
   --font FILE makes outlines of the texts in that font, for as often as it is given: TTF, OTF or WOFF
   --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
@@ -55,6 +56,7 @@ const OPTIONS = {
   progress: { type: 'boolean' },
   watch: { type: 'boolean' },
   json: { type: 'boolean' },
+  only: { type: 'string' },
   help: { type: 'boolean', short: 'h' },
   version: { type: 'boolean' },
 } as const;
@@ -136,6 +138,14 @@ async function exported(
 const lineOf = (error: unknown): string =>
   `pace-line: ${printable(error instanceof Error ? error.message : String(error))}\n`;
 
+/** The checks that `--only` names; undefined where it is not given. */
+function checksNamed(only: string | undefined): readonly string[] | undefined {
+  const names = only?.split(',').map((name) => name.trim());
+  const unknown = names?.find((name) => !CHECK_IDS.includes(name));
+  if (unknown !== undefined) throw new UsageError(`there is no check "${unknown}": ${CHECK_IDS.join(', ')}`);
+  return names;
+}
+
 /** Runs one command; gives the exit code: 0, 1 where a check fails, or 2 with one line on standard error. `until` ends one that goes on by itself. */
 export async function run(argv: readonly string[], output: Output, until?: AbortSignal): Promise<number> {
   const { out, err } = output;
@@ -158,7 +168,7 @@ export async function run(argv: readonly string[], output: Output, until?: Abort
       case 'export':
         return await exported(file, values, output, until);
       case 'check': {
-        const { lines, holds } = check(loadScene(file), values.json === true);
+        const { lines, holds } = check(loadScene(file), values.json === true, checksNamed(values.only));
         for (const line of lines) out(`${printable(line)}\n`);
         return holds ? 0 : 1;
       }

@@ -172,6 +172,7 @@ export {
   type SceneProblem,
   type SceneReading,
   sceneShape,
+  type Meant,
   type Tracing,
   type Output,
   type OutputSet,
@@ -239,6 +240,12 @@ export {
   mendsOfSeam,
   type MendKind,
   type SeamFinding,
+  type Check,
+  type Figure,
+  type Finding,
+  findingsBy,
+  QUICK_CHECKS,
+  type Told,
 } from './checks/index.ts';
 export {
   type Acted,
@@ -354,6 +361,9 @@ export {
   setSeating,
   setShape,
   setTracing,
+  acceptFinding,
+  reopenFinding,
+  setClearance,
   supplyPictures,
   rescued,
   isSameOutput,
@@ -382,7 +392,7 @@ export {
   transformNodes,
   unlinkGuide,
 } from './commands/index.ts';
-export { type Outline, outlinesFromPathData } from './import/path-data.ts';
+export { type Outline, outlinesFromPathData } from './drawing/path-data.ts';
 export { isPointList, nodesThrough } from './import/points.ts';
 export { readTrails, type TrailsAsked, type TrailsResult } from './import/read-trails.ts';
 export { heldOutline } from './import/trails.ts';

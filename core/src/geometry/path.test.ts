@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { inverseOfSpan, turnOfSpan } from './span.ts';
-import { outlinesFromPathData } from '../import/path-data.ts';
+import { outlinesFromPathData } from '../drawing/path-data.ts';
 import {
   angleOfFrame,
   countIntegrations,

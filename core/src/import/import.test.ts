@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { pathThrough } from '../geometry/index.ts';
 import { readSvgArt } from './art/index.ts';
-import { outlinesFromPathData } from './path-data.ts';
+import { outlinesFromPathData } from '../drawing/path-data.ts';
 
 describe('path data', () => {
   const read = (d: string) => {

@@ -1,7 +1,7 @@
 import { distanceBetween, fitStroke, pathThrough, emptyFrame, type PathNode, type Vec } from '../geometry/index.ts';
 import { MOST_NODES } from '../scene/index.ts';
 import { fittedTo, nodesThrough } from './points.ts';
-import type { Outline } from './path-data.ts';
+import type { Outline } from '../drawing/path-data.ts';
 
 /** Points that follow each other, as a list of points or a GPX track holds them. */
 export interface Trail {

@@ -29,7 +29,7 @@ const GUIDE = defaultsOf(guideSchema) as Omit<Guide, 'id' | 'name' | 'nodes' | '
 const PACE = defaultsOf(paceSchema) as Pace;
 const HEADING = defaultsOf(headingSchema) as Heading;
 const MARK = defaultsOf(markSchema) as Omit<Mark, 'id' | 'time' | 'place'>;
-const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets' | 'camera' | 'driver' | 'sets'>;
+const SCENE = defaultsOf(sceneShape) as Pick<Scene, 'tracing' | 'assets' | 'camera' | 'driver' | 'sets' | 'checks'>;
 
 /** A heading that is level, or as given. */
 export const newHeading = (given: Partial<Heading> = {}): Heading => ({ ...HEADING, ...given });

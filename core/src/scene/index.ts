@@ -88,6 +88,7 @@ export {
   type Behind,
   type GuideDepth,
   type SvgArt,
+  type Meant,
   type Tracing,
 } from './schema/index.ts';
 export { riderCodes } from './codes.ts';

@@ -297,6 +297,14 @@ describe('versions', () => {
       ['smoke', { guide: 'porthole', keep: 'outside' }],
     ]);
   });
+  test('the frozen scene of version 12 is read, with what it is checked against', () => {
+    const read = readScene(readFileSync(new URL('./frozen/version-12.paceline.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.scene.checks).toEqual({
+      clearance: 12,
+      meant: [{ check: 'clearance', riders: ['ferry', 'gull'], found: 'overlap 0.50–1.25 s', why: 'it lands on it' }],
+    });
+  });
   test('the frozen scene of version 11 is read, with a first round', () => {
     const read = readScene(readFileSync(new URL('./frozen/version-11.paceline.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
@@ -377,7 +385,7 @@ describe('versions', () => {
     const json = JSON.parse(
       readFileSync(new URL('./frozen/version-1.paceline.json', import.meta.url), 'utf8'),
     ) as object;
-    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 11 } });
+    expect(migrate(json as Record<string, unknown>)).toMatchObject({ ok: true, scene: { version: 12 } });
   });
   test('links that lead nowhere, to themselves or on to another link are refused', () => {
     const text = readFileSync(new URL('./frozen/version-2.paceline.json', import.meta.url), 'utf8');

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Beginning, Scene, Seating } from '@pace-line/core';
+import type { Beginning, Scene, Seating, Told } from '@pace-line/core';
 import type { DrawingParts } from '@pace-line/core/art-import';
 import {
   FIRST_SNAPPING,
@@ -186,6 +186,8 @@ interface DeskView {
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
   ghost: Ghost | null;
+  /** What a check found, and in which scene: it is drawn on the canvas while that stands. */
+  finding: { readonly scene: Scene; readonly finding: Told } | null;
   /** The canvas is driven as on a page, to try that out. */
   trying: boolean;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
@@ -210,6 +212,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute' | 'setGroup'> = {
   recent: [],
   hover: null,
   asSent: false,
+  finding: null,
   aiming: false,
   lean: 0,
   lastStroke: null,

@@ -47,6 +47,7 @@ const canvasNow = (scene: Scene, selection: Selection, more: Partial<CanvasNow> 
     preview: null,
     hints: [],
     cursor: null,
+    finding: null,
     ...more,
   };
 };

@@ -8,6 +8,7 @@ import {
   withoutTracing,
   type Scene,
   type SceneReading,
+  type Told,
   type TrailsAsked,
   type TrailsResult,
 } from '@pace-line/core';
@@ -15,10 +16,9 @@ import type { ArtHandlers } from './art.worker.ts';
 import { WorkerPool, type Job, type JobEnd, type JobWatch } from './pool.ts';
 import { paintedPictures } from './pixels/pictures.ts';
 import { reasonOf } from '../words/reasons.ts';
-import type { FileChunk, Found, SendHandlers, SendInput, SendResult } from './send.worker.ts';
+import type { FileChunk, SendHandlers, SendInput, SendResult } from './send.worker.ts';
 
 export type { Job, JobEnd } from './pool.ts';
-export type { Found } from './send.worker.ts';
 export { JobNotes } from './JobNotes.tsx';
 import { shown } from './store.ts';
 export { shown, unseen } from './store.ts';
@@ -107,7 +107,7 @@ function sent(input: SendInput, needs: Written['needs'], watch: JobWatch<FileChu
 const CHECKING_LIMIT = 30_000;
 
 /** Checks a scene off the main thread. */
-export const findings = (scene: Scene): Job<Found> =>
+export const findings = (scene: Scene): Job<readonly Told[]> =>
   checking.run('checks', withoutPixels(scene), { limit: CHECKING_LIMIT });
 
 /** What a picture of a scene may cost to paint, in plain elements, and how long its text may be. */

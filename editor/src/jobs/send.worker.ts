@@ -1,18 +1,16 @@
 import {
-  checkJumps,
-  checkSeam,
   formatById,
   keysOf,
   measureTake,
   QUIET_RUN,
   send,
-  type JumpFinding,
   type PixelOptions,
   type Scene,
-  type SeamFinding,
+  type Told,
   type Sink,
   type TakeError,
 } from '@pace-line/core';
+import { findingsOf } from '@pace-line/core/findings';
 import type { Pictures } from './pixels/pictures.ts';
 import { pixelsOf } from './pixels/source.ts';
 import type { JobReports } from './protocol.ts';
@@ -24,12 +22,6 @@ export interface FileChunk {
   readonly type: string;
   /** Bytes as a blob: what is handed over is its name, not its content. */
   readonly chunk: string | Blob;
-}
-
-/** What the checks find in a scene. */
-export interface Found {
-  readonly seams: readonly SeamFinding[];
-  readonly jumps: readonly JumpFinding[];
 }
 
 export interface SendInput {
@@ -51,7 +43,7 @@ export interface SendResult {
 
 const handlers = {
   /** What the checks find. */
-  checks: (scene: Scene): Found => ({ seams: checkSeam(scene), jumps: checkJumps(scene) }),
+  checks: (scene: Scene): readonly Told[] => findingsOf(scene),
   async send(
     { scene, format: id, options, isMeasured, pictures }: SendInput,
     reports: JobReports<FileChunk>,

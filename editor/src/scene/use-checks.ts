@@ -1,45 +1,61 @@
 import { useEffect, useMemo, useState } from 'react';
-import { checkJumps, checkSeam, type Scene } from '@pace-line/core';
-import { findings, type Found } from '../jobs/index.ts';
+import { findingsBy, QUICK_CHECKS, type Scene, type Told } from '@pace-line/core';
+import { findings } from '../jobs/index.ts';
+import { whenReleased } from '../platform/pressed.ts';
 
-/** Riders times nodes of a scene that is checked at once: about a tenth of a second. */
+/** Riders times nodes of a scene of which the quick checks are made at once: about a tenth of a second. */
 const CHECKED_AT_ONCE = 20_000;
 
-const NOTHING: Found = { seams: [], jumps: [] };
-
-/** How the checks stand: of a large scene they are told when they have been found, elsewhere. */
-export interface Checked extends Found {
+/** How the checks stand: what takes its time is told when it has been found, elsewhere. */
+export interface Checked {
+  /** What is wrong first. */
+  readonly found: readonly Told[];
   readonly state: 'found' | 'looking' | 'given up';
 }
 
-/** What the checks find in a scene. A large one is checked off the main thread; until then what was found before stands. */
-export function useChecks(scene: Scene): Checked {
-  const isLarge = useMemo(() => sizeOf(scene) > CHECKED_AT_ONCE, [scene]);
-  const here = useMemo(
-    () => (isLarge ? undefined : { seams: checkSeam(scene), jumps: checkJumps(scene) }),
-    [scene, isLarge],
-  );
-  const [there, setThere] = useState<Checked>({ ...NOTHING, state: 'looking' });
-  useEffect(() => {
-    if (!isLarge) return;
-    const job = findings(scene);
-    void job.end.then((end) => {
-      if (end.state === 'done') setThere({ ...end.result, state: 'found' });
-      else if (end.state === 'failed') setThere({ ...NOTHING, state: 'given up' });
-    });
-    return () => {
-      job.cancel();
-      setThere((before) => ({ ...before, state: 'looking' }));
-    };
-  }, [scene, isLarge]);
-  return here ? { ...here, state: 'found' } : stillThere(there, scene);
+/** ms without an edit after which all is checked. */
+const PAUSE = 150;
+
+interface There {
+  readonly scene: Scene | undefined;
+  readonly found: readonly Told[];
+  readonly failed: boolean;
 }
 
-/** What was found before, of the riders that the scene still has. */
-function stillThere(found: Checked, { riders }: Scene): Checked {
-  const ids = new Set(riders.map(({ id }) => id));
-  const has = ({ rider }: { readonly rider: string }): boolean => ids.has(rider);
-  return { ...found, seams: found.seams.filter(has), jumps: found.jumps.filter(has) };
+/** What the checks find in a scene: the quick ones at once, all of them from a worker; until that has them, what it found before stands. */
+export function useChecks(scene: Scene): Checked {
+  const here = useMemo(() => (sizeOf(scene) > CHECKED_AT_ONCE ? undefined : findingsBy(QUICK_CHECKS, scene)), [scene]);
+  const [there, setThere] = useState<There>({ scene: undefined, found: [], failed: false });
+  useEffect(() => {
+    let job: ReturnType<typeof findings> | undefined;
+    let callOff: (() => void) | undefined;
+    const begin = setTimeout(() => {
+      job = findings(scene);
+      void job.end.then((end) => {
+        // Nothing is rendered while a hand is at work.
+        if (end.state === 'done') callOff = whenReleased(() => setThere({ scene, found: end.result, failed: false }));
+        else if (end.state === 'failed') callOff = whenReleased(() => setThere({ scene, found: [], failed: true }));
+      });
+    }, PAUSE);
+    return () => {
+      clearTimeout(begin);
+      callOff?.();
+      job?.cancel();
+    };
+  }, [scene]);
+  return useMemo(() => {
+    if (there.scene === scene) return { found: there.found, state: there.failed ? 'given up' : 'found' };
+    // What was found before, of the riders that the scene still has, but for what is known anew.
+    const ids = new Set(scene.riders.map(({ id }) => id));
+    const before = there.found.filter(
+      ({ check, riders }) => riders.every((id) => ids.has(id)) && !here?.some((one) => one.check === check),
+    );
+    const all = [...(here ?? []), ...before];
+    return {
+      found: [...all.filter(({ holds }) => !holds), ...all.filter(({ holds }) => holds)],
+      state: here ? 'found' : 'looking',
+    };
+  }, [there, here, scene]);
 }
 
 /** Riders times nodes of their guides. */

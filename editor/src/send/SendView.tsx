@@ -12,6 +12,7 @@ import {
   type FormatGroup,
   type Output,
   type Scene,
+  type SeamFinding,
 } from '@pace-line/core';
 import { useDocumentState } from '../document/index.ts';
 import { FindField } from '../find/FindField.tsx';
@@ -182,9 +183,10 @@ interface NotesProps {
 }
 
 function Notes({ scene, lost, notes }: NotesProps) {
-  const found = useChecks(scene);
-  const { jumps } = found;
-  const seams = found.seams.filter((one) => !one.closes);
+  const { found } = useChecks(scene);
+  const wrong = found.filter(({ holds }) => !holds);
+  const seams = wrong.filter(({ check, figures }) => check === 'seam' && !(figures as SeamFinding).closes);
+  const others = wrong.filter(({ check }) => check !== 'seam' && check !== 'closing');
   const nameOf = (id: string): string | undefined => scene.riders.find((rider) => rider.id === id)?.name;
   return (
     <>
@@ -205,12 +207,13 @@ function Notes({ scene, lost, notes }: NotesProps) {
       ))}
       {seams.length > 0 && (
         <p className="send-note bad" role="note">
-          ! The loop does not close for {seams.map(({ rider }) => nameOf(rider)).join(', ')}: it jumps back at its end.
+          ! The loop does not close for {seams.map(({ riders }) => nameOf(riders[0] ?? '')).join(', ')}: it jumps back
+          at its end.
         </p>
       )}
-      {jumps.map(({ rider, gap, at }) => (
-        <p key={rider} className="send-note bad" role="note">
-          ! <bdi>{nameOf(rider)}</bdi> leaps {Math.round(gap)} px at {at.toFixed(2)} s.
+      {others.map(({ check, label, riders, words }) => (
+        <p key={`${check} ${riders.join(' ')}`} className="send-note bad" role="note">
+          ! {label}, <bdi>{riders.map(nameOf).join(', ')}</bdi>: {words}.
         </p>
       ))}
     </>

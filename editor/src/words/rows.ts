@@ -447,6 +447,12 @@ export const ROWS = {
     about: 'Keeps its distance in time from this mark: where the mark is moved, the keyframe goes along',
   },
   'pace.key.edge': { label: 'With the mark’s', about: 'The arrival at the mark, or the end of its rest' },
+  'checks.clearance': {
+    label: 'Keep apart',
+    about:
+      'Least distance between riders that move against each other, by what they paint; px. 0: they must not overlap',
+    also: 'collision overlap clearance touch crash gap distance hit collide',
+  },
 } as const satisfies Readonly<Record<string, RowWords>>;
 
 /** A row of a card. */

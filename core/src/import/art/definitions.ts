@@ -1,5 +1,5 @@
 import { urlsIn, type ArtElement } from '../../scene/art/index.ts';
-import { DRAWN } from './kinds.ts';
+import { DRAWN } from '../../drawing/kinds.ts';
 
 interface Definitions {
   /** The definitions that elements refer to, and those that these refer to, as one <defs>; none where they refer to nothing. */

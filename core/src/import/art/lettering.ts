@@ -1,6 +1,6 @@
 import type { Art, Scene } from '../../scene/index.ts';
 import { EMPTY_BOX, pathThrough, unionOf } from '../../geometry/index.ts';
-import { outlinesFromPathData } from '../path-data.ts';
+import { outlinesFromPathData } from '../../drawing/path-data.ts';
 import type { Font } from './fonts.ts';
 import { familiesIn, outlinedTexts } from './texts.ts';
 

@@ -1,10 +1,10 @@
 import { productOf, type Matrix } from '../../geometry/index.ts';
 import { readArtMarkup, writeArtElement, type ArtElement } from '../../scene/art/index.ts';
-import { outlinesFromPathData, type Outline } from '../path-data.ts';
+import { outlinesFromPathData, type Outline } from '../../drawing/path-data.ts';
 import { definitionsOf } from './definitions.ts';
-import { DRAWN, HOLDERS } from './kinds.ts';
-import { movedOutline, numberOf, pathDataOf } from './outlines.ts';
-import { nestedView, scaleOf, transformOf, viewMatrix } from './matrices.ts';
+import { DRAWN, HOLDERS } from '../../drawing/kinds.ts';
+import { movedOutline, numberOf, pathDataOf } from '../../drawing/outlines.ts';
+import { nestedView, scaleOf, transformOf, viewMatrix } from '../../drawing/matrices.ts';
 import type { ReadArt } from './read-art.ts';
 
 /** A part of a drawing: an element of its upper level, with the outlines that it draws in px of the drawing's own size. */

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { pathThrough } from '../../geometry/index.ts';
 import { readArtMarkup, type Art } from '../../scene/index.ts';
 import { sceneOf } from '../../testing/scenes.ts';
-import { outlinesFromPathData } from '../path-data.ts';
+import { outlinesFromPathData } from '../../drawing/path-data.ts';
 import { readFont, type Font } from './fonts.ts';
 import { familiesOfArt, outlinedArt, outlinedScene, textDrawing } from './lettering.ts';
 import { familiesIn, outlinedTexts } from './texts.ts';

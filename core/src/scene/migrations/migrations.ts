@@ -13,7 +13,7 @@ type Migration = (scene: Record<string, unknown>) => Record<string, unknown>;
  * frames and waver, clocks have a tempo, scenes a driver; all may be absent. 6 → 7: scenes may hold sets of outputs; they may be absent. 7 → 8: riders may
  * have an entrance; it may be absent. 8 → 9: riders may be seen within a carried guide. 9 → 10: what drives a scene is a list; riders may have
  * a pivot, which may be absent; squash has one axis a rider; softer eases keep their ends. 10 → 11: riders may come only the first time, be hidden until they start, and
- * run in the lead-in, hops land at their marks' times; all may be absent.
+ * run in the lead-in, hops land at their marks' times; all may be absent. 11 → 12: scenes may say what they are checked against; it may be absent.
  */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: (scene) => scene,
@@ -31,6 +31,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
       ...('riders' in scene ? { riders: withEvenEases(scene['riders']) } : {}),
     }),
   10: (scene) => scene,
+  11: (scene) => scene,
 };
 
 type Migrated =

@@ -40,5 +40,6 @@ export type {
   Behind,
   GuideDepth,
   SvgArt,
+  Meant,
   Tracing,
 } from './types.ts';

@@ -1,6 +1,7 @@
 import { z } from '../../zod.ts';
 import { REPEATS } from '../../time/index.ts';
 import { artSchema } from './art.ts';
+import { checksSchema } from './checks.ts';
 import { driversSchema } from './driver.ts';
 import { guideSchema } from './guide.ts';
 import { assetId, color, id, name } from './ids.ts';
@@ -9,7 +10,7 @@ import { MOST_SETS, setSchema } from './sets.ts';
 import { tracingSchema } from './tracing.ts';
 
 /** The version that this program writes. */
-export const SCENE_VERSION = 11;
+export const SCENE_VERSION = 12;
 export const SCENE_FORMAT = 'pace-line/scene';
 
 /** 40 MB of pixels in all, as base64 characters. */
@@ -57,6 +58,7 @@ export const sceneShape = z.strictObject({
   camera: id.nullable().default(null),
   /** What is sent together, again and again. */
   sets: z.array(setSchema).max(MOST_SETS).readonly().default([]),
+  checks: checksSchema.prefault({}),
   tracing: z.array(tracingSchema).max(MOST.tracing).readonly().default([]),
   assets: assetsSchema.default({}),
 });

@@ -39,4 +39,5 @@ export type GuideLink = NonNullable<Guide['link']>;
 export type GuideStroke = NonNullable<Guide['stroke']>;
 export type OutputSet = Scene['sets'][number];
 export type Output = OutputSet['outputs'][number];
+export type Meant = Scene['checks']['meant'][number];
 export type Tracing = Scene['tracing'][number];

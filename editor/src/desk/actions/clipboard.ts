@@ -75,7 +75,9 @@ export function pasteHeld(desk: Desk): boolean {
 export function duplicateSelected(desk: Desk): void {
   const list = selectedParts(selectionOf(desk))?.kind.list;
   if (list === 'marks' || list === 'keys')
-    return tell(`${list === 'marks' ? 'Marks' : 'Keyframes'} are duplicated by copying them and pasting at the playhead.`);
+    return tell(
+      `${list === 'marks' ? 'Marks' : 'Keyframes'} are duplicated by copying them and pasting at the playhead.`,
+    );
   const made = clipOf(desk);
   if (made) pasteClip(desk, made);
 }

@@ -23,11 +23,11 @@ export function useCanvasNow(surface: RefObject<HTMLElement | null>): (frame: Fr
   }, [surface, playback]);
   return useCallback(
     (frame) => {
-      const { view, tool, hover } = useDeskView.getState();
+      const { view, tool, hover, finding } = useDeskView.getState();
       const { preview, hints, cursor } = hand.getState();
       const { committed, selection } = doc.state;
       return {
-        ...{ frame, scene: frame.scene, committed, selection, view, hover, preview, hints, cursor },
+        ...{ frame, scene: frame.scene, committed, selection, view, hover, finding, preview, hints, cursor },
         pane: pane.current,
         isAdjusting: tool === 'adjust',
         seeing: usePreferences.getState().seeing,

@@ -59,6 +59,8 @@ const QUESTIONS: readonly (readonly [question: string, ...meant: string[]])[] = 
   ['behind', 'Behind another rider'],
   ['mask', 'Clip to a guide'],
   ['parent', 'Carried by another rider', 'Carried by a rider'],
+  ['collision', 'Keep apart'],
+  ['do they overlap', 'Keep apart'],
   ['copy the motion', 'Copy motion from another rider'],
   ['duplicate', 'Duplicate', 'Copies along the guide'],
   ['many copies', 'Copies along the guide'],

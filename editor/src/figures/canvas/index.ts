@@ -1,6 +1,7 @@
 import type { Figure } from '../figure.ts';
 import { camera } from './camera.ts';
 import { cursor } from './cursor.ts';
+import { finding } from './finding.ts';
 import { guideLines } from './guides.ts';
 import { handles } from './handles.ts';
 import { hints } from './hints.ts';
@@ -22,6 +23,7 @@ export const CANVAS_FIGURES: readonly Figure<CanvasNow>[] = [
   ticks,
   seeing,
   handles,
+  finding,
   hints,
   cursor,
 ];

@@ -1,4 +1,4 @@
-import type { Scene } from '@pace-line/core';
+import type { Scene, Told } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
 import type { Frame } from '../../frame/playback.ts';
 import type { Hint, Preview } from '../../tools/index.ts';
@@ -27,6 +27,8 @@ export interface CanvasNow {
   readonly cursor: readonly [number, number] | null;
   /** What a tool is making and is not in the scene yet. */
   readonly preview: Preview | null;
+  /** What a check found in a scene, and is looked at. */
+  readonly finding: { readonly scene: Scene; readonly finding: Told } | null;
   /** What a point was drawn to. */
   readonly hints: readonly Hint[];
 }

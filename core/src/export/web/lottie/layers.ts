@@ -10,7 +10,7 @@ import {
   type View,
 } from '../../../take/index.ts';
 import { IDENTITY_MATRIX } from '../../../geometry/index.ts';
-import type { Outline } from '../../../import/path-data.ts';
+import type { Outline } from '../../../drawing/path-data.ts';
 import { partsOf, type Part, type Parts } from './parts.ts';
 import { bezierOf, dashesOf, group, pathsOf } from './shapes.ts';
 import { colourOf } from './paints.ts';

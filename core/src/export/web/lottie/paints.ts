@@ -1,6 +1,6 @@
 import { rgb } from 'd3-color';
 import { inverseOf, productOf, transformed, type Box, type Matrix, type Vec } from '../../../geometry/index.ts';
-import { transformOf } from '../../../import/art/matrices.ts';
+import { transformOf } from '../../../drawing/matrices.ts';
 import type { ArtElement } from '../../../scene/index.ts';
 import { rounded, still, type Json } from './values.ts';
 

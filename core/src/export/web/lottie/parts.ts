@@ -1,8 +1,8 @@
 import { EMPTY_BOX, productOf, unionOf, type Box, type Matrix } from '../../../geometry/index.ts';
-import { UNPAINTED } from '../../../import/art/kinds.ts';
-import { transformOf, viewMatrix } from '../../../import/art/matrices.ts';
-import { movedOutline, pathDataOf } from '../../../import/art/outlines.ts';
-import { outlinesFromPathData, type Outline } from '../../../import/path-data.ts';
+import { UNPAINTED } from '../../../drawing/kinds.ts';
+import { transformOf, viewMatrix } from '../../../drawing/matrices.ts';
+import { movedOutline, pathDataOf } from '../../../drawing/outlines.ts';
+import { outlinesFromPathData, type Outline } from '../../../drawing/path-data.ts';
 import { rootOf, writeArtElement, type ArtElement, type Picture } from '../../../scene/index.ts';
 import { NoShapeError } from './paints.ts';
 import {

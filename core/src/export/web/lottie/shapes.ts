@@ -9,10 +9,10 @@ import {
   type Box,
   type Matrix,
 } from '../../../geometry/index.ts';
-import { UNPAINTED } from '../../../import/art/kinds.ts';
-import { scaleOf, transformOf, viewMatrix } from '../../../import/art/matrices.ts';
-import { movedOutline, pathDataOf } from '../../../import/art/outlines.ts';
-import { outlinesFromPathData, type Outline } from '../../../import/path-data.ts';
+import { UNPAINTED } from '../../../drawing/kinds.ts';
+import { scaleOf, transformOf, viewMatrix } from '../../../drawing/matrices.ts';
+import { movedOutline, pathDataOf } from '../../../drawing/outlines.ts';
+import { outlinesFromPathData, type Outline } from '../../../drawing/path-data.ts';
 import { rootOf, type ArtElement, type Picture } from '../../../scene/index.ts';
 import { NoShapeError, paintOf, type Paint } from './paints.ts';
 import { rounded, still, type Json } from './values.ts';

@@ -1,5 +1,5 @@
-import { viewMatrix } from '../../../import/art/matrices.ts';
-import { hasShares, liesWithin } from '../../../import/art/edges.ts';
+import { viewMatrix } from '../../../drawing/matrices.ts';
+import { hasShares, liesWithin } from '../../../drawing/edges.ts';
 import { placedArt, rootOf, writeArtElement, type ArtElement, type Picture } from '../../../scene/index.ts';
 import { formatNumber } from '../../text.ts';
 import { clippedByBox } from './clips.ts';

@@ -1,6 +1,6 @@
-import { EMPTY_BOX, pathThrough, productOf, unionOf, type Box, type Matrix } from '../../geometry/index.ts';
-import { rootOf, type ArtElement, type Picture } from '../../scene/art/index.ts';
-import { outlinesFromPathData } from '../path-data.ts';
+import { EMPTY_BOX, pathThrough, productOf, unionOf, type Box, type Matrix } from '../geometry/index.ts';
+import { rootOf, type ArtElement, type Picture } from '../scene/art/index.ts';
+import { outlinesFromPathData } from './path-data.ts';
 import { UNPAINTED } from './kinds.ts';
 import { scaleOf, transformOf, viewMatrix } from './matrices.ts';
 import { movedOutline, pathDataOf } from './outlines.ts';

@@ -1,6 +1,6 @@
-import { transformedNode, type Matrix } from '../../geometry/index.ts';
-import type { ArtElement } from '../../scene/art/index.ts';
-import type { Outline } from '../path-data.ts';
+import { transformedNode, type Matrix } from '../geometry/index.ts';
+import type { ArtElement } from '../scene/art/index.ts';
+import type { Outline } from './path-data.ts';
 
 /** A number of an element's attribute, px; 0 where there is none. */
 export const numberOf = (element: ArtElement, name: string): number =>

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { hasShares, liesWithin } from './edges.ts';
-import { rootOf, type Picture } from '../../scene/index.ts';
+import { rootOf, type Picture } from '../scene/index.ts';
 
 const drawing = (inner: string, more = 'viewBox="0 0 60 40"'): Exclude<Picture, { kind: 'image' }> => ({
   ...{ id: 'a', name: 'A', kind: 'svg', width: 60, height: 40, pivot: [0, 0], facing: 0 },

@@ -1,6 +1,6 @@
 import SvgPath from 'svgpath';
-import { IDENTITY_MATRIX, productOf, type Matrix } from '../../geometry/index.ts';
-import type { ArtElement } from '../../scene/art/index.ts';
+import { IDENTITY_MATRIX, productOf, type Matrix } from '../geometry/index.ts';
+import type { ArtElement } from '../scene/art/index.ts';
 
 /** The way from the drawing's own units to px of its size: viewBox and preserveAspectRatio (SVG 2, 8.2: meet, or none). */
 export function viewMatrix(attributes: Record<string, string>, width: number, height: number): Matrix {

@@ -1,0 +1,17 @@
+import type { Scene } from '../scene/index.ts';
+import type { Check } from './check.ts';
+import { clearance } from './clearance/index.ts';
+import { findingsBy, type Told } from './findings.ts';
+import { QUICK_CHECKS } from './list.ts';
+
+export type { Told } from './findings.ts';
+
+/** All checks, in the order in which their findings are told. */
+export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance];
+
+/** What all checks find in a scene, or those that are asked for: what is wrong first, each in the list's order. What is meant so counts as holding. */
+export const findingsOf = (scene: Scene, only?: readonly string[]): readonly Told[] =>
+  findingsBy(
+    CHECKS.filter(({ id }) => !only || only.includes(id)),
+    scene,
+  );

@@ -1,0 +1,107 @@
+import { EMPTY_BOX, unionOf, type Body, type Box } from '../../geometry/index.ts';
+import { paintedOf } from '../../drawing/painted.ts';
+import { POSE, POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
+import { pictureOf, posesOf, type Art, type Scene } from '../../scene/index.ts';
+
+/** s of a cell of time: motion within a piece of it is near to straight. */
+const CELL = 1 / 60;
+
+/** What is more transparent than this is not seen. */
+const CLEAR = 0.01;
+
+/** By how much more than in its middle a piece of motion may leave its chord. */
+const MARGIN = 2;
+
+/** A rider over the loop, in cells of time: what its body sweeps in each. */
+export class Track {
+  readonly motion: RiderMotion;
+  /** Its body in each pose, from 1. */
+  readonly bodies: readonly (Body | undefined)[];
+  /** The times at which it is not smooth, s, ascending. */
+  readonly events: readonly number[];
+  /** left, top, right, bottom of what it sweeps in each cell, px; empty (left > right) where it is not seen. */
+  readonly swept: Float64Array;
+  readonly isStanding: boolean;
+
+  constructor(motion: RiderMotion, art: Art, { canvas, camera }: Scene, length: number, cells: number) {
+    this.motion = motion;
+    this.bodies = Array.from({ length: posesOf(art) }, (_, i) => {
+      const picture = pictureOf(art, i + 1);
+      return picture && paintedOf(picture).body;
+    });
+    this.isStanding = motion.varies.length === 0;
+    this.events = this.isStanding ? [] : motion.events(0, length);
+    this.swept = new Float64Array(4 * cells);
+    const seen: Box | undefined =
+      camera === null ? { left: 0, top: 0, right: canvas.width, bottom: canvas.height } : undefined;
+    this.#sweep(length, cells, seen);
+  }
+
+  /** The body that is shown in a pose; undefined where nothing is. */
+  bodyIn(data: ArrayLike<number>, offset = 0): Body | undefined {
+    if ((data[offset + POSE.opacity] ?? 1) <= CLEAR) return undefined;
+    const pose = data[offset + POSE.pose] ?? 1;
+    return pose === 0 ? undefined : this.bodies[Math.max(0, Math.round(pose) - 1)];
+  }
+
+  #sweep(length: number, cells: number, seen: Box | undefined): void {
+    const poses = new Float64Array(3 * POSE_SIZE);
+    let event = 0;
+    const { events, motion } = this;
+    let standing: Box | undefined;
+    for (let cell = 0; cell < cells; cell++) {
+      const [from, to] = [(length * cell) / cells, (length * (cell + 1)) / cells];
+      let box = standing ?? EMPTY_BOX;
+      if (!standing) {
+        let t0 = from;
+        while (t0 < to) {
+          while (event < events.length && (events[event] ?? 0) <= t0 + 1e-9) event++;
+          const t1 = Math.min(to, events[event] ?? to);
+          motion.poseAt(t0, 1, poses, 0);
+          motion.poseAt((t0 + t1) / 2, 1, poses, POSE_SIZE);
+          motion.poseAt(t1, -1, poses, 2 * POSE_SIZE);
+          box = unionOf(box, this.#pieceOf(poses));
+          t0 = t1;
+        }
+        if (this.isStanding) standing = box;
+      }
+      const isSeen =
+        !seen || (box.right > seen.left && box.left < seen.right && box.bottom > seen.top && box.top < seen.bottom);
+      const kept = isSeen ? box : EMPTY_BOX;
+      this.swept.set([kept.left, kept.top, kept.right, kept.bottom], 4 * cell);
+    }
+  }
+
+  /** What the body sweeps between the first and the last of three poses. */
+  #pieceOf(poses: Float64Array): Box {
+    let box: Box = EMPTY_BOX;
+    let leaves = 0;
+    for (let k = 0; k < 3; k++) {
+      const body = this.bodyIn(poses, k * POSE_SIZE);
+      if (!body || body.isEmpty) continue;
+      for (let corner = 0; corner < 4; corner++) {
+        const [x, y] = placed(poses, k * POSE_SIZE, body.box, corner);
+        box = unionOf(box, { left: x, top: y, right: x, bottom: y });
+        const [[x0, y0], [x1, y1]] = [
+          placed(poses, 0, body.box, corner),
+          placed(poses, 2 * POSE_SIZE, body.box, corner),
+        ];
+        if (k === 1) leaves = Math.max(leaves, Math.abs(x - (x0 + x1) / 2), Math.abs(y - (y0 + y1) / 2));
+      }
+    }
+    const more = MARGIN * leaves;
+    return { left: box.left - more, top: box.top - more, right: box.right + more, bottom: box.bottom + more };
+  }
+}
+
+function placed(poses: Float64Array, at: number, { left, top, right, bottom }: Box, corner: number): [number, number] {
+  const x = corner & 1 ? right : left;
+  const y = corner & 2 ? bottom : top;
+  return [
+    (poses[at] ?? 0) * x + (poses[at + 2] ?? 0) * y + (poses[at + 4] ?? 0),
+    (poses[at + 1] ?? 0) * x + (poses[at + 3] ?? 0) * y + (poses[at + 5] ?? 0),
+  ];
+}
+
+/** Cells of a loop of a length, s. */
+export const cellsOf = (length: number): number => Math.max(1, Math.ceil(length / CELL));

@@ -1,0 +1,25 @@
+import { prepare } from '../motion/index.ts';
+import type { Meant, Scene } from '../scene/index.ts';
+import type { Check, Finding } from './check.ts';
+
+/** A finding as it is told: with its check's name, and what was said of it where it is meant so. */
+export interface Told extends Finding {
+  readonly label: string;
+  readonly meant: Meant | null;
+}
+
+/** What some checks find in a scene: what is wrong first, each in the order of the checks. What is meant so counts as holding. */
+export function findingsBy(checks: readonly Check[], scene: Scene): readonly Told[] {
+  const motion = prepare(scene);
+  const told = checks.flatMap(({ label, find }) =>
+    find({ scene, motion }).map((one): Told => {
+      const meant = one.holds ? undefined : meantOf(scene, one);
+      return meant ? { ...one, label, holds: true, meant } : { ...one, label, meant: null };
+    }),
+  );
+  return [...told.filter((one) => !one.holds), ...told.filter((one) => one.holds)];
+}
+
+/** What was said of a finding: of the same check and riders, while it says the same. */
+const meantOf = ({ checks }: Scene, { check, riders, words }: Finding): Meant | undefined =>
+  checks.meant.find((one) => one.check === check && one.found === words && one.riders.join() === riders.join());

@@ -1,0 +1,94 @@
+import { useMemo } from 'react';
+import { acceptFinding, mendsOfSeam, reopenFinding, riderById, type Scene, type Told } from '@pace-line/core';
+import { NOTHING } from '../../../document/index.ts';
+import { change, perform } from '../../actions/change.ts';
+import { useDesk } from '../../context.ts';
+import { useDeskView } from '../../view.ts';
+import { MENDS, turns } from './mends.ts';
+
+interface FindingRowProps {
+  readonly scene: Scene;
+  readonly finding: Told;
+}
+
+/** A line of what was found, and what can be done about it. Pressed, its riders are selected at the time where it is seen, and it is drawn on the canvas. */
+export function FindingRow({ scene, finding }: FindingRowProps) {
+  const { doc, playback } = useDesk();
+  const { label, holds, riders, words, at, meant } = finding;
+  const names = <Names scene={scene} riders={riders} />;
+  const sign = meant || holds ? '✓' : '!';
+  return (
+    <div>
+      <button
+        type="button"
+        className="finding"
+        title={meant?.why}
+        onClick={() => {
+          doc.select({ ...NOTHING, riders: [...riders] });
+          playback.pause();
+          playback.goTo(at ?? 0);
+          useDeskView.getState().set({ finding: { scene, finding } });
+        }}
+      >
+        <span className="row-label finding-name">
+          {label}
+          {riders.length === 1 && <>, {names}</>}
+        </span>
+        <span className={holds ? 'good' : 'bad'}>
+          {sign} {words}
+        </span>
+        {riders.length > 1 && <small className="finding-who">{names}</small>}
+      </button>
+      <Answers scene={scene} finding={finding} />
+    </div>
+  );
+}
+
+function Names({ scene, riders }: { scene: Scene; riders: readonly string[] }) {
+  return riders.map((id, i) => (
+    <span key={id}>
+      {i > 0 && ', '}
+      <bdi>{riderById(scene, id)?.name}</bdi>
+    </span>
+  ));
+}
+
+/** What would mend a finding, a press each; or that it is meant so. */
+function Answers({ scene, finding }: FindingRowProps) {
+  const desk = useDesk();
+  const { check, holds, riders, words, meant } = finding;
+  const [rider = ''] = riders;
+  const isMended = check === 'seam' && (!holds || turns(finding));
+  const mends = useMemo(() => (isMended ? mendsOfSeam(scene, rider) : []), [isMended, scene, rider]);
+  if (holds && mends.length === 0 && !meant) return null;
+  return (
+    <div className="mends">
+      {mends.map(({ kind, apply }) => (
+        <button key={kind} type="button" className="small-button" onClick={() => change(desk, MENDS[kind][1], apply)}>
+          {MENDS[kind][0]}
+        </button>
+      ))}
+      {!holds && (
+        <button
+          type="button"
+          className="small-button"
+          title="It is no finding any more, until it is otherwise than now"
+          onClick={() =>
+            perform(desk, 'Accept a finding', acceptFinding, { finding: { check, riders, found: words, why: '' } })
+          }
+        >
+          meant so
+        </button>
+      )}
+      {meant && (
+        <button
+          type="button"
+          className="small-button"
+          onClick={() => perform(desk, 'Reopen a finding', reopenFinding, { finding: { check, riders } })}
+        >
+          a finding again
+        </button>
+      )}
+    </div>
+  );
+}
