@@ -5,6 +5,7 @@ import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
 
 export type { Told } from './findings.ts';
+export { sharing } from './sharing.ts';
 
 /** All checks, in the order in which their findings are told. */
 export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance];

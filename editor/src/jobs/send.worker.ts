@@ -10,7 +10,7 @@ import {
   type Sink,
   type TakeError,
 } from '@pace-line/core';
-import { findingsOf } from '@pace-line/core/findings';
+import { findingsOf, sharing } from '@pace-line/core/findings';
 import type { Pictures } from './pixels/pictures.ts';
 import { pixelsOf } from './pixels/source.ts';
 import type { JobReports } from './protocol.ts';
@@ -41,9 +41,15 @@ export interface SendResult {
   readonly keys: number;
 }
 
+/** The scene that was checked last: what has not changed since is not looked at again. */
+let checked: Scene | undefined;
+
 const handlers = {
   /** What the checks find. */
-  checks: (scene: Scene): readonly Told[] => findingsOf(scene),
+  checks(scene: Scene): readonly Told[] {
+    checked = sharing(checked, scene);
+    return findingsOf(checked);
+  },
   async send(
     { scene, format: id, options, isMeasured, pictures }: SendInput,
     reports: JobReports<FileChunk>,

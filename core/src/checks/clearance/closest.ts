@@ -49,7 +49,7 @@ export class PairSearch {
   readonly #a: Track;
   readonly #b: Track;
   /** px: what is nearer than this is found; 0: what touches. */
-  readonly #limit: number;
+  readonly limit: number;
   readonly #found: Closest = {
     gap: Infinity,
     at: 0,
@@ -65,7 +65,7 @@ export class PairSearch {
   constructor(a: Track, b: Track, limit: number) {
     this.#a = a;
     this.#b = b;
-    this.#limit = limit;
+    this.limit = limit;
   }
 
   get found(): Closest {
@@ -104,7 +104,7 @@ export class PairSearch {
 
   #consider(time: number): void {
     const found = this.#found;
-    if (GAP.gap > this.#limit || GAP.gap >= found.gap) return;
+    if (GAP.gap > this.limit || GAP.gap >= found.gap) return;
     found.gap = GAP.gap;
     found.at = time;
     found.place = [
@@ -120,7 +120,7 @@ export class PairSearch {
     const isOneBody = isSame(first, middle) && isSame(middle, last);
     if (isOneBody && (!first.bodyA || !first.bodyB)) return;
     const way = isOneBody ? MARGIN * (this.#wayOf(first, middle) + this.#wayOf(middle, last)) : Infinity;
-    const limit = this.#limit;
+    const limit = this.limit;
     const cutoff = isOneBody ? limit + way : limit + NEARER;
     const [g0, g1] = [this.#gapOf(first, cutoff), this.#gapOf(last, cutoff)];
     if (isOneBody && (g0 + g1 - way) / 2 > limit) return;

@@ -5,7 +5,7 @@ import { artOfRider, pictureOf, riderById, type Scene } from '../../scene/index.
 import type { Check, Finding } from '../check.ts';
 import { PairSearch, type Closest } from './closest.ts';
 import { Apart, type Pair } from './pairs.ts';
-import { cellsOf, Track } from './tracks.ts';
+import { cellsOf, trackOf, type Track } from './tracks.ts';
 
 /** Share of the time in which both are seen beyond which two riders that overlap are one picture. */
 const ALWAYS = 0.995;
@@ -29,11 +29,12 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
   for (const i of apart.riders) {
     const [rider, moving] = [scene.riders[i], motion.riders[i]];
     const art = rider && artOfRider(scene, rider);
-    if (art && moving) tracks.set(i, new Track(moving, art, scene, motion.length, cells));
+    if (art && moving) tracks.set(i, trackOf(moving, art, scene, motion.length));
   }
   const searches = new Map<number, PairSearch>();
   const count = scene.riders.length;
   const near = new NearIn(tracks, limit);
+  const known = new Set<PairSearch>();
   for (let cell = 0; cell < cells; cell++) {
     const [from, to] = [(motion.length * cell) / cells, (motion.length * (cell + 1)) / cells];
     near.each(cell, (i, j) => {
@@ -41,13 +42,18 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
       const [a, b] = [tracks.get(i), tracks.get(j)];
       if (!a || !b) return;
       let search = searches.get(i * count + j);
-      if (!search) searches.set(i * count + j, (search = new PairSearch(a, b, limit)));
-      const times = [from, ...between(a.events, from, to), ...between(b.events, from, to), to].sort((x, y) => x - y);
-      for (let k = 0; k + 1 < times.length; k++) {
-        const [t0, t1] = [times[k] ?? 0, times[k + 1] ?? 0];
-        if (t1 - t0 > 1e-9) search.look(t0, t1);
+      if (!search) {
+        const before = a.searched.get(b);
+        search = before?.limit === limit ? before : new PairSearch(a, b, limit);
+        if (search === before) known.add(search);
+        searches.set(i * count + j, search);
       }
+      if (!known.has(search)) lookIn(search, a, b, from, to);
     });
+  }
+  for (const [key, search] of searches) {
+    const [a, b] = [tracks.get(Math.floor(key / count)), tracks.get(key % count)];
+    if (a && b) a.searched.set(b, search);
   }
   const together = (i: number, j: number): number => seenTogether(tracks, i, j, motion.length);
   return told(scene, apart, searches, together).sort((a, b) => a.gap - b.gap || a.at - b.at);
@@ -104,6 +110,15 @@ function joined(a: readonly Span[], b: readonly Span[]): [number, number][] {
     else all.push([from, to]);
   }
   return all;
+}
+
+/** Looks at two riders in a cell of time, piece by piece in which both move smoothly. */
+function lookIn(search: PairSearch, a: Track, b: Track, from: number, to: number): void {
+  const times = [from, ...between(a.events, from, to), ...between(b.events, from, to), to].sort((x, y) => x - y);
+  for (let k = 0; k + 1 < times.length; k++) {
+    const [t0, t1] = [times[k] ?? 0, times[k + 1] ?? 0];
+    if (t1 - t0 > 1e-9) search.look(t0, t1);
+  }
 }
 
 /** Times strictly between two. */

@@ -2,6 +2,7 @@ import { EMPTY_BOX, unionOf, type Body, type Box } from '../../geometry/index.ts
 import { paintedOf } from '../../drawing/painted.ts';
 import { POSE, POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
 import { pictureOf, posesOf, type Art, type Scene } from '../../scene/index.ts';
+import type { PairSearch } from './closest.ts';
 
 /** s of a cell of time: motion within a piece of it is near to straight. */
 const CELL = 1 / 60;
@@ -22,6 +23,8 @@ export class Track {
   /** left, top, right, bottom of what it sweeps in each cell, px; empty (left > right) where it is not seen. */
   readonly swept: Float64Array;
   readonly isStanding: boolean;
+  /** What was found of it and others that are as they were then. */
+  readonly searched = new WeakMap<Track, PairSearch>();
 
   constructor(motion: RiderMotion, art: Art, { canvas, camera }: Scene, length: number, cells: number) {
     this.motion = motion;
@@ -101,6 +104,24 @@ function placed(poses: Float64Array, at: number, { left, top, right, bottom }: B
     (poses[at] ?? 0) * x + (poses[at + 2] ?? 0) * y + (poses[at + 4] ?? 0),
     (poses[at + 1] ?? 0) * x + (poses[at + 3] ?? 0) * y + (poses[at + 5] ?? 0),
   ];
+}
+
+interface Kept {
+  readonly art: Art;
+  readonly seen: string;
+  readonly track: Track;
+}
+
+const kept = new WeakMap<RiderMotion, Kept>();
+
+/** A rider's track over a loop of a length, s; the one that is known where nothing that it is made from has changed. */
+export function trackOf(motion: RiderMotion, art: Art, scene: Scene, length: number): Track {
+  const seen = JSON.stringify([scene.canvas.width, scene.canvas.height, scene.camera === null, length]);
+  const last = kept.get(motion);
+  if (last?.art === art && last.seen === seen) return last.track;
+  const track = new Track(motion, art, scene, length, cellsOf(length));
+  kept.set(motion, { art, seen, track });
+  return track;
 }
 
 /** Cells of a loop of a length, s. */
