@@ -58,5 +58,8 @@ test('another limit, length of the loop or size of the canvas is looked at anew'
   const slower: Scene = { ...first, clock: { ...first.clock, duration: 8 } };
   expect(posed(slower).times).toBeGreaterThan(0);
   const smaller: Scene = { ...first, canvas: { ...first.canvas, width: 300 } };
-  expect(posed(sharing(first, smaller))).toEqual({ ...posed(structuredClone(smaller)), times: expect.any(Number) as number });
+  expect(posed(sharing(first, smaller))).toEqual({
+    ...posed(structuredClone(smaller)),
+    times: expect.any(Number) as number,
+  });
 });
