@@ -28,6 +28,8 @@ interface Look {
   bodyA: Body | undefined;
   bodyB: Body | undefined;
   gap: number;
+  /** px beyond which it was not measured. */
+  cutoff: number;
 }
 
 const newLook = (): Look => ({
@@ -37,6 +39,7 @@ const newLook = (): Look => ({
   bodyA: undefined,
   bodyB: undefined,
   gap: Infinity,
+  cutoff: 0,
 });
 
 const GAP = noGap();
@@ -93,8 +96,9 @@ export class PairSearch {
   #gapOf(look: Look, cutoff: number): number {
     const { bodyA, bodyB } = look;
     if (!bodyA || !bodyB) return Infinity;
-    // A gap beyond an earlier, smaller cutoff says nothing.
-    if (Number.isNaN(look.gap) || look.gap === Infinity) {
+    // That it is beyond a smaller cutoff says nothing.
+    if (Number.isNaN(look.gap) || (look.gap === Infinity && cutoff > look.cutoff)) {
+      look.cutoff = cutoff;
       gapBetween({ body: bodyA, data: look.a, offset: 0 }, { body: bodyB, data: look.b, offset: 0 }, cutoff, GAP);
       look.gap = GAP.gap;
       this.#consider(look.time);
