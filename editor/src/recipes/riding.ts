@@ -100,7 +100,7 @@ export const RIDING: readonly Recipe[] = [
   },
   {
     id: 'keyframes',
-    title: 'Add keys on top',
+    title: 'Add keyframes on top',
     picture: [
       {
         d: 'M14 70C80 20 160 110 226 60',
@@ -123,7 +123,7 @@ export const RIDING: readonly Recipe[] = [
         value('rider.scale', '160'),
       ),
       tells(
-        'Keys lie in strips under the sheet: drag them in time and value, nudge them by arrows, copy and paste them at the playhead, to other riders too.',
+        'Keyframes lie in strips under the sheet: drag them in time and value, nudge them by arrows, copy and paste them at the playhead, to other riders too.',
       ),
       tells('A selected keyframe has its easing on the Pace card, and can go with a mark from then on.'),
       shows(
@@ -198,7 +198,7 @@ export const RIDING: readonly Recipe[] = [
       ),
       tells('Add… “Clip to a guide” on the Rider card: seen inside or outside of a closed guide, as through a window.'),
       tells(
-        'Any rider can be the camera: parked, carried, on a guide, with keys of turn and scale. Its outline is on the canvas; X, held, shows what it sees. Riders with a parallax below 100 % are farther away.',
+        'Any rider can be the camera: parked, carried, on a guide, with keyframes of rotation and scale. Its outline is on the canvas; X, held, shows what it sees. Riders with a parallax below 100 % are farther away.',
       ),
     ],
   },

@@ -3,7 +3,7 @@ import { TURNS_AT_REST, type MendKind, type SeamFinding, type Told } from '@pace
 /** What a mend does, on its button and in undo. */
 export const MENDS: Readonly<Record<MendKind, readonly [button: string, undo: string]>> = {
   'whole-laps': ['end on a whole lap', 'Close the lap'],
-  'keys-meet': ['match end keys', 'Let keys meet'],
+  'keys-meet': ['match end keyframes', 'Match end keyframes'],
   'whole-strides': ['whole strides', 'Close the strides'],
   'fit-cycle': ['fit its cycle to the loop', 'Fit the cycle'],
   'there-and-back': ['go there and back', 'Go there and back'],
