@@ -33,7 +33,7 @@ interface Look {
 }
 
 const newLook = (): Look => ({
-  time: 0,
+  time: NaN,
   a: new Float64Array(POSE_SIZE),
   b: new Float64Array(POSE_SIZE),
   bodyA: undefined,
@@ -63,7 +63,7 @@ export class PairSearch {
     spans: [],
   };
   readonly #middles: Look[] = [];
-  readonly #ends = [newLook(), newLook()] as const;
+  #ends: readonly [Look, Look] = [newLook(), newLook()];
 
   constructor(a: Track, b: Track, limit: number) {
     this.#a = a;
@@ -75,10 +75,13 @@ export class PairSearch {
     return this.#found;
   }
 
-  /** Looks at a piece of time in which both move smoothly, s. */
-  look(from: number, to: number): void {
-    const [first, last] = this.#ends;
-    this.#lookAt(first, from, 1);
+  /** Looks at a piece of time in which both move smoothly, s. `goesOn`: so they do at its beginning, and what was seen there last still holds. */
+  look(from: number, to: number, goesOn: boolean): void {
+    const [before, latest] = this.#ends;
+    const isKnown = goesOn && latest.time === from && !Number.isNaN(latest.gap);
+    const [first, last] = isKnown ? [latest, before] : [before, latest];
+    this.#ends = [first, last];
+    if (!isKnown) this.#lookAt(first, from, 1);
     this.#lookAt(last, to, -1);
     this.#between(first, last, 0);
   }

@@ -10,6 +10,9 @@ import { cellsOf, trackOf, type Track } from './tracks.ts';
 /** Share of the time in which both are seen beyond which two riders that overlap are one picture. */
 const ALWAYS = 0.995;
 
+/** s. Times nearer than this are one. */
+const SAME = 1e-9;
+
 /** Two riders that come nearer to each other than they may. */
 export interface ClearanceFinding extends Closest {
   /** Ids of what carries the rest. */
@@ -117,9 +120,11 @@ function lookIn(search: PairSearch, a: Track, b: Track, from: number, to: number
   const times = [from, ...between(a.events, from, to), ...between(b.events, from, to), to].sort((x, y) => x - y);
   for (let k = 0; k + 1 < times.length; k++) {
     const [t0, t1] = [times[k] ?? 0, times[k + 1] ?? 0];
-    if (t1 - t0 > 1e-9) search.look(t0, t1);
+    if (t1 - t0 > SAME) search.look(t0, t1, k === 0 && isSmoothAt(a, from) && isSmoothAt(b, from));
   }
 }
+
+const isSmoothAt = ({ events }: Track, time: number): boolean => between(events, time - SAME, time + SAME).length === 0;
 
 /** Times strictly between two. */
 function between(events: readonly number[], from: number, to: number): number[] {
