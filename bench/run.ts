@@ -1,5 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
+import { checkRows } from './checks.ts';
 import { coreRows } from './core.ts';
 import { encoderRows } from './editor/encoders.ts';
 import { measureEditor, measureShelf } from './editor/rows.ts';
@@ -9,6 +10,7 @@ import { sentRows } from './sent.ts';
 const only = process.argv[2];
 const sections: [string, () => Row[] | Promise<Row[]>][] = [
   ['core', coreRows],
+  ['checks', checkRows],
   ['editor', measureEditor],
   ['shelf', measureShelf],
   ['encoders', encoderRows],

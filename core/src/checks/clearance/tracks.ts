@@ -10,6 +10,9 @@ const CELL = 1 / 60;
 /** What is more transparent than this is not seen. */
 const CLEAR = 0.01;
 
+/** s. Times nearer than this are one. */
+const SAME = 1e-9;
+
 /** By how much more than in its middle a piece of motion may leave its chord. */
 const MARGIN = 2;
 
@@ -49,62 +52,72 @@ export class Track {
 
   #sweep(length: number, cells: number, seen: Box | undefined): void {
     const poses = new Float64Array(3 * POSE_SIZE);
-    let event = 0;
     const { events, motion } = this;
+    let event = 0;
+    let last = NaN;
     let standing: Box | undefined;
     for (let cell = 0; cell < cells; cell++) {
-      const [from, to] = [(length * cell) / cells, (length * (cell + 1)) / cells];
+      const from = (length * cell) / cells;
+      const to = (length * (cell + 1)) / cells;
       let box = standing ?? EMPTY_BOX;
-      if (!standing) {
-        let t0 = from;
-        while (t0 < to) {
-          while (event < events.length && (events[event] ?? 0) <= t0 + 1e-9) event++;
-          const t1 = Math.min(to, events[event] ?? to);
-          motion.poseAt(t0, 1, poses, 0);
-          motion.poseAt((t0 + t1) / 2, 1, poses, POSE_SIZE);
-          motion.poseAt(t1, -1, poses, 2 * POSE_SIZE);
-          box = unionOf(box, this.#pieceOf(poses));
-          t0 = t1;
-        }
-        if (this.isStanding) standing = box;
+      for (let t0 = from; t0 < to && !standing;) {
+        const isEvent = (events[event] ?? Infinity) <= t0 + SAME;
+        while ((events[event] ?? Infinity) <= t0 + SAME) event++;
+        const t1 = Math.min(to, events[event] ?? to);
+        // What moves on smoothly is where it was at the end of the last piece.
+        if (t0 === last && !isEvent) poses.copyWithin(0, 2 * POSE_SIZE);
+        else motion.poseAt(t0, 1, poses, 0);
+        motion.poseAt((t0 + t1) / 2, 1, poses, POSE_SIZE);
+        motion.poseAt(t1, -1, poses, 2 * POSE_SIZE);
+        box = unionOf(box, this.#pieceOf(poses));
+        t0 = last = t1;
       }
+      if (this.isStanding) standing = box;
       const isSeen =
         !seen || (box.right > seen.left && box.left < seen.right && box.bottom > seen.top && box.top < seen.bottom);
       const kept = isSeen ? box : EMPTY_BOX;
-      this.swept.set([kept.left, kept.top, kept.right, kept.bottom], 4 * cell);
+      this.swept[4 * cell] = kept.left;
+      this.swept[4 * cell + 1] = kept.top;
+      this.swept[4 * cell + 2] = kept.right;
+      this.swept[4 * cell + 3] = kept.bottom;
     }
   }
 
   /** What the body sweeps between the first and the last of three poses. */
   #pieceOf(poses: Float64Array): Box {
-    let box: Box = EMPTY_BOX;
+    let left = Infinity;
+    let top = Infinity;
+    let right = -Infinity;
+    let bottom = -Infinity;
     let leaves = 0;
     for (let k = 0; k < 3; k++) {
       const body = this.bodyIn(poses, k * POSE_SIZE);
       if (!body || body.isEmpty) continue;
       for (let corner = 0; corner < 4; corner++) {
-        const [x, y] = placed(poses, k * POSE_SIZE, body.box, corner);
-        box = unionOf(box, { left: x, top: y, right: x, bottom: y });
-        const [[x0, y0], [x1, y1]] = [
-          placed(poses, 0, body.box, corner),
-          placed(poses, 2 * POSE_SIZE, body.box, corner),
-        ];
-        if (k === 1) leaves = Math.max(leaves, Math.abs(x - (x0 + x1) / 2), Math.abs(y - (y0 + y1) / 2));
+        const u = corner & 1 ? body.box.right : body.box.left;
+        const v = corner & 2 ? body.box.bottom : body.box.top;
+        const x = xAt(poses, k * POSE_SIZE, u, v);
+        const y = yAt(poses, k * POSE_SIZE, u, v);
+        left = Math.min(left, x);
+        right = Math.max(right, x);
+        top = Math.min(top, y);
+        bottom = Math.max(bottom, y);
+        if (k !== 1) continue;
+        const across = x - (xAt(poses, 0, u, v) + xAt(poses, 2 * POSE_SIZE, u, v)) / 2;
+        const down = y - (yAt(poses, 0, u, v) + yAt(poses, 2 * POSE_SIZE, u, v)) / 2;
+        leaves = Math.max(leaves, Math.abs(across), Math.abs(down));
       }
     }
     const more = MARGIN * leaves;
-    return { left: box.left - more, top: box.top - more, right: box.right + more, bottom: box.bottom + more };
+    return { left: left - more, top: top - more, right: right + more, bottom: bottom + more };
   }
 }
 
-function placed(poses: Float64Array, at: number, { left, top, right, bottom }: Box, corner: number): [number, number] {
-  const x = corner & 1 ? right : left;
-  const y = corner & 2 ? bottom : top;
-  return [
-    (poses[at] ?? 0) * x + (poses[at + 2] ?? 0) * y + (poses[at + 4] ?? 0),
-    (poses[at + 1] ?? 0) * x + (poses[at + 3] ?? 0) * y + (poses[at + 5] ?? 0),
-  ];
-}
+/** Where a pose puts a place of the drawing. */
+const xAt = (poses: Float64Array, at: number, u: number, v: number): number =>
+  (poses[at] ?? 0) * u + (poses[at + 2] ?? 0) * v + (poses[at + 4] ?? 0);
+const yAt = (poses: Float64Array, at: number, u: number, v: number): number =>
+  (poses[at + 1] ?? 0) * u + (poses[at + 3] ?? 0) * v + (poses[at + 5] ?? 0);
 
 interface Kept {
   readonly art: Art;
