@@ -13,6 +13,9 @@ const ALWAYS = 0.995;
 /** s. Times nearer than this are one. */
 const SAME = 1e-9;
 
+/** What was found of two that are as they were then. */
+const searched = new WeakMap<Track, WeakMap<Track, PairSearch>>();
+
 /** Two riders that come nearer to each other than they may. */
 export interface ClearanceFinding extends Closest {
   /** Ids of what carries the rest. */
@@ -46,7 +49,7 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
       if (!a || !b) return;
       let search = searches.get(i * count + j);
       if (!search) {
-        const before = a.searched.get(b);
+        const before = searched.get(a)?.get(b);
         search = before?.limit === limit ? before : new PairSearch(a, b, limit);
         if (search === before) known.add(search);
         searches.set(i * count + j, search);
@@ -56,7 +59,9 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
   }
   for (const [key, search] of searches) {
     const [a, b] = [tracks.get(Math.floor(key / count)), tracks.get(key % count)];
-    if (a && b) a.searched.set(b, search);
+    if (!a || !b) continue;
+    const ofA = searched.get(a) ?? new WeakMap<Track, PairSearch>();
+    searched.set(a, ofA.set(b, search));
   }
   const together = (i: number, j: number): number => seenTogether(tracks, i, j, motion.length);
   return told(scene, apart, searches, together).sort((a, b) => a.gap - b.gap || a.at - b.at);

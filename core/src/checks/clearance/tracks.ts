@@ -2,7 +2,6 @@ import { EMPTY_BOX, unionOf, type Body, type Box } from '../../geometry/index.ts
 import { paintedOf } from '../../drawing/painted.ts';
 import { POSE, POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
 import { pictureOf, posesOf, type Art, type Scene } from '../../scene/index.ts';
-import type { PairSearch } from './closest.ts';
 
 /** s of a cell of time: motion within a piece of it is near to straight. */
 const CELL = 1 / 60;
@@ -26,8 +25,6 @@ export class Track {
   /** left, top, right, bottom of what it sweeps in each cell, px; empty (left > right) where it is not seen. */
   readonly swept: Float64Array;
   readonly isStanding: boolean;
-  /** What was found of it and others that are as they were then. */
-  readonly searched = new WeakMap<Track, PairSearch>();
 
   constructor(motion: RiderMotion, art: Art, { canvas, camera }: Scene, length: number, cells: number) {
     this.motion = motion;
