@@ -241,7 +241,6 @@ export {
   type MendKind,
   type SeamFinding,
   type Check,
-  type Figure,
   type Finding,
   findingsBy,
   QUICK_CHECKS,

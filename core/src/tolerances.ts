@@ -36,6 +36,9 @@ export const SHORTEST_SAMPLE = 2e-5;
 /** Unitless grid to which evaluated numbers are rounded before they are compared or written: engines differ in the last bit of sin, pow and exp. */
 export const QUANTUM = 1e-9;
 
+/** Opacity at or below which something is not seen. */
+export const UNSEEN_OPACITY = 0.01;
+
 /** px. Gap at the seam above which a loop is said to jump: half of what a sharp eye sees on a screen. */
 export const SEAM_GAP = 0.5;
 

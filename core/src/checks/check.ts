@@ -2,12 +2,6 @@ import type { Vec } from '../geometry/index.ts';
 import type { Motion } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
 
-/** A figure that a finding is about. */
-export interface Figure {
-  readonly value: number;
-  readonly unit: 'px' | 's' | '°' | 'px/s' | 'loops' | 'poses' | '';
-}
-
 /** One thing that a check found: what is wrong, or what was looked at and holds. */
 export interface Finding {
   /** Id of its check. */
@@ -23,7 +17,6 @@ export interface Finding {
   readonly place: readonly [Vec, Vec] | null;
   /** What overlaps at that time, as rings of x, y on the canvas, px. */
   readonly patch?: readonly (readonly number[])[];
-  readonly figure: Figure | null;
   /** The finding in a few words. */
   readonly words: string;
   /** What was measured, as the check gives it. */

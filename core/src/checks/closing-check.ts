@@ -13,7 +13,6 @@ export const closing: Check<'closing'> = {
     return [
       {
         ...{ check: 'closing', holds: loops === 1, riders: [], at: null, spans: [], place: null },
-        figure: loops === undefined ? null : { value: loops, unit: 'loops' },
         words: closingWords(found),
         figures: { loops: loops ?? null, length: length ?? null, open },
       },

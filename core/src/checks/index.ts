@@ -5,6 +5,6 @@ export { stridesOf } from './strides.ts';
 export { checkSeam, SEAM, type SeamFinding } from './seam.ts';
 export { meetingsOn, type Meetings } from './meetings.ts';
 export { closingWords, jumpWords, seamHolds, seamWords } from './words.ts';
-export type { Check, Figure, Finding } from './check.ts';
+export type { Check, Finding } from './check.ts';
 export { findingsBy, type Told } from './findings.ts';
 export { QUICK_CHECKS } from './list.ts';

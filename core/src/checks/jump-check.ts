@@ -10,7 +10,6 @@ export const jump: Check<'jump'> = {
     checkJumps(scene).map(({ rider, ...figures }) => ({
       ...{ check: 'jump', holds: false, riders: [rider], at: figures.at, place: null },
       spans: figures.times.map((time) => [time, time] as const),
-      figure: { value: figures.gap, unit: 'px' },
       words: jumpWords({ rider, ...figures }),
       figures,
     })),

@@ -12,7 +12,6 @@ export const seam: Check<'seam'> = {
       const { rider, ...figures } = found;
       return {
         ...{ check: 'seam', holds: seamHolds(found), riders: [rider], at: 0, spans: [], place: null },
-        figure: { value: found.gap, unit: 'px' },
         words: seamWords(found),
         figures,
       };

@@ -1,12 +1,10 @@
 import { POSE } from '../motion/index.ts';
 import { artById, type Rider, type Scene } from '../scene/index.ts';
-
-/** A rider that is more transparent than this is not seen. */
-const CLEAR = 0.01;
+import { UNSEEN_OPACITY } from '../tolerances.ts';
 
 /** Whether nothing of a rider can be seen in the pose that stands in `data` from `offset` on: it is transparent, shows no pose, or lies wholly outside the canvas. */
 export function isUnseen(scene: Scene, rider: Rider, data: Float64Array, offset = 0): boolean {
-  const isClear = (data[offset + POSE.opacity] ?? 1) <= CLEAR || data[offset + POSE.pose] === 0;
+  const isClear = (data[offset + POSE.opacity] ?? 1) <= UNSEEN_OPACITY || data[offset + POSE.pose] === 0;
   return isClear || isOffCanvas(scene, rider, data, offset);
 }
 

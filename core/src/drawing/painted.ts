@@ -5,15 +5,13 @@ import { HOLDERS, UNPAINTED } from './kinds.ts';
 import { nestedView, scaleOf, transformOf, viewMatrix } from './matrices.ts';
 import { numberOf, pathDataOf } from './outlines.ts';
 import { outlinesFromPathData, type Outline } from './path-data.ts';
+import { UNSEEN_OPACITY } from '../tolerances.ts';
 
 /** px of the drawing by which a polygon may miss its curve. */
 const FLATNESS = 0.02;
 
 /** Decimals of px with which polygons are put together. */
 const DECIMALS = 4;
-
-/** What is more transparent than this is not seen. */
-const CLEAR = 0.01;
 
 /** Uses within uses that are followed. */
 const DEEPEST = 20;
@@ -114,7 +112,7 @@ function paintedBy(element: ArtElement, base: Matrix, above: Style, walk: Walk, 
 
 const isClear = (opacity: string | undefined): boolean => {
   const given = Number.parseFloat(opacity ?? '1');
-  return (opacity?.endsWith('%') ? given / 100 : given) <= CLEAR;
+  return (opacity?.endsWith('%') ? given / 100 : given) <= UNSEEN_OPACITY;
 };
 
 function unclipped(element: ArtElement, matrix: Matrix, above: Style, walk: Walk, depth: number): PathsD {

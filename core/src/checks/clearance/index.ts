@@ -235,7 +235,6 @@ export const clearance: Check<'clearance'> = {
       return {
         ...{ check: 'clearance', holds: false, riders, at, spans, patch },
         place: middle ? [middle, middle] : place,
-        figure: { value: gap, unit: 'px' },
         words: clearanceWords({ gap, at, spans }),
         figures: { gap, at, spans, names: riders.map((id) => named(scene, id)) },
       };

@@ -2,12 +2,10 @@ import { EMPTY_BOX, unionOf, type Body, type Box } from '../../geometry/index.ts
 import { paintedOf } from '../../drawing/painted.ts';
 import { POSE, POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
 import { pictureOf, posesOf, type Art, type Scene } from '../../scene/index.ts';
+import { UNSEEN_OPACITY } from '../../tolerances.ts';
 
 /** s of a cell of time: motion within a piece of it is near to straight. */
 const CELL = 1 / 60;
-
-/** What is more transparent than this is not seen. */
-const CLEAR = 0.01;
 
 /** s. Times nearer than this are one. */
 const SAME = 1e-9;
@@ -42,7 +40,7 @@ export class Track {
 
   /** The body that is shown in a pose; undefined where nothing is. */
   bodyIn(data: ArrayLike<number>, offset = 0): Body | undefined {
-    if ((data[offset + POSE.opacity] ?? 1) <= CLEAR) return undefined;
+    if ((data[offset + POSE.opacity] ?? 1) <= UNSEEN_OPACITY) return undefined;
     const pose = data[offset + POSE.pose] ?? 1;
     return pose === 0 ? undefined : this.bodies[Math.max(0, Math.round(pose) - 1)];
   }
