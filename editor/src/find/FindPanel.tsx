@@ -23,6 +23,8 @@ export function FindPanel({ entries, hint }: FindPanelProps) {
       // Its key and its field are the view's own.
       shortcut={null}
       clearQueryOnClose
+      // At once: asked again while it fades away, it would lose the new question at the end of that.
+      transitionProps={{ duration: 0 }}
       // It hangs from its field; what it changes stays in sight.
       yOffset={46}
       overlayProps={{ backgroundOpacity: 0.12, blur: 0 }}
@@ -30,7 +32,11 @@ export function FindPanel({ entries, hint }: FindPanelProps) {
       maxHeight="min(480px, 70vh)"
       size={620}
     >
-      <Spotlight.Search placeholder={`Find anything: ${hint}…`} aria-label="Find anything" />
+      <Spotlight.Search
+        placeholder={`Find anything: ${hint}…`}
+        aria-label="Find anything"
+        onKeyDown={({ key, currentTarget }) => key === 'Enter' && takeFirst(currentTarget)}
+      />
       <Spotlight.ActionsList aria-label="Found">
         {found.length === 0 && (
           <Spotlight.Empty>
@@ -57,6 +63,12 @@ export function FindPanel({ entries, hint }: FindPanelProps) {
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );
+}
+
+/** Enter always has an answer to take: the first, where what was lit has gone from the list meanwhile. */
+function takeFirst(field: HTMLElement): void {
+  const dialog = field.closest('[role=dialog]');
+  if (dialog?.querySelector('[data-selected]') == null) dialog?.querySelector<HTMLElement>('[data-action]')?.click();
 }
 
 /** Opens it. */

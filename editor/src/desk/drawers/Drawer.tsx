@@ -1,5 +1,6 @@
 import { CloseButton } from '@mantine/core';
 import { useEffect, useRef, type ReactNode } from 'react';
+import { giveFocus } from '../../platform/focus.ts';
 import { useDeskView } from '../view.ts';
 import './drawers.css';
 
@@ -10,7 +11,7 @@ export function Drawer({ title, children }: { title: string; children: ReactNode
   useEffect(() => {
     const before = document.activeElement;
     const own = drawer.current;
-    own?.focus({ preventScroll: true });
+    giveFocus(own);
     // Closed from within, the keyboard goes back to where it was.
     return () => {
       const isLost = document.activeElement === document.body || own?.contains(document.activeElement);

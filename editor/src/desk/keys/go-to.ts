@@ -1,3 +1,4 @@
+import { giveFocus } from '../../platform/focus.ts';
 import { useDeskView, type CardName } from '../view.ts';
 
 /** Cards by the digit that leads to them, with Shift. */
@@ -12,7 +13,7 @@ const CARDS: Readonly<Record<string, CardName>> = {
 
 const focus = (selector: string): boolean => {
   const found = document.querySelector<HTMLElement | SVGElement>(selector);
-  found?.focus({ preventScroll: true });
+  giveFocus(found);
   return found !== null;
 };
 

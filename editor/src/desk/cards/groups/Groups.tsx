@@ -1,6 +1,7 @@
 import { IconX } from '@tabler/icons-react';
 import { useLayoutEffect, useRef } from 'react';
 import { useDocumentState } from '../../../document/index.ts';
+import { giveFocus } from '../../../platform/focus.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
 import { AddList } from './AddList.tsx';
@@ -19,7 +20,7 @@ interface GroupsProps<On> {
 /** Brings a group into sight, and the keyboard to its first control. */
 function bringTo(group: Element): void {
   group.scrollIntoView({ block: 'nearest' });
-  group.querySelector<HTMLElement>('.row-value :is(input, button)')?.focus({ preventScroll: true });
+  giveFocus(group.querySelector<HTMLElement>('.row-value :is(input, button)'));
 }
 
 /** The groups that something has, and the list of what else there is. */
