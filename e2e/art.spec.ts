@@ -87,7 +87,7 @@ test('hostile files come out harmless or are refused, on the Desk itself', async
     const file = `${name.replaceAll(' ', '-')}.svg`;
     await drop(page, file, text);
     await expect(async () => {
-      const refused = await notices.filter({ hasText: `${file} was not taken in` }).count();
+      const refused = await notices.filter({ hasText: `${file} was not imported` }).count();
       const taken = (await page.locator('.art-face[draggable="true"]').count()) > before;
       expect(refused > 0 || taken).toBe(true);
     }).toPass({ intervals: [100] });
@@ -115,7 +115,7 @@ test('what is too large, cut off, empty or no SVG is refused by name, and nothin
   ];
   for (const [name, body, reason] of cases) {
     await drop(page, name, body);
-    const notice = page.locator('.mantine-Notification-root').filter({ hasText: `${name} was not taken in` });
+    const notice = page.locator('.mantine-Notification-root').filter({ hasText: `${name} was not imported` });
     await expect(notice).toContainText(reason, { timeout: 15_000 });
     await notice.getByRole('button', { name: 'Close this notice' }).click();
   }

@@ -162,7 +162,7 @@ test('a scene file dropped while the art is open is set in; a broken one is said
   await dropFile(page, 'boat.paceline.json', 'application/json', writeScene(lineOn(null)));
   await expect(page.getByRole('textbox', { name: 'Rider name' })).toHaveValue('Test');
   await dropFile(page, 'boat.paceline.json', 'application/json', '{"format":"pace-line/scene","version":7}');
-  await expect(page.getByText('boat.paceline.json was not taken in')).toBeVisible();
+  await expect(page.getByText('boat.paceline.json was not imported')).toBeVisible();
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   expect((await savedScene(page)).riders).toEqual([]);

@@ -296,7 +296,7 @@ test('a guide is drawn in dashes of a typed pattern: seen on the canvas as they 
   await typed('Dashes and gaps, px', '120, 60, 30');
   await expect(page.getByRole('textbox', { name: 'Dashes and gaps, px' })).toHaveValue('120 60 30 120 60 30');
   await typed('Dashes and gaps, px', 'rather long');
-  await expect(page.getByText('“rather long” is no pattern')).toBeVisible();
+  await expect(page.getByText('“rather long” is not a pattern')).toBeVisible();
   await typed('Dashes and gaps, px', '120 60 30 60');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
@@ -348,7 +348,7 @@ test('points, GPX and path data come in; what cannot be read is named', async ({
   await expect(page.locator('.guide')).toHaveCount(2);
   await dropFile(page, 'broken.gpx', 'application/gpx+xml', '<gpx></gpx>');
   await expect(
-    page.locator('.mantine-Notification-root').filter({ hasText: 'broken.gpx was not taken in' }),
+    page.locator('.mantine-Notification-root').filter({ hasText: 'broken.gpx was not imported' }),
   ).toBeVisible();
   await page.locator('.canvas-surface').focus();
   await page.evaluate(() => {
@@ -386,10 +386,10 @@ test('points pasted on one line become a guide, with corners where that is wishe
     [700, 100],
   ]);
   expect(smooth[1]!.out).toBeDefined();
-  await notice('A smooth way through 3 points').getByRole('button', { name: 'Corners instead' }).click();
+  await notice('3 points became a smooth path').getByRole('button', { name: 'Make it corners' }).click();
   await expect.poll(async () => (await savedScene(page)).guides[0]!.nodes[1]!.out ?? null).toBeNull();
   await paste('Mooring plan, second draft');
-  await expect(notice('is no drawing, path, or list of points')).toBeVisible();
+  await expect(notice('is not a drawing, a path or a list of points')).toBeVisible();
   await paste('');
   await expect(notice('There is nothing to paste')).toBeVisible();
   await expect(page.locator('.guide')).toHaveCount(1);

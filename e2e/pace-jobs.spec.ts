@@ -264,7 +264,7 @@ test('a ball that bounces along arcs over a tracing picture, with a squash at ea
   // Of another recipe the field says why it cannot be set.
   await chosen(page, 'Pace from', 'constant speed');
   await expect(page.getByRole('textbox', { name: 'Time of the mark' })).toBeDisabled();
-  await expect(page.getByText('The recipe makes this time.')).toBeVisible();
+  await expect(page.getByText('The recipe sets this time;')).toBeVisible();
   for (const one of [scene, timed, byHeight]) await playsAsMeant(page, one);
 });
 

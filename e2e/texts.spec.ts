@@ -64,10 +64,10 @@ test('on the Desk: the font’s file is chosen, one step makes outlines of the t
   const button = page.getByRole('button', { name: 'Text of Board to outlines', exact: true });
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()]);
   await chooser.setFiles({ name: 'none.ttf', mimeType: 'font/ttf', buffer: Buffer.from('<svg/>') });
-  await expect(page.getByText('none.ttf: it is no font file. Nothing was changed.')).toBeVisible();
+  await expect(page.getByText('none.ttf: it is not a font file. Nothing was changed.')).toBeVisible();
   const [again] = await Promise.all([page.waitForEvent('filechooser'), button.click()]);
   await again.setFiles(FONT);
-  await expect(page.getByText('3 texts are outlines now')).toBeVisible();
+  await expect(page.getByText('3 texts were converted to outlines')).toBeVisible();
   await expect(button).toBeHidden();
   await page.keyboard.press('Control+z');
   await expect(button).toBeVisible();
@@ -91,7 +91,7 @@ test('on the command line: --font, as often as there are fonts, and what is wron
       status: 2,
       stderr: `pace-line: --font ${join(folder, 'none.ttf')}: there is no such file\n`,
     });
-    expect(run('--to', 'animated-svg', '--out', out, '--font', file).stderr).toContain('it is no font file');
+    expect(run('--to', 'animated-svg', '--out', out, '--font', file).stderr).toContain('it is not a font file');
   } finally {
     rmSync(folder, { recursive: true });
   }

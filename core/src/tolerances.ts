@@ -54,6 +54,12 @@ export const SEAM_ANGLE = Math.PI / 180;
 /** Difference of opacity, and share of the size, at the seam above which a rider is said to blink. */
 export const SEAM_FADE = 0.02;
 
+/** rad. Rotation from one moment to the next above which a nose is said to snap: less is a corner that was rounded by hand, or a traced line. */
+export const SNAP_ANGLE = Math.PI / 12;
+
+/** Difference of opacity, and share of the size, from one moment to the next above which a rider is said to leap. */
+export const SNAP_SHARE = 0.1;
+
 /** px. Radial error allowed when an imported elliptical arc becomes cubics. */
 export const ARC_TOLERANCE = 1e-3;
 

@@ -16,6 +16,8 @@ export interface Axes {
   /** px along the guide at the bottom and top edge. */
   readonly low: number;
   readonly high: number;
+  /** px: height of the strip of speed under the chart, 0 where there is no room for one; its usual height where this is not said. */
+  readonly ribbon?: number;
 }
 
 interface Scales {

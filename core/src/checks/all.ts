@@ -1,6 +1,7 @@
 import type { Scene } from '../scene/index.ts';
 import type { Check } from './check.ts';
 import { clearance } from './clearance/index.ts';
+import { corridor } from './corridor/index.ts';
 import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
 
@@ -8,7 +9,7 @@ export type { Told } from './findings.ts';
 export { sharing } from './sharing.ts';
 
 /** All checks, in the order in which their findings are told. */
-export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance];
+export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance, corridor];
 
 /** What all checks find in a scene, or those that are asked for: what is wrong first, each in the list's order. What is meant so counts as holding. */
 export const findingsOf = (scene: Scene, only?: readonly string[]): readonly Told[] =>

@@ -2,9 +2,13 @@ import { POSE, prepare } from '../motion/index.ts';
 import type { Scene } from '../scene/index.ts';
 import { SEAM_GAP } from '../tolerances.ts';
 import { isUnseen } from './sight.ts';
+import { unheld } from './unheld.ts';
 
 /** s. How far before and after an event is looked: times of corners are found, not exact; no rider gets far in it. */
 const BESIDE = 1e-7;
+
+/** Share by which two leaps differ by rounding alone. */
+const ALIKE = 1e-6;
 
 /** Rounds of a rider that are looked at: what it does later it has done in one of them. */
 const LOOKED_AT = 100;
@@ -23,7 +27,8 @@ export interface JumpFinding {
  * Every rider on a guide that is sent and leaps between the loop's start and its end: at marks of one time, where its delay brings the end of its cycle, at
  * a corner that it passes with lift. What happens at the loop's own end is the seam's.
  */
-export function checkJumps(scene: Scene): JumpFinding[] {
+export function checkJumps(held: Scene): JumpFinding[] {
+  const scene = unheld(held);
   const motion = prepare(scene);
   return scene.riders.flatMap((rider, i): JumpFinding[] => {
     const moving = motion.riders[i];
@@ -37,7 +42,8 @@ export function checkJumps(scene: Scene): JumpFinding[] {
       const leap = Math.hypot(way('x'), way('y'));
       if (leap <= SEAM_GAP || (isUnseen(scene, rider, before) && isUnseen(scene, rider, after))) continue;
       times.push(time);
-      if (leap > gap) [gap, at] = [leap, time];
+      // Of those that are as wide as each other, but for rounding, the first.
+      if (leap > gap * (1 + ALIKE)) [gap, at] = [leap, time];
     }
     return times.length > 0 ? [{ rider: rider.id, times, gap, at }] : [];
   });

@@ -1,6 +1,7 @@
 import { TURNS_AT_REST } from './mends.ts';
 import type { Closing } from './closing.ts';
 import type { JumpFinding } from './jumps.ts';
+import type { SnapFinding } from './snaps.ts';
 import { SEAM, type SeamFinding } from './seam.ts';
 
 /** Whether nothing of a rider's seam can be seen: it closes, and goes on as fast as it came. */
@@ -26,6 +27,12 @@ export function seamWords(finding: SeamFinding): string {
 /** A rider's leaps: how far the widest is, when, and how many there are. */
 export const jumpWords = ({ times, gap, at }: JumpFinding): string =>
   `${gap.toFixed(gap < 10 ? 1 : 0)} px at ${at.toFixed(2)} s${times.length > 1 ? `, ${times.length} times` : ''}`;
+
+/** How one value of a rider leaps: how far the widest is, when, and how many there are. */
+export function snapWords({ kind, amount, at, times }: SnapFinding): string {
+  const figure = kind === 'rotation' ? `${((amount * 180) / Math.PI).toFixed(0)}°` : `${Math.round(amount * 100)} %`;
+  return `${kind} ${figure} at ${at.toFixed(2)} s${times.length > 1 ? `, ${times.length} times` : ''}`;
+}
 
 /** When everything has come round together. */
 export const closingWords = ({ loops, length }: Closing): string =>

@@ -63,6 +63,6 @@ export { lostInside, setIn } from './scene/set-in.ts';
 export { setCamera } from './scene/camera.ts';
 export { rescued } from './scene/rescue.ts';
 export { supplyPictures } from './scene/assets.ts';
-export { acceptFinding, reopenFinding, setClearance } from './scene/checks.ts';
+export { acceptFinding, reopenFinding, setBounds, setClearance } from './scene/checks.ts';
 export { addTracing, deleteTracing, setTracing } from './scene/tracing.ts';
 export { namedNode } from './settle.ts';

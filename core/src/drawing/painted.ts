@@ -1,17 +1,13 @@
 import { Clipper, EndType, FillRule, JoinType, type PathsD } from 'clipper2-ts';
-import { Body, controlPointsBetween, productOf, transformed, type Matrix, type Vec } from '../geometry/index.ts';
+import { Body, productOf, transformed, type Matrix } from '../geometry/index.ts';
 import { rootOf, type ArtElement, type Picture } from '../scene/art/index.ts';
+import { DECIMALS, ringsOf } from './areas.ts';
+import { FLATNESS, flattened } from './flattened.ts';
 import { HOLDERS, UNPAINTED } from './kinds.ts';
 import { nestedView, scaleOf, transformOf, viewMatrix } from './matrices.ts';
 import { numberOf, pathDataOf } from './outlines.ts';
 import { outlinesFromPathData, type Outline } from './path-data.ts';
 import { UNSEEN_OPACITY } from '../tolerances.ts';
-
-/** px of the drawing by which a polygon may miss its curve. */
-const FLATNESS = 0.02;
-
-/** Decimals of px with which polygons are put together. */
-const DECIMALS = 4;
 
 /** Uses within uses that are followed. */
 const DEEPEST = 20;
@@ -52,7 +48,10 @@ export function paintedOf(picture: Picture): Painted {
 function paintedAnew(picture: Picture): Painted {
   const { width, height } = picture;
   if (picture.kind === 'image') return paintedAs([boxOf(0, 0, width, height)], ['pixels']);
-  const root = rootOf(picture);
+  return paintedFrom(rootOf(picture), width, height);
+}
+
+function paintedFrom(root: ArtElement, width: number, height: number): Painted {
   const walk: Walk = { root, width, height, boxed: new Set() };
   const all = inside(root, viewMatrix(root.attributes, width, height), {}, walk, 0);
   const isOpen = root.attributes['overflow'] === 'visible';
@@ -61,8 +60,28 @@ function paintedAnew(picture: Picture): Painted {
 }
 
 function paintedAs(paths: PathsD, boxed: readonly Boxed[]): Painted {
-  const rings = paths.map((path) => path.flatMap(({ x, y }) => [x, y]));
+  const rings = ringsOf(paths);
   return { body: new Body(rings), rings, boxed };
+}
+
+/** What the part of a drawing with an id paints; undefined where it has no such part. */
+export function partPaintedOf(picture: Picture, id: string): Painted | undefined {
+  if (picture.kind === 'image') return undefined;
+  const alone = branchTo(rootOf(picture), id);
+  return alone && paintedFrom(alone, picture.width, picture.height);
+}
+
+/** An element with nothing in it but what leads to the one with an id, and what is only referred to. */
+function branchTo(element: ArtElement, id: string): ArtElement | undefined {
+  if (element.attributes['id'] === id) return element;
+  let isThere = false;
+  const children = element.children.flatMap((child) => {
+    if (typeof child === 'string') return [];
+    const branch = branchTo(child, id);
+    isThere ||= branch !== undefined;
+    return branch ? [branch] : UNPAINTED.has(child.name) ? [child] : [];
+  });
+  return isThere ? { ...element, children } : undefined;
 }
 
 /** What a picture paints where a matrix puts it, as rings of x, y. */
@@ -71,17 +90,6 @@ export function ringsAt(picture: Picture, m: ArrayLike<number>): readonly (reado
   return paintedOf(picture).rings.map((ring) =>
     ring.flatMap((x, k) => (k % 2 === 0 ? transformed(matrix, [x, ring[k + 1] ?? 0]) : [])),
   );
-}
-
-/** What is in both of two areas, given as rings by the even-odd rule. */
-export function overlapOf(
-  a: readonly (readonly number[])[],
-  b: readonly (readonly number[])[],
-): readonly (readonly number[])[] {
-  const paths = (rings: readonly (readonly number[])[]): PathsD =>
-    rings.map((ring) => ring.flatMap((x, k) => (k % 2 === 0 ? [{ x, y: ring[k + 1] ?? 0 }] : [])));
-  const both = Clipper.intersectD(paths(a), paths(b), FillRule.EvenOdd, DECIMALS);
-  return both.map((path) => path.flatMap(({ x, y }) => [x, y]));
 }
 
 const boxOf = (x: number, y: number, width: number, height: number): PathsD[number] => [
@@ -179,32 +187,6 @@ function paintOf(outlines: readonly Outline[], style: Style, matrix: Matrix): Pa
     ),
   );
   return united([filled, stroked]);
-}
-
-/** The polygon through an outline's spans. As many chords as keep it within the tolerance (Wang's bound for cubics). */
-function flattened({ nodes, closed }: Outline, tolerance: number): PathsD[number] {
-  const points: Vec[] = [];
-  const [first] = nodes;
-  if (!first) return [];
-  points.push([first.x, first.y]);
-  const count = closed ? nodes.length : nodes.length - 1;
-  for (let i = 0; i < count; i++) {
-    const [from, to] = [nodes[i] ?? first, nodes[(i + 1) % nodes.length] ?? first];
-    const cubic = controlPointsBetween(from, to);
-    const bend = (k: 0 | 1): number =>
-      Math.hypot(...([0, 1] as const).map((axis) => cubic[k][axis] - 2 * cubic[k + 1]![axis] + cubic[k + 2]![axis]));
-    const isStraight = !from.out && !to.in;
-    const chords = isStraight ? 1 : Math.max(1, Math.ceil(Math.sqrt((0.75 * Math.max(bend(0), bend(1))) / tolerance)));
-    for (let k = 1; k <= chords; k++) points.push(pointOf(cubic, k / chords));
-  }
-  if (closed && points.length > 1) points.pop();
-  return points.map(([x, y]) => ({ x, y }));
-}
-
-function pointOf([p, q, r, s]: readonly [Vec, Vec, Vec, Vec], t: number): Vec {
-  const u = 1 - t;
-  const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-  return [a * p[0] + b * q[0] + c * r[0] + d * s[0], a * p[1] + b * q[1] + c * r[1] + d * s[1]];
 }
 
 /** Where a matrix mirrors, rings run the other way: what is filled by the count of turns stays. */

@@ -21,6 +21,9 @@ export interface Placed {
 /** Pairs of nodes that wait to be looked at; grows as it must. */
 const waiting: number[] = [];
 
+/** px. What overlaps is found though nobody asks how far it is: a cutoff is not less than this. */
+const LEAST = 1e-9;
+
 const NOTHING = new Float64Array(0);
 
 /** A body where it stands, for one question. */
@@ -60,6 +63,19 @@ class Standing {
     return this.#b * x + this.#d * y + this.#f;
   }
 
+  /** px from a place on the canvas to the nearest edge, at least; below 0 in what is painted, or where nothing can be said. */
+  fromEdge(x: number, y: number): number {
+    const determinant = this.#a * this.#d - this.#b * this.#c;
+    if (determinant === 0 || !this.#body) return -1;
+    const dx = x - this.#e;
+    const dy = y - this.#f;
+    const u = (this.#d * dx - this.#c * dy) / determinant;
+    const v = (this.#a * dy - this.#b * dx) / determinant;
+    if (this.#body.holds(u, v)) return -1;
+    const [nx, ny] = this.#body.nearest(u, v);
+    return (Math.hypot(nx - u, ny - v) * Math.abs(determinant)) / this.stretch;
+  }
+
   /** Whether a place on the canvas is in what is painted. */
   holds(x: number, y: number): boolean {
     const determinant = this.#a * this.#d - this.#b * this.#c;
@@ -78,19 +94,21 @@ export function stretchOf(a: number, b: number, c: number, d: number): number {
 const STANDING_A = new Standing();
 const STANDING_B = new Standing();
 
+const WHOLE: readonly number[] = [0];
+
 /**
- * How near two bodies come, exactly (but for rounding), where that is less than `cutoff`, px; else Infinity. Branch and bound over their trees of circles
+ * How near two bodies come, exactly (but for rounding), where that is less than `cutoff`, px; else Infinity. `parts`: nodes of the first one's tree, where only they can be as near. Branch and bound over their trees of circles
  * (as in Larsen, Gottschalk, Lin, Manocha: Fast proximity queries with swept sphere volumes, 1999); then whether one lies within the other.
  */
-export function gapBetween(a: Placed, b: Placed, cutoff: number, out: Gap): Gap {
+export function gapBetween(a: Placed, b: Placed, cutoff: number, out: Gap, parts: readonly number[] = WHOLE): Gap {
   out.gap = Infinity;
   if (a.body.isEmpty || b.body.isEmpty) return out;
   STANDING_A.place(a);
   STANDING_B.place(b);
   if (boundOf(STANDING_A, STANDING_B, 0, 0) > cutoff) return out;
-  let best = cutoff;
+  let best = Math.max(cutoff, LEAST);
   waiting.length = 0;
-  waiting.push(0, 0);
+  for (const part of parts) waiting.push(part, 0);
   while (waiting.length > 0 && best > 0) {
     const j = waiting.pop() ?? 0;
     const i = waiting.pop() ?? 0;
@@ -99,6 +117,56 @@ export function gapBetween(a: Placed, b: Placed, cutoff: number, out: Gap): Gap 
   }
   if (out.gap > 0) within(out);
   return out;
+}
+
+/**
+ * The nodes of a body's tree that may be nearer to another than `cutoff`, px; none: it is farther, and neither is in the other. By circles about parts of it, and the edges of the other that
+ * are nearest to their middles: fast where the other has long edges beside it, as the area that it is in.
+ */
+export function nearParts(a: Placed, b: Placed, cutoff: number): readonly number[] {
+  NEAR.length = 0;
+  if (a.body.isEmpty || b.body.isEmpty) return NEAR;
+  STANDING_A.place(a);
+  STANDING_B.place(b);
+  gatherNear(0, cutoff, DEEPEST);
+  return NEAR;
+}
+
+const NEAR: number[] = [];
+
+/** Halvings of a body after which its parts are left to be measured. */
+const DEEPEST = 6;
+
+function gatherNear(node: number, cutoff: number, depth: number): void {
+  const at = NODE.size * node;
+  const { tree } = STANDING_A;
+  const [x, y] = [tree[at] ?? 0, tree[at + 1] ?? 0];
+  const far = STANDING_B.fromEdge(STANDING_A.x(x, y), STANDING_A.y(x, y));
+  const radius = (tree[at + NODE.radius] ?? 0) * STANDING_A.stretch;
+  if (far - radius > cutoff) return;
+  const left = tree[at + NODE.left] ?? -1;
+  if (left < 0 || depth === 0 || far < 0) {
+    NEAR.push(node);
+    return;
+  }
+  gatherNear(left, cutoff, depth - 1);
+  gatherNear(tree[at + NODE.right] ?? -1, cutoff, depth - 1);
+}
+
+/** Places of a body's edges that are asked for first whether they are in another. */
+const SOME = 64;
+
+/** Whether some place of a body's edges is in another body: then they overlap. Fast; false says nothing. */
+export function isPartlyIn(a: Placed, b: Placed): boolean {
+  STANDING_A.place(a);
+  STANDING_B.place(b);
+  const { edges } = a.body;
+  const every = 4 * Math.max(1, Math.floor(edges.length / 4 / SOME));
+  for (let i = 0; i < edges.length; i += every) {
+    const [x, y] = [edges[i] ?? 0, edges[i + 1] ?? 0];
+    if (STANDING_B.holds(STANDING_A.x(x, y), STANDING_A.y(x, y))) return true;
+  }
+  return false;
 }
 
 /** px that circles about two nodes are apart: what is in them is no nearer. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { Body } from './body.ts';
-import { gapBetween, noGap, stretchOf } from './body-gap.ts';
+import { gapBetween, isPartlyIn, nearParts, noGap, stretchOf } from './body-gap.ts';
 
 const square = (x: number, y: number, side: number): number[] => [x, y, x + side, y, x + side, y + side, x, y + side];
 const circle = (radius: number, count = 720): number[] =>
@@ -21,6 +21,9 @@ describe('the gap of two bodies in closed form', () => {
     expect(gap(one, AT, one, [1, 0, 0, 1, 13, 14]).gap).toBeCloseTo(5, 12);
     expect(gap(one, AT, one, [1, 0, 0, 1, 4, 4]).gap).toBe(0);
     expect(gap(one, AT, one, [1, 0, 0, 1, 10, 0]).gap).toBeCloseTo(0, 12);
+    // Asked for what overlaps alone, it is found too.
+    expect(gap(one, AT, one, [1, 0, 0, 1, 4, 4], 0).gap).toBe(0);
+    expect(gap(one, AT, one, [1, 0, 0, 1, 13, 2], 0).gap).toBe(Infinity);
   });
 
   test('turned by an eighth, its corner is nearest: half the diagonal from its middle', () => {
@@ -66,4 +69,39 @@ test('how much longer a matrix makes a length at most: of a turn 1, of a stretch
   expect(stretchOf(Math.cos(1), Math.sin(1), -Math.sin(1), Math.cos(1))).toBeCloseTo(1, 12);
   expect(stretchOf(3, 0, 0, -0.5)).toBeCloseTo(3, 12);
   expect(stretchOf(1, 0, 1, 1)).toBeCloseTo((1 + Math.sqrt(5)) / 2, 12);
+});
+
+describe('a body and an area with long edges beside it', () => {
+  // A lane of 40 px about a ring of 100 px, as the area outside of it.
+  const outside = new Body([square(-300, -300, 600), circle(120), circle(80)]);
+  const car = new Body([square(-8, -5, 12), square(4, -2, 6)]);
+  const standing = (angle: number, radius: number): number[] => {
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    return [cos, sin, -sin, cos, radius * cos, radius * sin];
+  };
+
+  test('the gap by the parts that may be near is the gap by all, at 300 places', () => {
+    for (let k = 0; k < 300; k++) {
+      const a = { body: car, data: standing(k * 0.7, 85 + ((k * 7.3) % 32)), offset: 0 };
+      const b = { body: outside, data: [1, 0, 0, 1, k % 5, 0], offset: 0 };
+      for (const cutoff of [0, 2, 9]) {
+        const whole = gapBetween(a, b, cutoff, noGap()).gap;
+        const parts = nearParts(a, b, cutoff);
+        const found = parts.length === 0 ? Infinity : gapBetween(a, b, cutoff, noGap(), parts).gap;
+        expect(found, `${k} ${cutoff}`).toBe(whole);
+        if (isPartlyIn(a, b)) expect(whole).toBe(0);
+      }
+    }
+  });
+
+  test('the nearest place of its edges, and whether it holds a place, beside asking each edge', () => {
+    for (let k = 0; k < 200; k++) {
+      const [x, y] = [((k * 37.7) % 500) - 250, ((k * 91.3) % 500) - 250];
+      const [nx, ny] = outside.nearest(x, y);
+      const r = Math.hypot(x, y);
+      const toEdges = Math.min(Math.abs(r - 120), Math.abs(r - 80), 300 - Math.abs(x), 300 - Math.abs(y));
+      expect(Math.abs(Math.hypot(nx - x, ny - y) - toEdges)).toBeLessThan(0.01);
+      if (toEdges > 0.01) expect(outside.holds(x, y)).toBe(r > 120 || r < 80);
+    }
+  });
 });

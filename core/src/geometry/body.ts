@@ -15,6 +15,8 @@ export class Body {
   readonly box: Box;
   /** The tree's nodes, `NODE.size` numbers each, the root first; empty where there are no edges. */
   readonly tree: Float64Array;
+  /** Which edges reach into each of its bands from top to bottom, once that is asked for. */
+  #bands: readonly (readonly number[])[] | undefined;
 
   /** Rings as x, y after x, y; each closes by itself. */
   constructor(rings: readonly (readonly number[])[]) {
@@ -47,13 +49,68 @@ export class Body {
     const { left, top, right, bottom } = this.box;
     if (x < left || x > right || y < top || y > bottom) return false;
     const { edges } = this;
+    const bands = (this.#bands ??= bandsOf(edges, top, bottom));
     let isInside = false;
-    for (let i = 0; i < edges.length; i += 4) {
-      const [x0, y0, x1, y1] = [edges[i] ?? 0, edges[i + 1] ?? 0, edges[i + 2] ?? 0, edges[i + 3] ?? 0];
-      if (y0 > y !== y1 > y && x < x0 + ((y - y0) / (y1 - y0)) * (x1 - x0)) isInside = !isInside;
+    for (const i of bands[bandAt(y, top, bottom, bands.length)] ?? []) {
+      const y0 = edges[i + 1] ?? 0;
+      const y1 = edges[i + 3] ?? 0;
+      if (y0 > y === y1 > y) continue;
+      const x0 = edges[i] ?? 0;
+      if (x < x0 + ((y - y0) / (y1 - y0)) * ((edges[i + 2] ?? 0) - x0)) isInside = !isInside;
     }
     return isInside;
   }
+
+  /** The place of its edges that is nearest to a place, px of its own. */
+  nearest(x: number, y: number): readonly [x: number, y: number] {
+    const { edges, tree } = this;
+    let best = Infinity;
+    let [bx, by] = [x, y];
+    const open = [0];
+    while (open.length > 0) {
+      const node = NODE.size * (open.pop() ?? 0);
+      const radius = tree[node + NODE.radius] ?? 0;
+      if (Math.hypot((tree[node] ?? 0) - x, (tree[node + 1] ?? 0) - y) - radius >= best) continue;
+      const left = tree[node + NODE.left] ?? -1;
+      const right = tree[node + NODE.right] ?? -1;
+      if (left >= 0) {
+        const far = (one: number): number =>
+          ((tree[NODE.size * one] ?? 0) - x) ** 2 + ((tree[NODE.size * one + 1] ?? 0) - y) ** 2;
+        // The nearer half is looked at first.
+        if (far(left) < far(right)) open.push(right, left);
+        else open.push(left, right);
+        continue;
+      }
+      for (let i = 4 * (tree[node + NODE.from] ?? 0); i < 4 * (tree[node + NODE.to] ?? 0); i += 4) {
+        const ax = edges[i] ?? 0;
+        const ay = edges[i + 1] ?? 0;
+        const dx = (edges[i + 2] ?? 0) - ax;
+        const dy = (edges[i + 3] ?? 0) - ay;
+        const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1e-12)));
+        const distance = Math.hypot(ax + t * dx - x, ay + t * dy - y);
+        if (distance < best) [best, bx, by] = [distance, ax + t * dx, ay + t * dy];
+      }
+    }
+    return [bx, by];
+  }
+}
+
+/** Edges that a band across a body holds about, and most bands. */
+const PER_BAND = 4;
+const MOST_BANDS = 256;
+
+const bandAt = (y: number, top: number, bottom: number, count: number): number =>
+  Math.min(count - 1, Math.max(0, Math.floor(((y - top) / (bottom - top || 1)) * count)));
+
+/** Where the edges that reach into each of some bands from the top to the bottom begin in `edges`. */
+function bandsOf(edges: Float64Array, top: number, bottom: number): readonly (readonly number[])[] {
+  const count = Math.max(1, Math.min(MOST_BANDS, Math.ceil(edges.length / 4 / PER_BAND)));
+  const bands: number[][] = Array.from({ length: count }, () => []);
+  for (let i = 0; i < edges.length; i += 4) {
+    const ends = [edges[i + 1] ?? 0, edges[i + 3] ?? 0].map((y) => bandAt(y, top, bottom, count));
+    for (let band = Math.min(...ends); band <= Math.max(...ends); band++) bands[band]?.push(i);
+  }
+  return bands;
 }
 
 function boxOfRing(ring: readonly number[]): Box {

@@ -9,7 +9,7 @@ export {
 } from './affine.ts';
 export { countIntegrations } from './arc-length.ts';
 export { Body } from './body.ts';
-export { gapBetween, noGap, stretchOf } from './body-gap.ts';
+export { gapBetween, isPartlyIn, nearParts, noGap, stretchOf } from './body-gap.ts';
 export { EMPTY_BOX, isEmptyBox, unionOf, type Box } from './box.ts';
 export { splitCubic, pointAtParameter, type ControlPoints, cubicFrom } from './cubic.ts';
 export { nearestOnPath, type Nearest } from './nearest.ts';

@@ -1,6 +1,7 @@
 export { motionAsSet } from './as-set.ts';
 export { cameraOf, LEAST_VIEW, viewOf } from './camera.ts';
 export { displayOrder, drawerOf, drawnShare, type Displayed } from './display-order.ts';
+export { keyLinesOf } from './key-lines.ts';
 export { Motion, prepare } from './motion.ts';
 export { Poses } from './pose.ts';
 export { radiusOf } from './prepared-rider.ts';

@@ -88,6 +88,8 @@ export {
   type Behind,
   type GuideDepth,
   type SvgArt,
+  type Area,
+  type Bound,
   type Meant,
   type Tracing,
 } from './schema/index.ts';

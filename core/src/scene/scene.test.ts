@@ -302,6 +302,10 @@ describe('versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     expect(read.scene.checks).toEqual({
       clearance: 12,
+      bounds: [
+        { rider: 'gull', side: 'out', area: { kind: 'art', rider: 'ferry', part: null }, by: 'pivot' },
+        { rider: 'ferry', side: 'in', area: { kind: 'lane', guide: 'canal' }, by: 'body' },
+      ],
       meant: [{ check: 'clearance', riders: ['ferry', 'gull'], found: 'overlap 0.50–1.25 s', why: 'it lands on it' }],
     });
   });

@@ -26,9 +26,9 @@ export function warn(title: string, message: string): void {
   });
 }
 
-/** Says that a file or a pasted thing was not taken in, and why. */
+/** Says that a file or a pasted thing was not imported, and why. */
 export const warnUntaken = (name: string, why: string): void =>
-  warn(`${name} was not taken in`, `Reason: ${reasonOf(new Error(why))}. Nothing was changed.`);
+  warn(`${name} was not imported`, `Reason: ${reasonOf(new Error(why))}. Nothing was changed.`);
 
 /** Says what was taken away, with a button that brings it back. */
 export const offerUndo = (title: string, restore: () => Promise<void>): void => offer(title, 'Undo', restore, 12_000);

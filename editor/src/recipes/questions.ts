@@ -131,7 +131,7 @@ export const QUESTIONS: readonly Recipe[] = [
     start: () => boatRound(),
     steps: [
       shows(
-        'Choose Send, then GIF. Type 0.5 as the scale: it is written anew, and its size is said beside it.',
+        'Choose Send, then GIF. Type 0.5 as the scale: the file is written again, and its size is shown beside it.',
         press('Send'),
         press('GIF', 'Formats'),
         enter('Scale', '0.5'),

@@ -28,7 +28,7 @@ export const SENDING: readonly Recipe[] = [
         pick('scene.trigger', 'in view'),
       ),
       tells(
-        'A click plays it; the next turns it round from where it is, stops it, or begins anew. The pointer’s leaving takes it back, stops it, or lets it finish. Of a passage through the window, tie its beginning, middle and end to times.',
+        'A click plays it; the next click plays it back from where it is, stops it, or starts it again. When the pointer leaves, it plays back, stops, or finishes. For scroll, tie the beginning, middle and end of the passage through the window to times.',
       ),
       tells(
         'Try it: the canvas behaves as on a page until Escape. What is sent as a web page, a module or a component does the same; pictures and data play by time.',
@@ -139,7 +139,7 @@ export const SENDING: readonly Recipe[] = [
       ),
       tells('Give a colour of the drawing a name, and the page may set it; beside it, what it is on dark pages.'),
       tells(
-        'Text needs its font wherever it is shown. On the art, “Text to outlines” (T) makes outlines of it by the font’s file; on the command line --font FILE does.',
+        'Text needs its font on every device. On the art, “Text to outlines” (T) converts it with the font’s file; on the command line --font FILE does.',
       ),
       tells(
         'What is sent again and again is kept as a set: keep a format with its options, add others, and send all of them by one press. Sets are in the scene’s file.',

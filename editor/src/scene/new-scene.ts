@@ -14,7 +14,7 @@ export async function keepNew(scene: Scene, sample: string | null = null): Promi
     await keepNewScene(id, scene, sample);
     return id;
   } catch (error) {
-    warn('The scene could not be kept', `This browser did not store it: ${reasonOf(error)}.`);
+    warn('The scene could not be saved', `This browser did not store it: ${reasonOf(error)}.`);
     return undefined;
   }
 }

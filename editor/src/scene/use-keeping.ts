@@ -42,7 +42,7 @@ export function useKeeping(open: OpenDocument | null): SaveState {
         doc.setReadOnly(true);
         warn(
           'The scene was changed in another tab',
-          'What is here is older; nothing of it is written any more. Open the scene anew, or save this state as a file.',
+          'What you see here is older and is no longer saved. Reopen the scene, or save this state as a file.',
         );
       },
       report: (state) => {

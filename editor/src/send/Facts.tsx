@@ -36,9 +36,9 @@ export function Facts({ writing, length, frames }: { writing: Writing; length: n
           </Fact>
         </>
       )}
-      <Fact name="Loop">
-        {length.toFixed(2)} s · {frames} frames
-      </Fact>
+      <Fact name="Loop">{length.toFixed(2)} s</Fact>
+      {/* Of what is drawn anew for each screen there are none. */}
+      {!error && <Fact name="Frames">{frames}</Fact>}
     </dl>
   );
 }

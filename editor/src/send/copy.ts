@@ -6,6 +6,6 @@ export async function copyText(text: string, what: string): Promise<void> {
     await navigator.clipboard.writeText(text);
     tell(`${what} was copied.`);
   } catch {
-    tell('The browser does not let it be copied; save it instead.');
+    tell('The browser did not allow copying; save it instead.');
   }
 }

@@ -25,7 +25,7 @@ function DeletedRow({ card }: { card: SceneCard }) {
   const [asks, setAsks] = useState(false);
   const restore = async (): Promise<void> => {
     await restoreStored(card.id);
-    tell(`“${card.name}” is on the Shelf again.`);
+    tell(`“${card.name}” was put back on the Shelf.`);
   };
   return (
     <li className="deleted-row">

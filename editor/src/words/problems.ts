@@ -3,7 +3,8 @@ import { plainDirection } from './plain.ts';
 
 /** What is wrong with a file: its first problem in full, and how many more there are. */
 export function wordsOfProblems([first, ...more]: readonly SceneProblem[]): string {
-  const others = more.length > 0 ? ` There are ${more.length} more problems.` : '';
+  const others =
+    more.length > 0 ? ` There ${more.length === 1 ? 'is 1 more problem' : `are ${more.length} more problems`}.` : '';
   return `${first ? wordingOf(first) : 'It cannot be read'}.${others}`;
 }
 

@@ -42,11 +42,11 @@ export const ROWS = {
     also: 'autoplay scroll hover pointer mouse click press start play interactive button driver',
   },
   'scene.trigger.add': { label: 'Add trigger', about: 'A further trigger beside the first' },
-  'scene.leaving': { label: 'When it leaves', about: 'What it does once the pointer is over it no more' },
+  'scene.leaving': { label: 'When it leaves', about: 'What it does when the pointer leaves' },
   'scene.click': { label: 'Next click', about: 'What a click does while it plays or has played' },
   'scene.each': {
     label: 'Each time',
-    about: 'It plays anew each time that it comes into view, or the first time alone',
+    about: 'Plays each time it comes into view, or only the first time',
   },
   'scene.scroll': { label: 'Scroll', about: 'The times of the loop shown as it passes through the window; seconds' },
   'scene.times': {
@@ -152,7 +152,7 @@ export const ROWS = {
   },
   'guide.simplify': {
     label: 'Simplify',
-    about: 'Fewer nodes, within so many px of the line',
+    about: 'Removes nodes, staying within this distance of the line; px',
     also: 'reduce points clean',
     group: 'smooth',
   },
@@ -209,7 +209,7 @@ export const ROWS = {
   },
   'rider.scale': {
     label: 'Scale',
-    about: 'Size beside the drawing’s own, across and down; %',
+    about: 'Size relative to the drawing’s own, across and down; %',
     also: 'size bigger smaller grow shrink large',
   },
   'rider.opacity': {
@@ -229,12 +229,12 @@ export const ROWS = {
     about: 'The rider with which it moves; it stays where it is until that moves',
     also: 'parent',
   },
-  'rider.inherits': { label: 'Inherits', about: 'What it takes over of its carrier' },
+  'rider.inherits': { label: 'Inherits', about: 'What it inherits from its carrier' },
   'rider.inside': {
     label: 'Longest loop',
     about: 'Length of the longest loop within it; all within it run faster or slower together; seconds',
   },
-  'rider.look': { label: 'Place', about: 'Stands it anywhere along its guide, to look; nothing is changed' },
+  'rider.look': { label: 'Place', about: 'Previews it anywhere along its guide; nothing is changed' },
   'rider.raise': {
     label: 'Raise',
     about: 'Lift as a share of its height, so that it stands on its feet at any scale; %',
@@ -285,7 +285,7 @@ export const ROWS = {
   'rider.entrance.seconds': { label: 'Duration', about: 'How long it takes to enter; seconds' },
   'rider.entrance.from': {
     label: 'Start offset',
-    about: 'Where it comes from, beside where the loop begins; px to the right and down',
+    about: 'Where it comes from, relative to where the loop begins; px to the right and down',
   },
   'rider.entrance.turn': { label: 'Start rotation', about: 'Rotation with which it enters; °, clockwise' },
   'rider.entrance.scale': { label: 'Start scale', about: 'Scale with which it enters; %' },
@@ -302,7 +302,7 @@ export const ROWS = {
   'rider.strung.stretch': { label: 'Stretched', about: 'Stretched, so that its nose reaches the other end' },
   'rider.copy': { label: 'From', about: 'The rider whose motion it takes over' },
   'rider.copy.parts': { label: 'Take over', about: 'The parts of that motion to take over' },
-  'rider.copies': { label: 'Number', about: 'How many there are then, itself counted' },
+  'rider.copies': { label: 'Number', about: 'How many there will be, itself counted' },
   'rider.copies.linked': {
     label: 'Linked',
     about: 'Linked riders share their marks: what is changed on one is changed on all',
@@ -335,7 +335,7 @@ export const ROWS = {
   },
   'heading.offset': {
     label: 'Rotation offset',
-    about: 'Rotation beside its orientation; °, clockwise',
+    about: 'Rotation added to its orientation; °, clockwise',
     also: 'rotate spin tilt angle turn rotation',
   },
   'heading.left': {
@@ -378,7 +378,7 @@ export const ROWS = {
   },
   'pace.delay': {
     label: 'Delay',
-    about: 'It starts so much later; seconds. Negative: earlier',
+    about: 'How much later it starts; seconds. Negative: earlier',
     also: 'start later offset stagger wait begin',
   },
   'pace.recipe': {
@@ -405,7 +405,7 @@ export const ROWS = {
   'pace.repeat': { label: 'Repeat', about: 'How this rider repeats: as the scene does, or by itself' },
   'pace.rounds': {
     label: 'Rounds',
-    about: 'How many rounds it makes, then it holds; 0: endlessly. It begins anew with the scene’s loop',
+    about: 'Number of rounds before it holds; 0: endlessly. It starts again with the scene’s loop',
   },
   'pace.cycle': { label: 'Length', about: 'Length of this rider’s own cycle; seconds' },
   'pace.cycle.how': {
@@ -414,7 +414,7 @@ export const ROWS = {
   },
   'pace.speed': {
     label: 'Speed',
-    about: 'Makes this rider so many times as fast; 0.5 is half as fast',
+    about: 'How many times as fast this rider is; 0.5 is half as fast',
     also: 'slow down faster slower speed up half double',
     group: 'speed',
   },
@@ -447,6 +447,22 @@ export const ROWS = {
     about: 'Keeps its distance in time from this mark: where the mark is moved, the keyframe goes along',
   },
   'pace.key.edge': { label: 'With the mark’s', about: 'The arrival at the mark, or the end of its rest' },
+  'guide.lane': {
+    label: 'Width',
+    about:
+      'Width of the lane about the guide that its riders stay within; px. The Checks card says where they leave it',
+    also: 'corridor road track lane',
+    group: 'lane',
+  },
+  'rider.bounds': {
+    label: 'Area',
+    about: 'The lane, closed guide, track of two guides, or drawing that it is checked against',
+    also: 'corridor bounds road asphalt region keep inside avoid obstacle',
+    group: 'bounds',
+  },
+  'rider.bounds.part': { label: 'Part', about: 'All that the drawing paints, or one part of it, by its id' },
+  'rider.bounds.side': { label: 'Stays', about: 'Within the area, or out of it' },
+  'rider.bounds.by': { label: 'Checked by', about: 'All that it paints, or its pivot alone' },
   'checks.clearance': {
     label: 'Keep apart',
     about:

@@ -1,17 +1,17 @@
-import { overlapOf, ringsAt } from '../../drawing/painted.ts';
+import { overlapOf } from '../../drawing/areas.ts';
+import { ringsAt } from '../../drawing/painted.ts';
 import type { Vec } from '../../geometry/index.ts';
 import { POSE, type Motion } from '../../motion/index.ts';
 import { artOfRider, pictureOf, riderById, type Scene } from '../../scene/index.ts';
 import type { Check, Finding } from '../check.ts';
-import { PairSearch, type Closest } from './closest.ts';
+import { PairSearch, type Closest } from '../bodies/closest.ts';
+import { lookIn } from '../bodies/look-in.ts';
+import { NearIn } from '../bodies/near-in.ts';
 import { Apart, type Pair } from './pairs.ts';
-import { cellsOf, trackOf, type Track } from './tracks.ts';
+import { cellsOf, trackOf, type Track } from '../bodies/tracks.ts';
 
 /** Share of the time in which both are seen beyond which two riders that overlap are one picture. */
 const ALWAYS = 0.995;
-
-/** s. Times nearer than this are one. */
-const SAME = 1e-9;
 
 /** What was found of two that are as they were then. */
 const searched = new WeakMap<Track, WeakMap<Track, PairSearch>>();
@@ -120,30 +120,6 @@ function joined(a: readonly Span[], b: readonly Span[]): [number, number][] {
   return all;
 }
 
-/** Looks at two riders in a cell of time, piece by piece in which both move smoothly. */
-function lookIn(search: PairSearch, a: Track, b: Track, from: number, to: number): void {
-  const times = [from, ...between(a.events, from, to), ...between(b.events, from, to), to].sort((x, y) => x - y);
-  for (let k = 0; k + 1 < times.length; k++) {
-    const [t0, t1] = [times[k] ?? 0, times[k + 1] ?? 0];
-    if (t1 - t0 > SAME) search.look(t0, t1, k === 0 && isSmoothAt(a, from) && isSmoothAt(b, from));
-  }
-}
-
-const isSmoothAt = ({ events }: Track, time: number): boolean => between(events, time - SAME, time + SAME).length === 0;
-
-/** Times strictly between two. */
-function between(events: readonly number[], from: number, to: number): number[] {
-  let [low, high] = [0, events.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((events[middle] ?? 0) <= from) low = middle + 1;
-    else high = middle;
-  }
-  const found: number[] = [];
-  for (let k = low; k < events.length && (events[k] ?? 0) < to; k++) found.push(events[k] ?? 0);
-  return found;
-}
-
 /** s in which both of two riders are seen. */
 function seenTogether(tracks: ReadonlyMap<number, Track>, i: number, j: number, length: number): number {
   const [a, b] = [tracks.get(i)?.swept, tracks.get(j)?.swept];
@@ -152,43 +128,6 @@ function seenTogether(tracks: ReadonlyMap<number, Track>, i: number, j: number, 
   for (let at = 0; at < a.length; at += 4)
     if ((a[at] ?? 0) <= (a[at + 2] ?? 0) && (b[at] ?? 0) <= (b[at + 2] ?? 0)) count++;
   return (count / (a.length / 4)) * length;
-}
-
-/** Pairs whose swept boxes come near each other in a cell of time: sorted along x, and swept. */
-class NearIn {
-  readonly #tracks: readonly (readonly [number, Track])[];
-  readonly #limit: number;
-  readonly #order: number[];
-
-  constructor(tracks: ReadonlyMap<number, Track>, limit: number) {
-    this.#tracks = [...tracks];
-    this.#limit = limit;
-    this.#order = this.#tracks.map((_, k) => k);
-  }
-
-  /** Calls with the scene's indexes of each pair, the lower first. */
-  each(cell: number, call: (i: number, j: number) => void): void {
-    const at = 4 * cell;
-    const left = (k: number): number => this.#tracks[k]?.[1].swept[at] ?? Infinity;
-    // From cell to cell little changes: what is nearly sorted sorts fast.
-    this.#order.sort((p, q) => left(p) - left(q));
-    for (let m = 0; m < this.#order.length; m++) {
-      const one = this.#tracks[this.#order[m] ?? 0];
-      if (!one || left(this.#order[m] ?? 0) === Infinity) break;
-      const a = one[1].swept;
-      const right = (a[at + 2] ?? 0) + this.#limit;
-      for (let n = m + 1; n < this.#order.length; n++) {
-        const other = this.#tracks[this.#order[n] ?? 0];
-        if (!other) break;
-        const b = other[1].swept;
-        if ((b[at] ?? Infinity) > right) break;
-        if ((b[at + 1] ?? 0) > (a[at + 3] ?? 0) + this.#limit || (a[at + 1] ?? 0) > (b[at + 3] ?? 0) + this.#limit)
-          continue;
-        if (one[0] < other[0]) call(one[0], other[0]);
-        else call(other[0], one[0]);
-      }
-    }
-  }
 }
 
 const px = (gap: number): string => `${gap.toFixed(gap < 10 ? 1 : 0)} px`;

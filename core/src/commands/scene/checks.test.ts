@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { LINE, riderOn, sceneOf } from '../../testing/scenes.ts';
-import { acceptFinding, reopenFinding, setClearance } from './checks.ts';
+import { acceptFinding, reopenFinding, setBounds, setClearance } from './checks.ts';
 
 const place = { by: 'node', node: 'a' };
 const scene = sceneOf({
@@ -33,4 +33,18 @@ test('what was said of riders that are gone goes with the next that is said', ()
   const gone = { ...accepted, riders: accepted.riders.filter(({ id }) => id !== 'two') };
   const next = acceptFinding(gone, { finding: { ...finding, check: 'seam', riders: ['one'] } });
   expect(next.checks.meant.map(({ check }) => check)).toEqual(['seam']);
+});
+
+test('what a rider stays within is set anew, and that of riders that are gone goes with it', () => {
+  const lane = { side: 'in', area: { kind: 'lane', guide: 'line' }, by: 'pivot' } as const;
+  const art = { side: 'out', area: { kind: 'art', rider: 'three', part: 'rock' }, by: 'body' } as const;
+  const both = setBounds(setBounds(scene, { rider: 'one', bounds: [lane] }), { rider: 'two', bounds: [lane, art] });
+  expect(both.checks.bounds.map(({ rider }) => rider)).toEqual(['one', 'two', 'two']);
+  const again = setBounds(both, { rider: 'two', bounds: [art] });
+  expect(again.checks.bounds).toEqual([
+    { ...lane, rider: 'one' },
+    { ...art, rider: 'two' },
+  ]);
+  const gone = { ...again, riders: again.riders.filter(({ id }) => id !== 'one') };
+  expect(setBounds(gone, { rider: 'two', bounds: [] }).checks.bounds).toEqual([]);
 });

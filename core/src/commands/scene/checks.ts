@@ -1,4 +1,4 @@
-import type { Meant, Scene } from '../../scene/index.ts';
+import type { Bound, Meant, Scene } from '../../scene/index.ts';
 import { command } from '../command.ts';
 
 /** px that bodies can be asked to keep apart at most. */
@@ -36,4 +36,18 @@ export const acceptFinding = command<{ finding: Meant }>(
 export const reopenFinding = command<{ finding: Pick<Meant, 'check' | 'riders'> }>(
   () => undefined,
   (scene, { finding }) => ({ ...scene, checks: { ...scene.checks, meant: without(scene, finding) } }),
+);
+
+/** What a rider has to stay within or out of, instead of what was said of it before; nothing where there is none. */
+export const setBounds = command<{ rider: string; bounds: readonly Omit<Bound, 'rider'>[] }>(
+  () => undefined,
+  (scene, { rider, bounds }) => {
+    const there = new Set(scene.riders.map(({ id }) => id));
+    // What was said of riders that are gone goes with them.
+    const others = scene.checks.bounds.filter((one) => one.rider !== rider && there.has(one.rider));
+    return {
+      ...scene,
+      checks: { ...scene.checks, bounds: [...others, ...bounds.map((one) => ({ ...one, rider }))] },
+    };
+  },
 );

@@ -76,7 +76,7 @@ function parsed(file: ArrayBuffer): LibraryFont {
   if (file.byteLength > MOST_FONT_BYTES) throw new Error('the font is larger than 30 MB');
   if (kind === 'wOF2') throw new Error('WOFF 2 is not read: take the font’s TTF, OTF or WOFF file');
   if (kind === 'ttcf') throw new Error('it is a collection of fonts: take the file of one');
-  if (!['\0\x01\0\0', 'true', 'OTTO', 'wOFF'].includes(kind) || !parse) throw new Error('it is no font file');
+  if (!['\0\x01\0\0', 'true', 'OTTO', 'wOFF'].includes(kind) || !parse) throw new Error('it is not a font file');
   try {
     return parse(file);
   } catch {

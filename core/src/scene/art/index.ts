@@ -10,5 +10,5 @@ export {
 export type { ArtElement } from './element.ts';
 export { readArtMarkup, writeArtElement } from './markup.ts';
 export { artOfRider, ownArt } from './own.ts';
-export { paintingOf, pictureOf, pixelsOf, placedArt, posesOf, rootOf, type Picture } from './placed.ts';
+export { paintingOf, partIdsOf, pictureOf, pixelsOf, placedArt, posesOf, rootOf, type Picture } from './placed.ts';
 export { urlsIn, withUrls } from './urls.ts';

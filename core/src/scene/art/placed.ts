@@ -41,6 +41,21 @@ function verifiedOf(art: SvgArt): Verified {
 /** A drawing's verified elements. */
 export const rootOf = (art: SvgArt): Verified['root'] => verifiedOf(art).root;
 
+/** The ids of a drawing's parts, in its order; none of pixels. */
+export function partIdsOf(picture: Picture): readonly string[] {
+  if (picture.kind === 'image') return [];
+  const ids: string[] = [];
+  const visit = ({ children }: Verified['root']): void => {
+    for (const child of children) {
+      if (typeof child === 'string' || child.name === 'defs') continue;
+      if (child.attributes['id'] !== undefined) ids.push(child.attributes['id']);
+      visit(child);
+    }
+  };
+  visit(rootOf(picture));
+  return ids;
+}
+
 /** px of a picture that cost about as much to paint as a plain element. */
 const PIXELS_PER_ELEMENT = 20_000;
 

@@ -40,6 +40,8 @@ export type {
   Behind,
   GuideDepth,
   SvgArt,
+  Area,
+  Bound,
   Meant,
   Tracing,
 } from './types.ts';

@@ -40,4 +40,10 @@ export type GuideStroke = NonNullable<Guide['stroke']>;
 export type OutputSet = Scene['sets'][number];
 export type Output = OutputSet['outputs'][number];
 export type Meant = Scene['checks']['meant'][number];
+
+/** What a rider has to stay within, or out of. */
+export type Bound = Scene['checks']['bounds'][number];
+
+/** An area of the canvas, as a bound names it. */
+export type Area = Bound['area'];
 export type Tracing = Scene['tracing'][number];

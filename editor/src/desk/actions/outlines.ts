@@ -23,7 +23,7 @@ export async function copyPathData(guide: Guide): Promise<void> {
     await navigator.clipboard.writeText(d);
     tell(`“${guide.name}” was copied as path data.`);
   } catch {
-    tell(d, 'The clipboard is not to be had; here is the path data:');
+    tell(d, 'The clipboard is not available; here is the path data:');
   }
 }
 
@@ -33,11 +33,11 @@ const MOST_AT_ONCE = 5000;
 /** Adds guides made of outlines, one each, where they are. */
 export function addOutlines(desk: Desk, outlines: readonly Outline[], base: string, label: string): void {
   const all = outlines.filter((one) => one.nodes.length > 1);
-  if (all.length === 0) return tell('There is no path with two points in it.');
+  if (all.length === 0) return tell('Nothing was imported: no path with two points was found.');
   const drawn = all.slice(0, Math.min(MOST_AT_ONCE, MOST.guides - sceneOf(desk).guides.length));
   if (drawn.length < all.length)
     tell(
-      `The first ${drawn.length} of ${all.length} paths were taken in: ${MOST_AT_ONCE} come in at once, and a scene holds ${MOST.guides}.`,
+      `The first ${drawn.length} of ${all.length} paths were imported: at most ${MOST_AT_ONCE} at once, and a scene holds ${MOST.guides}.`,
     );
   const along = guidesAlong(sceneOf(desk));
   const guides = drawn.map((outline) => along(outline, base));
@@ -50,7 +50,7 @@ export function pastePathData(desk: Desk, text: string): boolean {
   if (!/^[Mm]\s*[-+.\d]/.test(d) || d.length > 2_000_000) return false;
   const read = outlinesFromPathData(d);
   if (read.ok) addOutlines(desk, read.outlines.map(heldOutline), 'Pasted path', 'Paste path data');
-  else tell(read.message, 'The pasted path data was not taken in');
+  else tell(read.message, 'The pasted path data was not imported');
   return true;
 }
 

@@ -11,7 +11,7 @@ export function saveScene(desk: Desk): void {
   saveFile(`${fileStem(scene.name)}.paceline.json`, 'application/json', text);
   if (cut.length > 0)
     warn(
-      'The file is not the whole scene',
+      'The file leaves out part of the scene',
       `A file cannot hold all of it. ${cut.slice(0, 4).join('; ')}${cut.length > 4 ? ' …' : ''}.`,
     );
   const missing = missingPictures(scene).length;

@@ -25,7 +25,7 @@ export function PaceCard() {
       <Card name="pace" number={4} title="Pace" summary="" isEmpty>
         <p className="card-empty">
           {rider
-            ? 'It has no guide and no keyframes: nothing of it moves in time.'
+            ? 'This rider has no guide and no keyframes, so it does not move.'
             : 'Select a rider to say when it is where.'}
         </p>
       </Card>

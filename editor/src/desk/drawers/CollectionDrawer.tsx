@@ -138,7 +138,7 @@ function GuideTile({ kept, own }: { kept: KeptGuide; own: boolean }) {
   const place = (): void => placeKept(desk, kept, [canvas.width / 2, canvas.height / 2]);
   const remove = async (): Promise<void> => {
     const restore = await removeKept(kept.id);
-    offerUndo(`“${kept.name}” was taken out of the collection`, restore);
+    offerUndo(`“${kept.name}” was removed from the collection`, restore);
   };
   return (
     <li className="guide-tile">

@@ -10,7 +10,7 @@ import '../ease/ease.css';
 export function EaseTiles({ eases }: { eases: readonly KeptEase[] }) {
   const remove = async ({ id, name }: KeptEase): Promise<void> => {
     const restore = await removeEase(id);
-    offerUndo(`“${name}” was taken out of the collection`, restore);
+    offerUndo(`“${name}” was removed from the collection`, restore);
   };
   return (
     <ul className="guide-grid">

@@ -99,7 +99,7 @@ function VersionRow({ card }: { card: VersionCard }) {
   ): Promise<void> => {
     const scene = await readVersion(card);
     if (scene) await work(scene);
-    else tell(`“${title}” cannot be read any more.`);
+    else tell(`“${title}” can no longer be read.`);
   };
   const compare = (): void => {
     if (isShown) set({ ghost: null });

@@ -23,9 +23,9 @@ export function CssRow({ ease, edit }: EaseEdit) {
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(text);
-      tell('The ease was copied as CSS.');
+      tell('The easing was copied as CSS.');
     } catch {
-      tell('The browser does not let it be copied; select the text and copy it instead.');
+      tell('The browser did not allow copying; select the text and copy it instead.');
     }
   };
   return (

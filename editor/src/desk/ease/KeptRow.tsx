@@ -18,7 +18,7 @@ export function KeptRow({ ease, edit }: EaseEdit) {
     if (!word) return;
     await keepEase(word, ease);
     setName('');
-    tell(`The ease is kept as “${word}”.`);
+    tell(`The easing was saved as “${word}”.`);
   };
   return (
     <>

@@ -240,7 +240,7 @@ export const COMMANDS: readonly FoundCommand[] = [
   },
   {
     title: 'Fit the canvas',
-    about: 'All of the canvas is in view; once more: everything, wherever it lies',
+    about: 'Fits the canvas in view; pressed again, everything in the scene',
     where: 'Canvas',
     also: 'zoom fit view reset whole',
     keys: '0',

@@ -15,7 +15,7 @@ const MOST_BYTES = 5 * 1024 * 1024;
 export async function importArt(file: File, desk: Desk): Promise<string | undefined> {
   if (file.size > MOST_BYTES) {
     warn(
-      `${file.name} was not taken in`,
+      `${file.name} was not imported`,
       `It is larger than 5 MB (${(file.size / 1024 / 1024).toFixed(1)} MB). Nothing was changed.`,
     );
     return undefined;
@@ -44,6 +44,6 @@ export async function importArtText(name: string, text: string, desk: Desk): Pro
   const id = takeInDrawing(desk, drawing);
   // What it is shown in, opened by whoever asked for it, is a turn of its own.
   await nextTurn();
-  if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was taken in`);
+  if (read.art.notices.length > 0) tell(read.art.notices.join(' '), `${name} was imported`);
   return id;
 }

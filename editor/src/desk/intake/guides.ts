@@ -30,7 +30,7 @@ export const bringInGuides = async (desk: Desk): Promise<void> =>
 export async function importGuideFiles(files: readonly File[], desk: Desk): Promise<void> {
   for (const file of files) {
     if (file.size > MOST_BYTES) {
-      warn(`${file.name} was not taken in`, 'It is larger than 20 MB. Nothing was changed.');
+      warn(`${file.name} was not imported`, 'It is larger than 20 MB. Nothing was changed.');
       continue;
     }
     const text = await file.text();
@@ -78,7 +78,7 @@ function tellTaken({ outlines, skipped }: Extract<TrailsResult, { ok: true }>, n
   const figure = (value: number): string => value.toLocaleString('en');
   if (fitted.length > 0)
     tell(`${figure(points)} points became ${figure(nodes)} nodes, within ${tolerance} px of them.`, name);
-  if (skipped.length > 0) tell(`Passed over: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
+  if (skipped.length > 0) tell(`Skipped: ${skipped.slice(0, 4).join('; ')}${skipped.length > 4 ? ' …' : ''}`, name);
 }
 
 /** Offers straight lines from point to point instead of a smooth way through them. */
@@ -92,7 +92,7 @@ function offerCorners(desk: Desk, guide: string, points: readonly Vec[], closed:
       perform(desk, 'Straight from point to point', setOutline, { guide, nodes, closed });
     return Promise.resolve();
   };
-  offer(`A smooth way through ${points.length} points`, 'Corners instead', straight, 20_000);
+  offer(`${points.length} points became a smooth path`, 'Make it corners', straight, 20_000);
 }
 
 /** Takes a list of points in as a guide: smooth through every one, or, of very many, near them. */

@@ -34,10 +34,10 @@ export async function outlineText(desk: Desk, art: Art, families: readonly strin
   }
   const { made, count, left } = end.result;
   if (count > 0) change(desk, `Convert text of ${art.name} to outlines`, (scene) => redrawArt(scene, { art: made }));
-  if (left.length > 0) warn(`${art.name}: not all of its text`, left.join(' '));
+  if (left.length > 0) warn(`${art.name}: some of its text stays text`, left.join(' '));
   else
     tell(
-      `${count === 1 ? 'A text is' : `${count} texts are`} outlines now: no font is needed wherever it is shown.`,
+      `${count === 1 ? 'A text was' : `${count} texts were`} converted to outlines: no font is needed to show ${count === 1 ? 'it' : 'them'}.`,
       art.name,
     );
 }

@@ -27,7 +27,7 @@ export const nameOf = (file: string): string => {
 export async function importRaster(file: File, desk: Desk): Promise<string | undefined> {
   const bitmap = await createImageBitmap(file).catch(() => undefined);
   if (!bitmap) {
-    warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
+    warn(`${file.name} was not imported`, 'It could not be read as a picture. Nothing was changed.');
     return undefined;
   }
   try {
@@ -92,7 +92,7 @@ export async function importAsPicture(
     const blob = await drawn(image, Math.max(1, Math.round(width * fine)), Math.max(1, Math.round(height * fine)));
     return await keepPicture(desk, nameOf(name), blob, width, height);
   } catch {
-    warn(`${name} was not taken in`, 'It could not be drawn as a picture. Nothing was changed.');
+    warn(`${name} was not imported`, 'It could not be drawn as a picture. Nothing was changed.');
     return undefined;
   } finally {
     URL.revokeObjectURL(url);

@@ -43,7 +43,7 @@ export async function setInFile(desk: Desk, file: File | undefined): Promise<voi
   if (!file) return;
   const read = await readSceneFile(file.name, file);
   if (read.ok) setSceneIn(desk, read.scene);
-  else warn(`${file.name} was not taken in`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
+  else warn(`${file.name} was not imported`, `${wordsOfProblems(read.problems)} Nothing was changed.`);
 }
 
 /** Sets a scene into the middle of the canvas, its loop taking `duration` s; tells what of it does not come along. */

@@ -20,7 +20,7 @@ export async function importStrip(files: readonly File[], desk: Desk): Promise<s
   const [first] = sorted;
   if (!first) return undefined;
   if (sorted.length > MOST_POSES) {
-    warn('The poses were not taken in', `There are ${sorted.length} of them, and a strip has at most ${MOST_POSES}.`);
+    warn('The poses were not imported', `There are ${sorted.length} pictures; at most ${MOST_POSES} can be poses.`);
     return undefined;
   }
   const isSheet = sorted.length === 1 && isRasterFile(first);
@@ -40,8 +40,8 @@ async function fromSheet(file: File): Promise<ReadPoses | undefined> {
     const [width, height] = [Math.floor(bitmap.width / grid.columns), Math.floor(bitmap.height / grid.rows)];
     if (width < 1 || height < 1 || Math.max(width, height) > MOST_SIDE || grid.columns * grid.rows > MOST_POSES) {
       warn(
-        `${file.name} was not taken in`,
-        `A pose has 1 to ${MOST_SIDE} px a side, and there are ${MOST_POSES} at most.`,
+        `${file.name} was not imported`,
+        `A pose is 1 to ${MOST_SIDE} px on each side, and there can be ${MOST_POSES} at most.`,
       );
       return undefined;
     }
@@ -60,7 +60,7 @@ async function fromSheet(file: File): Promise<ReadPoses | undefined> {
 
 async function bitmapOf(file: File): Promise<ImageBitmap | undefined> {
   const bitmap = await createImageBitmap(file).catch(() => undefined);
-  if (!bitmap) warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
+  if (!bitmap) warn(`${file.name} was not imported`, 'It could not be read as a picture. Nothing was changed.');
   return bitmap;
 }
 
@@ -146,7 +146,7 @@ async function fromFiles(files: readonly File[]): Promise<ReadPoses | undefined>
     notices.push(...art.art.notices);
     read.push(await fitsItsBox(art.art));
   }
-  if (notices.length > 0) tell([...new Set(notices)].join(' '), 'The poses were taken in');
+  if (notices.length > 0) tell([...new Set(notices)].join(' '), 'The poses were imported');
   return inOneBox(read);
 }
 

@@ -29,7 +29,7 @@ export async function bringInText(desk: Desk): Promise<string | undefined> {
   if (!isWanted || wish.text.trim() === '') return undefined;
   const drawn = await outlined(wish).catch(() => undefined);
   if (!drawn) {
-    warn('The text was not taken in', 'The font has not all of its letters. Nothing was changed.');
+    warn('The text was not imported', 'The font has not all of its letters. Nothing was changed.');
     return undefined;
   }
   return importArtText(wish.text.trim().slice(0, 40), drawn, desk);

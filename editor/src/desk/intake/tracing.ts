@@ -16,16 +16,16 @@ export async function addTracingFile(file: File, desk: Desk): Promise<void> {
   const type = tracingTypeOf(file);
   if (!type)
     return warn(
-      `${file.name} was not taken in`,
+      `${file.name} was not imported`,
       'A tracing picture is a PNG, JPEG, WebP, GIF or SVG. Nothing was changed.',
     );
   if (file.size > MOST_BYTES)
-    return warn(`${file.name} was not taken in`, 'It is larger than 12 MB. Nothing was changed.');
+    return warn(`${file.name} was not imported`, 'It is larger than 12 MB. Nothing was changed.');
   const read = type === 'image/svg+xml' ? await drawingOf(file) : undefined;
   if (read === null) return;
   const bytes = read ? new TextEncoder().encode(read.markup) : new Uint8Array(await file.arrayBuffer());
   const size = read ? ([read.width, read.height] as const) : await sizeOf(new Blob([bytes], { type }));
-  if (!size) return warn(`${file.name} was not taken in`, 'It could not be read as a picture. Nothing was changed.');
+  if (!size) return warn(`${file.name} was not imported`, 'It could not be read as a picture. Nothing was changed.');
   const [width, height] = size;
   const asset = await sha256(bytes);
   const { canvas } = sceneOf(desk);

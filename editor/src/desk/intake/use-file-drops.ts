@@ -16,7 +16,7 @@ const tellUnknown = (text: string): void =>
   tell(
     text.trim() === ''
       ? 'There is nothing to paste: nothing was copied on the Desk, and the clipboard holds no text or picture.'
-      : `“${text.trim().slice(0, 40)}${text.trim().length > 40 ? '…' : ''}” is no drawing, path, or list of points.`,
+      : `“${text.trim().slice(0, 40)}${text.trim().length > 40 ? '…' : ''}” is not a drawing, a path or a list of points.`,
     'Nothing was pasted',
   );
 
@@ -41,7 +41,7 @@ export function useFileDrops(): void {
       for (const file of files) {
         const kind = await kindOf(file);
         if (!kind) {
-          warn(`${file.name} was not taken in`, `The Desk takes ${ALL_KINDS}. Nothing was changed.`);
+          warn(`${file.name} was not imported`, `The Desk takes ${ALL_KINDS}. Nothing was changed.`);
           continue;
         }
         const other = await kind.take(file, desk);

@@ -92,7 +92,7 @@ function MarksTable({ rider, guide }: { rider: Rider; guide: Guide }) {
   const value = VALUES[by.column];
   const rows = [...rowsOf(rider, guide)].sort((a, b) => (value(a) - value(b)) * (by.down ? -1 : 1));
   return (
-    <Table className="marks-table" verticalSpacing={2} horizontalSpacing={4}>
+    <Table className="marks-table" verticalSpacing={2} horizontalSpacing={2}>
       <Table.Thead>
         <Table.Tr>
           {COLUMNS.map(([column, word]) => {

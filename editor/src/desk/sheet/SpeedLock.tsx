@@ -11,6 +11,7 @@ const [LEFT, DOWN] = [30, 34];
 export function SpeedLock({ axes }: { axes: Axes }) {
   const keeps = usePreferences((state) => state.keepsDuration);
   const setKeeps = usePreferences((state) => state.setKeepsDuration);
+  if (axes.ribbon === 0) return null;
   const Icon = keeps ? IconLock : IconLockOpen;
   return (
     <div className="speed-lock" style={{ left: axes.left - LEFT, top: ribbonBox(axes).top + DOWN }}>

@@ -19,6 +19,8 @@ export function useShowsHeading(): boolean {
 
 /** Share of the reach that is left free above and below it. */
 const PADDING = 0.02;
+/** px of height. Under a lower sheet charts stand in for the strip of speed. */
+const ROOMY = 230;
 /** px. A pane smaller than this shows no chart. */
 const SMALLEST = 120;
 
@@ -48,7 +50,9 @@ export function useSheetAxes(
   size: { readonly width: number; readonly height: number },
   stretch: readonly [number, number] | null,
 ): Axes | undefined {
-  const below = RIBBON + (useShowsHeading() ? HEADING_STRIP : 0);
+  const charts = useDeskView((state) => state.charts);
+  const hasRibbon = !charts || size.height >= ROOMY;
+  const below = (hasRibbon ? RIBBON : 0) + (useShowsHeading() ? HEADING_STRIP : 0);
   const axes = useMemo(() => {
     const guide = guideById(scene, route ?? null);
     if (!guide || size.width < SMALLEST || size.height < SMALLEST) return undefined;
@@ -65,8 +69,9 @@ export function useSheetAxes(
       to: stretch?.[1] ?? (1 + MARGIN) * motion.length,
       low: low - pad,
       high: high + pad,
+      ...(hasRibbon ? {} : { ribbon: 0 }),
     };
-  }, [scene, route, size, stretch, below]);
+  }, [scene, route, size, stretch, below, hasRibbon]);
   const [kept, keep] = useState(axes);
   if (isSame(kept, axes)) return kept;
   keep(axes);
@@ -85,4 +90,5 @@ const MEASURES = [
   'to',
   'low',
   'high',
+  'ribbon',
 ] as const satisfies readonly (keyof Axes)[];

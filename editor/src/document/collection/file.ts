@@ -53,7 +53,7 @@ export function readCollection(text: string): CollectionReading {
   const issue = read.error.issues[0];
   return {
     ok: false,
-    message: issue ? `${issue.path.join('.') || 'the file'}: ${issue.message}` : 'it is no collection of guides',
+    message: issue ? `${issue.path.join('.') || 'the file'}: ${issue.message}` : 'it is not a collection of guides',
   };
 }
 

@@ -40,6 +40,12 @@ const line = kept((guide: Guide, isSelected: boolean): Shape => {
   const width = (more: number): string | null =>
     thickness === undefined ? null : `stroke-width: ${thickness + more}px`;
   return group({ class: `guide${isSelected ? ' selected' : ''}${guide.stroke?.dash ? ' dashed' : ''}` }, [
+    // What its riders stay within, as wide as it is on the canvas.
+    guide.corridor !== null &&
+      shape('path', {
+        ...{ class: 'guide-lane', stroke: guide.color, 'stroke-width': guide.corridor },
+        d: pathData(guide.nodes, guide.closed),
+      }),
     ...pieces.map((piece) => shape('path', { class: `guide-casing${seam}`, style: width(3), d: dataOf(piece) })),
     ...pieces.map((piece) =>
       shape('path', {

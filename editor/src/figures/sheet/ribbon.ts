@@ -11,7 +11,7 @@ export const ribbon: Figure<SheetNow> = {
   of: ({ scene, rider, axes, guide }) => [rider && motionAsSet(scene, rider.id), axes, guide.color],
   draw({ scene, rider, axes, guide }) {
     const moving = rider && motionAsSet(scene, rider.id);
-    return moving ? { style: inRouteColor(guide.color), parts: partsOf(moving, axes) } : null;
+    return moving && axes.ribbon !== 0 ? { style: inRouteColor(guide.color), parts: partsOf(moving, axes) } : null;
   },
 };
 

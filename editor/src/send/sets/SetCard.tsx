@@ -46,7 +46,7 @@ export function SetCard({ scene, output, set, onShow }: SetCardProps) {
   const drop = (at: number): void => {
     const before = doc.state.committed;
     doc.do('Remove from set', (one) => dropOutput(one, { set: set.id, at }));
-    offerBack(`${wordsOfOutput(set.outputs[at] ?? { format: '', options: {} })} was taken out`, before);
+    offerBack(`${wordsOfOutput(set.outputs[at] ?? { format: '', options: {} })} was removed`, before);
   };
   const remove = (): void => {
     const before = doc.state.committed;

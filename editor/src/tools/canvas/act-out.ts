@@ -77,7 +77,7 @@ export function actOutTool(host: ToolHost, done: () => void): Tool {
       reset();
       if (!took) return host.tell('Keep the button down until the count is over, then move.');
       const acted = actedMotion(moments, { smoothing: host.options().actSmoothing });
-      if (!acted) return host.tell('The hand hardly moved: nothing was made of it.');
+      if (!acted) return host.tell('There was hardly any movement; nothing was changed.');
       const guide = putActed(host, id, acted);
       host.keepStroke({ kind: 'acted', guide, rider: id, hand: moments });
       done();

@@ -72,7 +72,7 @@ function Answers({ scene, finding }: FindingRowProps) {
         <button
           type="button"
           className="small-button"
-          title="It is no finding any more, until it is otherwise than now"
+          title="Accepts this finding; it comes back if what the check says changes"
           onClick={() =>
             perform(desk, 'Accept a finding', acceptFinding, { finding: { check, riders, found: words, why: '' } })
           }

@@ -118,7 +118,7 @@ export function StrokeRows({ guide, stroke }: { guide: Guide; stroke: GuideStrok
               onCommit={(text) => {
                 const dash = dashesOf(text);
                 if (dash) onChange({ ...stroke, dash });
-                else tell(`“${text}” is no pattern: dashes and gaps in px, as 12 4 2 4.`);
+                else tell(`“${text}” is not a pattern; enter dashes and gaps in px, such as 12 4 2 4.`);
               }}
             />
           )}

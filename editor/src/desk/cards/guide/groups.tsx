@@ -7,6 +7,7 @@ import { WAYS } from '../groups/ways.ts';
 import { DepthRows, firstDepth } from './DepthRows.tsx';
 import { RoundRow, SmoothRows, TransformRows } from './FitRows.tsx';
 import { GuideCarrier } from './GuideCarrier.tsx';
+import { FIRST_LANE, LaneRow } from './LaneRow.tsx';
 import { LinkRows } from './LinkRows.tsx';
 import { ShapeRows } from './ShapeRows.tsx';
 import { firstStroke, StrokeRows } from './StyleRows.tsx';
@@ -70,6 +71,19 @@ export const GUIDE_GROUPS: readonly CardGroup<OnGuide>[] = [
     remove: (desk, { guide }) =>
       change(desk, 'Remove the drawn line', (scene) => setGuide(scene, { id: guide.id, patch: { stroke: undefined } })),
     Rows: ({ on: { guide } }) => (guide.stroke ? <StrokeRows guide={guide} stroke={guide.stroke} /> : null),
+  },
+  {
+    id: 'lane',
+    title: 'Lane',
+    about: 'A width about the guide that its riders stay within; the Checks card says where they leave it.',
+    also: 'corridor road track width rail keep inside bounds',
+    picture: WAYS.wave,
+    has: ({ guide }) => guide.corridor !== null,
+    add: (desk, { guide }) =>
+      change(desk, 'Add a lane', (scene) => setGuide(scene, { id: guide.id, patch: { corridor: FIRST_LANE } })),
+    remove: (desk, { guide }) =>
+      change(desk, 'Remove the lane', (scene) => setGuide(scene, { id: guide.id, patch: { corridor: null } })),
+    Rows: ({ on: { guide } }) => <LaneRow guide={guide} />,
   },
   {
     id: 'guide-carrier',

@@ -12,10 +12,11 @@ import {
   type Rider,
 } from '@pace-line/core';
 import { change, perform } from '../../actions/change.ts';
-import type { Desk } from '../../desk.ts';
+import { sceneOf, type Desk } from '../../desk.ts';
 import type { CardGroup } from '../groups/group.ts';
 import { WAYS } from '../groups/ways.ts';
 import { BehindRows } from './BehindRows.tsx';
+import { areasFor, boundOf, BoundsRows, changeBound } from './BoundsRows.tsx';
 import { CarriedRows } from './CarriedRows.tsx';
 import { ClipRow } from './ClipRow.tsx';
 import { CopiesRows } from './CopiesRows.tsx';
@@ -122,6 +123,23 @@ export const RIDER_GROUPS: readonly CardGroup<OnRider>[] = [
     has: ({ rider }) => rider.inside !== null,
     remove: (desk, on) => patch(desk, on, 'Remove the clip', { inside: null }),
     Rows: ({ on }) => <ClipRow rider={on.rider} />,
+  },
+  {
+    id: 'bounds',
+    title: 'Stays within an area',
+    about:
+      'Checked against a lane, a closed guide or a drawing: the Checks card says where it leaves it, or enters it.',
+    also: 'corridor bounds road region keep inside outside avoid obstacle collision',
+    picture: WAYS.wave,
+    fits: ({ rider }, scene) => areasFor(scene, rider).length > 0 || boundOf(scene, rider) !== undefined,
+    has: ({ rider }, scene) => boundOf(scene, rider) !== undefined,
+    add: (desk, { rider }) => {
+      const scene = sceneOf(desk);
+      const [first] = areasFor(scene, rider);
+      if (first) changeBound(desk, scene, rider, { side: 'in', area: first[0], by: 'body' });
+    },
+    remove: (desk, { rider }) => changeBound(desk, sceneOf(desk), rider, null),
+    Rows: ({ on }) => <BoundsRows rider={on.rider} />,
   },
   {
     id: 'carried',

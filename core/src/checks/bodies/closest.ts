@@ -1,6 +1,5 @@
-import { gapBetween, noGap, stretchOf, type Body, type Vec } from '../../geometry/index.ts';
-import { POSE_SIZE } from '../../motion/index.ts';
-import type { Track } from './tracks.ts';
+import { gapBetween, isPartlyIn, nearParts, noGap, stretchOf, type Body, type Vec } from '../../geometry/index.ts';
+import { POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
 
 /** s. Pieces of time are not halved below this. */
 const SHORTEST = 0.0005;
@@ -11,7 +10,18 @@ const NEARER = 0.02;
 /** By how much more two bodies may move against each other between two looks than the looks tell. */
 const MARGIN = 1.3;
 
-/** How near two riders come, and when they are nearer than they may be. */
+/** Something that has a body over time: a rider, its pivot, an area of the canvas. */
+export interface Mover {
+  readonly motion: Pick<RiderMotion, 'poseAt'>;
+  /** The times at which it is not smooth, s, ascending. */
+  readonly events: readonly number[];
+  /** Whether it is an area with long edges, in or beside which others move. */
+  readonly isArea?: boolean;
+  /** The body that is shown in a pose; undefined where nothing is. */
+  bodyIn(data: ArrayLike<number>, offset?: number): Body | undefined;
+}
+
+/** How near two come, and when they are nearer than they may be. */
 export interface Closest {
   /** px; 0 where they overlap. Infinity where they never come nearer than they may. */
   gap: number;
@@ -49,8 +59,8 @@ const GAP = noGap();
  * advancement (Mirtich 1996; Tang, Kim, Manocha: C²A, 2009), with the motion's bound taken from looks at its ends and middle.
  */
 export class PairSearch {
-  readonly #a: Track;
-  readonly #b: Track;
+  readonly #a: Mover;
+  readonly #b: Mover;
   /** px: what is nearer than this is found; 0: what touches. */
   readonly limit: number;
   readonly #found: Closest = {
@@ -65,7 +75,7 @@ export class PairSearch {
   readonly #middles: Look[] = [];
   #ends: readonly [Look, Look] = [newLook(), newLook()];
 
-  constructor(a: Track, b: Track, limit: number) {
+  constructor(a: Mover, b: Mover, limit: number) {
     this.#a = a;
     this.#b = b;
     this.limit = limit;
@@ -102,9 +112,18 @@ export class PairSearch {
     // That it is beyond a smaller cutoff says nothing.
     if (Number.isNaN(look.gap) || (look.gap === Infinity && cutoff > look.cutoff)) {
       look.cutoff = cutoff;
-      gapBetween({ body: bodyA, data: look.a, offset: 0 }, { body: bodyB, data: look.b, offset: 0 }, cutoff, GAP);
-      look.gap = GAP.gap;
-      this.#consider(look.time);
+      const [a, b] = [
+        { body: bodyA, data: look.a, offset: 0 },
+        { body: bodyB, data: look.b, offset: 0 },
+      ];
+      const parts = this.#b.isArea ? nearParts(a, b, cutoff) : undefined;
+      if (parts?.length === 0) look.gap = Infinity;
+      else if (parts && isPartlyIn(a, b)) this.#found.gap = look.gap = 0;
+      else {
+        gapBetween(a, b, cutoff, GAP, parts);
+        look.gap = GAP.gap;
+        this.#consider(look.time);
+      }
     }
     return look.gap;
   }

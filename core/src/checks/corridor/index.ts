@@ -1,0 +1,215 @@
+import { Body, unionOf, type Box } from '../../geometry/index.ts';
+import { POSE, type Motion, type RiderMotion } from '../../motion/index.ts';
+import { artOfRider, guideById, riderById, type Area, type Bound, type Scene } from '../../scene/index.ts';
+import { PairSearch, type Mover } from '../bodies/closest.ts';
+import { lookIn } from '../bodies/look-in.ts';
+import { cellsOf, trackOf, type Track } from '../bodies/tracks.ts';
+import type { Check, Finding } from '../check.ts';
+import { placedArea, type Placed } from './areas.ts';
+import { deepest, type Depth } from './depth.ts';
+
+/** A rider that leaves what it has to stay within, or enters what it has to stay out of. */
+export interface CorridorFinding extends Depth {
+  readonly bound: Bound;
+  readonly spans: readonly (readonly [from: number, to: number])[];
+}
+
+/** What a scene's riders are held to: the lanes of their guides, and what was set for them. */
+export function boundsOf({ checks, guides, riders }: Scene): readonly Bound[] {
+  const lanes = new Set(guides.flatMap(({ id, corridor }) => (corridor === null ? [] : [id])));
+  const set = checks.bounds.filter(({ rider }) => riders.some(({ id }) => id === rider));
+  const own = riders.flatMap(({ id, guide }): Bound[] =>
+    guide !== null &&
+    lanes.has(guide) &&
+    !set.some(({ rider, area }) => rider === id && area.kind === 'lane' && area.guide === guide)
+      ? [{ rider: id, side: 'in', area: { kind: 'lane', guide }, by: 'body' }]
+      : [],
+  );
+  return [...own, ...set];
+}
+
+/** Where riders leave what they have to stay within, or enter what they have to stay out of: over continuous time, by all that they paint or by their pivot; the farthest first. */
+export function checkCorridor(scene: Scene, motion: Motion): CorridorFinding[] {
+  return boundsOf(scene)
+    .flatMap((bound) => foundOf(scene, motion, bound) ?? [])
+    .sort((a, b) => b.depth - a.depth || a.at - b.at);
+}
+
+interface Known {
+  readonly body: Body;
+  readonly by: RiderMotion | undefined;
+  readonly bound: Bound;
+  readonly found: CorridorFinding | undefined;
+}
+
+/** What was found of a rider that is as it was then. */
+const known = new WeakMap<Track, Known[]>();
+
+const isSame = (a: Bound, b: Bound): boolean =>
+  a === b || (a.side === b.side && a.by === b.by && JSON.stringify(a.area) === JSON.stringify(b.area));
+
+function foundOf(scene: Scene, motion: Motion, bound: Bound): CorridorFinding | undefined {
+  const rider = riderById(scene, bound.rider);
+  const moving = motion.rider(bound.rider);
+  const art = rider && artOfRider(scene, rider);
+  const area = placedArea(scene, motion, bound.area);
+  if (!rider?.output || !moving || !art || !area || area.by === moving) return undefined;
+  const track = trackOf(moving, art, scene, motion.length);
+  const before = known.get(track) ?? [];
+  const same = before.find((one) => one.body === area.body && one.by === area.by && isSame(one.bound, bound));
+  if (same) return same.found;
+  const found = searched(track, area, bound, motion);
+  known.set(track, [...before, { body: area.body, by: area.by, bound, found }]);
+  return found;
+}
+
+function searched(track: Track, area: Placed, bound: Bound, motion: Motion): CorridorFinding | undefined {
+  const cells = cellsOf(motion.length);
+  const mover = bound.by === 'pivot' ? pivotOf(track) : track;
+  const about: Mover = areaMover(area, area.body, motion.length);
+  // To leave an area is to overlap what lies round it.
+  const against = bound.side === 'out' ? about : areaMover(area, around(area, track, motion.length), motion.length);
+  const search = new PairSearch(mover, against, 0);
+  for (let cell = 0; cell < cells; cell++) {
+    if ((track.swept[4 * cell] ?? Infinity) > (track.swept[4 * cell + 2] ?? -Infinity)) continue;
+    lookIn(search, mover, against, (motion.length * cell) / cells, (motion.length * (cell + 1)) / cells);
+  }
+  const { spans } = search.found;
+  return spans.length > 0 ? { bound, spans, ...deepest(mover, about, bound.side, spans) } : undefined;
+}
+
+/** An area over time: where what carries it brings it. */
+function areaMover({ by }: Placed, body: Body, length: number): Mover {
+  return {
+    motion: by ?? { poseAt: (_time, _side, data = new Float64Array(16), offset = 0) => standing(data, offset) },
+    events: by && by.varies.length > 0 ? by.events(0, length) : [],
+    isArea: true,
+    bodyIn: () => body,
+  };
+}
+
+const STANDING = [1, 0, 0, 1, 0, 0, 1] as const;
+
+function standing(data: Float64Array, offset: number): Float64Array {
+  data.set(STANDING, offset);
+  return data;
+}
+
+/** px: how large a pivot is. */
+const POINT = 1e-4;
+const POINT_BODY = new Body([[-POINT, -POINT, POINT, -POINT, 0, POINT]]);
+
+/** A rider's pivot while the rider is seen. */
+function pivotOf(track: Track): Mover {
+  return {
+    events: track.events,
+    motion: {
+      poseAt(time, side, data = new Float64Array(16), offset = 0) {
+        track.motion.poseAt(time, side, data, offset);
+        const [x, y] = [data[offset + POSE.x] ?? 0, data[offset + POSE.y] ?? 0];
+        data.set([1, 0, 0, 1, x, y], offset);
+        return data;
+      },
+    },
+    bodyIn: (data, offset) => (track.bodyIn(data, offset) ? POINT_BODY : undefined),
+  };
+}
+
+/** px beyond all that is reached to which the outside of an area goes on. */
+const BEYOND = 100;
+
+/** What lies round an area, as far as a rider comes. */
+function around({ rings, body, by }: Placed, { swept }: Track, length: number): Body {
+  let reach: Box = by ? reachOf(by, body.box, length) : body.box;
+  for (let at = 0; at < swept.length; at += 4)
+    if ((swept[at] ?? 0) <= (swept[at + 2] ?? 0))
+      reach = unionOf(reach, {
+        left: swept[at] ?? 0,
+        top: swept[at + 1] ?? 0,
+        right: swept[at + 2] ?? 0,
+        bottom: swept[at + 3] ?? 0,
+      });
+  // However it is turned meanwhile.
+  const far = Math.hypot(reach.right - reach.left, reach.bottom - reach.top) / least(by, length) + BEYOND;
+  const { left, top, right, bottom } = body.box;
+  const edge = [left - far, top - far, right + far, top - far, right + far, bottom + far, left - far, bottom + far];
+  return new Body([edge, ...rings]);
+}
+
+/** Looks at what carries an area, for how far it is carried and how small it becomes. */
+const LOOKS = 240;
+
+function reachOf(by: RiderMotion, box: Box, length: number): Box {
+  let all = box;
+  for (let k = 0; k <= LOOKS; k++) {
+    const pose = by.poseAt((length * k) / LOOKS);
+    for (const x of [box.left, box.right])
+      for (const y of [box.top, box.bottom]) {
+        const px = (pose[0] ?? 1) * x + (pose[2] ?? 0) * y + (pose[4] ?? 0);
+        const py = (pose[1] ?? 0) * x + (pose[3] ?? 1) * y + (pose[5] ?? 0);
+        all = unionOf(all, { left: px, top: py, right: px, bottom: py });
+      }
+  }
+  return all;
+}
+
+/** The smallest scale of what carries an area. */
+function least(by: RiderMotion | undefined, length: number): number {
+  if (!by) return 1;
+  let scale = 1;
+  for (let k = 0; k <= LOOKS; k++) {
+    const pose = by.poseAt((length * k) / LOOKS);
+    scale = Math.min(scale, Math.abs(pose[POSE.scaleX] ?? 1), Math.abs(pose[POSE.scaleY] ?? 1));
+  }
+  return Math.max(scale, 0.01);
+}
+
+/** The area as its findings name it. */
+export function areaWords(scene: Scene, area: Area): string {
+  const guide = (id: string): string => `“${guideById(scene, id)?.name ?? id}”`;
+  switch (area.kind) {
+    case 'lane':
+      return `the lane of ${guide(area.guide)}`;
+    case 'inside':
+      return guide(area.guide);
+    case 'between':
+      return `the track of ${guide(area.guides[0])} and ${guide(area.guides[1])}`;
+    case 'art':
+      return `“${riderById(scene, area.rider)?.name ?? area.rider}”${area.part === null ? '' : ` (${area.part})`}`;
+  }
+}
+
+/** When, and by how much, a rider is where it has to keep from. */
+export function corridorWords(scene: Scene, { bound, depth, spans }: CorridorFinding): string {
+  const [first] = spans;
+  const when = first ? `${first[0].toFixed(2)}–${first[1].toFixed(2)} s` : '';
+  const more = spans.length > 1 ? `, ${spans.length} times` : '';
+  const verb = bound.side === 'in' ? 'leaves' : 'enters';
+  return `${verb} ${areaWords(scene, bound.area)} by ${depth.toFixed(1)} px, ${when}${more}`;
+}
+
+export const corridor: Check<'corridor'> = {
+  id: 'corridor',
+  label: 'Corridor',
+  about:
+    'Riders that leave the lane or the area that they have to stay within, or enter one that they have to stay out of',
+  find({ scene, motion }) {
+    // A rider's are one finding, the worst first.
+    const riders = new Map<string, CorridorFinding[]>();
+    for (const one of checkCorridor(scene, motion))
+      riders.set(one.bound.rider, [...(riders.get(one.bound.rider) ?? []), one]);
+    return [...riders].flatMap(([rider, found]): Finding[] => {
+      const [worst] = found;
+      if (!worst) return [];
+      const { at, place } = worst;
+      const spans = found.flatMap((one) => one.spans).sort((a, b) => a[0] - b[0]);
+      return [
+        {
+          ...{ check: 'corridor', holds: false, riders: [rider], at, spans, place },
+          words: found.map((one) => corridorWords(scene, one)).join('; '),
+          figures: { depth: worst.depth, at, spans, bounds: found.map(({ bound, depth }) => ({ ...bound, depth })) },
+        },
+      ];
+    });
+  },
+};
