@@ -228,7 +228,9 @@ export {
 export {
   checkClosing,
   closingWords,
+  isOffered,
   jumpWords,
+  offerWords,
   seamHolds,
   seamWords,
   stridesOf,
@@ -248,6 +250,9 @@ export {
   findingsBy,
   QUICK_CHECKS,
   type Told,
+  withOffer,
+  type Offer,
+  type Offers,
 } from './checks/index.ts';
 export {
   type Acted,

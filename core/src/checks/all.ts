@@ -5,6 +5,8 @@ import { corridor } from './corridor/index.ts';
 import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
 
+import { offersFor as offersBy, type Offers } from './offers/index.ts';
+
 export type { Told } from './findings.ts';
 export { sharing } from './sharing.ts';
 
@@ -17,3 +19,6 @@ export const findingsOf = (scene: Scene, only?: readonly string[]): readonly Tol
     CHECKS.filter(({ id }) => !only || only.includes(id)),
     scene,
   );
+
+/** What can be done about a finding of a scene, judged by all checks. */
+export const offersFor = (scene: Scene, finding: Told): Offers => offersBy(scene, finding, CHECKS);

@@ -1,6 +1,8 @@
+import { riderById, type Scene } from '../scene/index.ts';
 import { TURNS_AT_REST } from './mends.ts';
 import type { Closing } from './closing.ts';
 import type { JumpFinding } from './jumps.ts';
+import type { Offer } from './offers/index.ts';
 import type { SnapFinding } from './snaps.ts';
 import { SEAM, type SeamFinding } from './seam.ts';
 
@@ -39,3 +41,19 @@ export const closingWords = ({ loops, length }: Closing): string =>
   length === undefined || loops === undefined
     ? 'never'
     : `after ${loops} loop${loops > 1 ? 's' : ''}, ${length.toFixed(2)} s`;
+
+/** What an offer does, as its button says it. */
+export function offerWords(scene: Scene, { kind, rider, from, to }: Offer): string {
+  const name = riderById(scene, rider)?.name ?? rider;
+  const by = Math.abs(to - from);
+  switch (kind) {
+    case 'delay':
+      return `Start ${name} ${by.toFixed(2)} s ${to > from ? 'later' : 'earlier'}`;
+    case 'lift':
+      return `Lift ${name} by ${to > from ? '' : '−'}${by.toFixed(1)} px`;
+    case 'scale':
+      return `Scale ${name} to ${Math.round(to * 100)} %`;
+    case 'smooth':
+      return `Smooth the heading of ${name} over ${to.toFixed(0)} px`;
+  }
+}

@@ -8,6 +8,7 @@ import {
   withoutTracing,
   type Scene,
   type SceneReading,
+  type Offers,
   type Told,
   type TrailsAsked,
   type TrailsResult,
@@ -28,6 +29,11 @@ const sending = new WorkerPool<SendHandlers>(
 );
 /** Of its own, so that neither waits for the other. */
 const checking = new WorkerPool<SendHandlers>(
+  () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
+  1,
+);
+/** What would put a finding right takes longer: what is found of later edits does not wait for it. */
+const mending = new WorkerPool<SendHandlers>(
   () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
   1,
 );
@@ -105,6 +111,10 @@ function sent(input: SendInput, needs: Written['needs'], watch: JobWatch<FileChu
 
 /** ms. Checks that take longer are given up. */
 const CHECKING_LIMIT = 30_000;
+
+/** Looks for what would put a finding right, off the main thread. */
+export const offers = (scene: Scene, finding: Told): Job<Offers> =>
+  mending.run('offers', { scene: withoutPixels(scene), finding }, { limit: CHECKING_LIMIT });
 
 /** Checks a scene off the main thread. */
 export const findings = (scene: Scene): Job<readonly Told[]> =>

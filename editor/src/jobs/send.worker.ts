@@ -6,11 +6,12 @@ import {
   send,
   type PixelOptions,
   type Scene,
+  type Offers,
   type Told,
   type Sink,
   type TakeError,
 } from '@pace-line/core';
-import { findingsOf, sharing } from '@pace-line/core/findings';
+import { findingsOf, offersFor, sharing } from '@pace-line/core/findings';
 import type { Pictures } from './pixels/pictures.ts';
 import { pixelsOf } from './pixels/source.ts';
 import type { JobReports } from './protocol.ts';
@@ -49,6 +50,11 @@ const handlers = {
   checks(scene: Scene): readonly Told[] {
     checked = sharing(checked, scene);
     return findingsOf(checked);
+  },
+  /** What would put a finding right. */
+  offers({ scene, finding }: { readonly scene: Scene; readonly finding: Told }): Offers {
+    checked = sharing(checked, scene);
+    return offersFor(checked, finding);
   },
   async send(
     { scene, format: id, options, isMeasured, pictures }: SendInput,

@@ -19,12 +19,12 @@ export function placedArea(scene: Scene, motion: Motion, area: Area): Placed | u
     case 'inside': {
       const guide = guideById(scene, area.guide);
       const made = guide && (area.kind === 'lane' ? laneOf(guide) : insideOf(guide));
-      return made && { ...made, by: carrierOf(motion, guide) };
+      return made && { ...made, by: carrierOf(guide, motion) };
     }
     case 'between': {
       const [a, b] = area.guides.map((id) => guideById(scene, id));
       const made = a && b && a.carrier === b.carrier ? betweenOf(a, b) : undefined;
-      return made && { ...made, by: carrierOf(motion, a) };
+      return made && { ...made, by: carrierOf(a, motion) };
     }
     case 'art': {
       const rider = riderById(scene, area.rider);
@@ -37,7 +37,7 @@ export function placedArea(scene: Scene, motion: Motion, area: Area): Placed | u
   }
 }
 
-const carrierOf = (motion: Motion, guide: Guide | undefined): RiderMotion | undefined =>
+const carrierOf = (guide: Guide | undefined, motion: Motion): RiderMotion | undefined =>
   guide?.carrier == null ? undefined : motion.rider(guide.carrier);
 
 interface Made {

@@ -1,10 +1,19 @@
 import { useMemo } from 'react';
-import { acceptFinding, mendsOfSeam, reopenFinding, riderById, type Scene, type Told } from '@pace-line/core';
+import {
+  acceptFinding,
+  isOffered,
+  mendsOfSeam,
+  reopenFinding,
+  riderById,
+  type Scene,
+  type Told,
+} from '@pace-line/core';
 import { NOTHING } from '../../../document/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
 import { MENDS, turns } from './mends.ts';
+import { Offers } from './Offers.tsx';
 
 interface FindingRowProps {
   readonly scene: Scene;
@@ -68,6 +77,7 @@ function Answers({ scene, finding }: FindingRowProps) {
           {MENDS[kind][0]}
         </button>
       ))}
+      {!holds && isOffered(check) && <Offers scene={scene} finding={finding} />}
       {!holds && (
         <button
           type="button"

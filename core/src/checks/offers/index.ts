@@ -1,0 +1,142 @@
+import { dependenciesOf, riderById, type Scene } from '../../scene/index.ts';
+import type { Check, Finding } from '../check.ts';
+import { findingsBy, type Told } from '../findings.ts';
+import { KNOBS, knobOf, type Knob, type KnobKind } from './knobs.ts';
+
+export type { KnobKind } from './knobs.ts';
+
+/** A change that puts a finding right. */
+export interface Offer {
+  readonly kind: KnobKind;
+  readonly rider: string;
+  /** The value as it is, and as it would be: s, px, a factor of its size, px. */
+  readonly from: number;
+  readonly to: number;
+  /** The change as a share of what it is a change in: smaller ones are offered first. */
+  readonly size: number;
+}
+
+/** What can be done about a finding. */
+export interface Offers {
+  /** The smallest changes after which it is gone and nothing else is worse, the smallest first. */
+  readonly offers: readonly Offer[];
+  /** Where there are none: what comes nearest, and what the check says after it. */
+  readonly nearest: { readonly offer: Offer; readonly words: string } | null;
+}
+
+/** Offers that are made at most. */
+const MOST = 3;
+
+/** Halvings of the way between a value that is not enough and one that is. */
+const HALVINGS = 9;
+
+/** Whether something can be offered for what a check finds. */
+export const isOffered = (check: string): boolean => check in KNOBS;
+
+/** A scene with an offer taken. */
+export const withOffer = (scene: Scene, { kind, rider, to }: Offer): Scene => knobOf(kind).set(scene, rider, to);
+
+/**
+ * The smallest changes of one value of one rider that put a finding right: when it starts, how far beside its guide it rides, how large it is, over which length its nose is averaged. Values are tried outward from
+ * what they are, and between the last that is not enough and the first that is; each result is judged by the check itself, and by all `checks` before it is offered: nothing that was found
+ * before may be worse, and nothing new be found. Riders that are locked are left as they are.
+ */
+export function offersFor(scene: Scene, finding: Finding, checks: readonly Check[]): Offers {
+  const check = checks.filter(({ id }) => id === finding.check);
+  const concerned = onlyThose(scene, finding.riders);
+  const before = badly(findingsBy(checks, scene));
+  const found: Offer[] = [];
+  let nearest: { readonly offer: Offer; readonly words: string; readonly lasts: number } | null = null;
+  for (const knob of KNOBS[finding.check] ?? [])
+    for (const id of finding.riders) {
+      const rider = riderById(scene, id);
+      if (!rider || rider.locked) continue;
+      const offerOf = (to: number): Offer => ({
+        ...{ kind: knob.kind, rider: id, from: knob.now(rider), to },
+        size: knob.size(scene, rider, to),
+      });
+      const left = (value: number): Told | undefined =>
+        findingsBy(check, knob.set(concerned, id, value)).find((one) => !one.holds && isSame(one, finding));
+      const isRight = (value: number): boolean =>
+        left(value) === undefined && isNoWorse(before, badly(findingsBy(checks, knob.set(scene, id, value))), finding);
+      for (const values of knob.tried(scene, rider, finding.at ?? 0)) {
+        const to = smallest(knob, knob.now(rider), values, left, isRight, (value, one) => {
+          const lasts = lasting(one);
+          if (!nearest || lasts < nearest.lasts) nearest = { offer: offerOf(value), words: one.words, lasts };
+        });
+        if (to !== undefined) found.push(offerOf(to));
+      }
+    }
+  const offers = found.sort((a, b) => a.size - b.size).slice(0, MOST);
+  return { offers, nearest: offers.length === 0 ? nearest : null };
+}
+
+/** The value nearest to what it is that is right; undefined where none of those that are tried is. */
+function smallest(
+  knob: Knob,
+  now: number,
+  values: readonly number[],
+  left: (value: number) => Told | undefined,
+  isRight: (value: number) => boolean,
+  tell: (value: number, one: Told) => void,
+): number | undefined {
+  let bad = now;
+  for (const value of values) {
+    const one = left(value);
+    if (one) {
+      tell(value, one);
+      bad = value;
+      continue;
+    }
+    let [low, high] = [bad, value];
+    for (let k = 0; k < HALVINGS && !knob.isGiven; k++) {
+      const middle = (low + high) / 2;
+      if (left(middle)) low = middle;
+      else high = middle;
+    }
+    const to = beyond(high, now, knob.digits);
+    if (isRight(to)) return to;
+    bad = value;
+  }
+  return undefined;
+}
+
+/** A value with so many decimals that is not nearer to what it was. */
+function beyond(value: number, now: number, digits: number): number {
+  const unit = 10 ** digits;
+  const rounded = value > now ? Math.ceil(value * unit - 1e-6) : Math.floor(value * unit + 1e-6);
+  return rounded / unit;
+}
+
+const keyOf = ({ check, riders }: Finding): string => `${check} ${[...riders].sort().join(' ')}`;
+
+const isSame = (a: Finding, b: Finding): boolean => keyOf(a) === keyOf(b);
+
+/** s that a finding lasts in all. */
+const lasting = ({ spans }: Finding): number => spans.reduce((sum, [from, to]) => sum + to - from, 0);
+
+/** What is wrong, by whom it is about, and how badly: how long it lasts, or how often it is. */
+const badly = (found: readonly Told[]): ReadonlyMap<string, number> =>
+  new Map(found.flatMap((one) => (one.holds ? [] : [[keyOf(one), lasting(one) + one.spans.length * 1e-3] as const])));
+
+/** s by which what was wrong before may last longer and count as no worse. */
+const SLACK = 2e-3;
+
+function isNoWorse(before: ReadonlyMap<string, number>, after: ReadonlyMap<string, number>, finding: Finding): boolean {
+  return [...after].every(([key, bad]) => key !== keyOf(finding) && bad <= (before.get(key) ?? -1) + SLACK);
+}
+
+/** A scene of which only some riders, and what moves with them, are looked at. */
+function onlyThose(scene: Scene, ids: readonly string[]): Scene {
+  const concerned = (id: string, seen: readonly string[] = []): boolean => {
+    const rider = riderById(scene, id);
+    return (
+      ids.includes(id) ||
+      (rider !== undefined && !seen.includes(id) && dependenciesOf(rider).some((one) => concerned(one, [...seen, id])))
+    );
+  };
+  return {
+    ...scene,
+    riders: scene.riders.map((rider) => (rider.output && !concerned(rider.id) ? { ...rider, output: false } : rider)),
+  };
+}
