@@ -32,6 +32,9 @@ test('what overlaps is told, drawn at its place and time, meant so or found agai
   const words = (await page.locator('.finding-word').textContent()) ?? '';
   expect(words).toMatch(/^overlap \d+\.\d\d–\d+\.\d\d s/);
   await expect(row).toContainText(words);
+  // On the sheet both times have a band, and what is looked at has its sign.
+  await expect(page.locator('.sheet-pane .finding-band:not(.looked-at)')).toHaveCount(2);
+  await expect(page.locator('.sheet-pane .finding-sign')).toHaveCount(2);
   // The same words from the command line, of the file that the Desk saves.
   const scene = await savedScene(page);
   const folder = mkdtempSync(join(tmpdir(), 'pace-line-'));
@@ -58,6 +61,10 @@ test('what overlaps is told, drawn at its place and time, meant so or found agai
   await expect(card(page)).toContainText('no findings');
   expect((await savedScene(page)).checks.meant).toMatchObject([{ check: 'clearance', found: words }]);
   await card(page).getByRole('button', { name: 'Meant so: 1' }).click();
+  const reason = card(page).getByRole('textbox', { name: 'Reason' });
+  await reason.fill('they are moored together');
+  await reason.press('Enter');
+  await expect.poll(async () => (await savedScene(page)).checks.meant[0]?.why).toBe('they are moored together');
   await card(page).getByRole('button', { name: 'a finding again' }).click();
   await expect(card(page)).toContainText('1 finding');
   await page.keyboard.press('Control+z');

@@ -83,7 +83,7 @@ describe('check', () => {
     });
     expect(await call('check', ferries, '--only', 'seem')).toMatchObject({
       code: 2,
-      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance\n',
+      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor\n',
     });
   });
 
@@ -108,6 +108,34 @@ describe('check', () => {
     expect((rows[0] as { riders: string[] }).riders).toHaveLength(2);
     writeFileSync(open, JSON.stringify({ ...scene, checks: { meant: [{ ...meant, found: 'overlap 0.10–0.20 s' }] } }));
     expect((await call('check', open, '--only', 'clearance')).code).toBe(1);
+  });
+
+  test('--limits checks against those of a file; what is wrong with it is an error in a line', async () => {
+    const limits = join(folder, 'limits.json');
+    const given = (text: string): Promise<{ code: number; out: string; err: string }> => {
+      writeFileSync(limits, text);
+      return call('check', ferries, '--only', 'clearance,corridor', '--limits', limits);
+    };
+    // The two ferries are half a loop apart, and a skiff rides beside them.
+    expect((await given('{ "clearance": 0 }')).code).toBe(0);
+    const near = await given('{ "clearance": 200 }');
+    expect(near.code).toBe(1);
+    expect(near.out).toMatch(/^no {2}clearance {2}"Ferry [AB]", "Skiff": [\d.]+ px at [\d.]+ s\n/);
+    const guide = (JSON.parse(readFileSync(ferries, 'utf8')) as { guides: { id: string }[] }).guides[0]!.id;
+    const out = await given(JSON.stringify({ bounds: [{ rider: 'ferry-a', area: { kind: 'inside', guide } }] }));
+    expect(out.out).toMatch(/^no {2}corridor {2}"Ferry A": leaves “Ferry service” by [\d.]+ px, /);
+    for (const [text, words] of [
+      ['{ "clearance": -1 }', 'checks.clearance'],
+      ['{ "clearence": 1 }', '"clearence" is not known here'],
+      ['[1]', 'limits are one JSON object'],
+      ['clearance: 1', 'limits are JSON'],
+    ] as const) {
+      const bad = await given(text);
+      expect(bad.code).toBe(2);
+      expect(bad.err).toContain(words);
+      expect(bad.err.trim().split('\n')).toHaveLength(1);
+    }
+    expect((await call('check', ferries, '--limits', join(folder, 'none.json'))).code).toBe(2);
   });
 
   test('a scene that plays once has nothing to close', async () => {

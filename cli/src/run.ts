@@ -9,6 +9,7 @@ import { sample } from './sample.ts';
 import { formatsHelp } from './options.ts';
 import { toldProgress } from './progress.ts';
 import { withFonts } from './fonts.ts';
+import { withLimits } from './limits.ts';
 import { loadScene } from './scene.ts';
 import { onEachChange } from './watch.ts';
 
@@ -18,12 +19,13 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
   pace-line export FILE --to FORMAT --out PATH [--set NAME=VALUE …] [--font FILE …] [--hash] [--progress] [--watch]
   pace-line export FILE --all --out FOLDER [--pixels] [--set [FORMAT.]NAME=VALUE …] [--hash] [--progress] [--watch]
   pace-line export FILE --kept SET --out FOLDER [--hash] [--progress] [--watch]
-  pace-line check FILE [--json] [--only CHECK,CHECK]
+  pace-line check FILE [--json] [--only CHECK,CHECK] [--limits FILE]
   pace-line validate FILE
   pace-line --version
 
   FILE may be - for standard input, PATH - for standard output
   --only keeps to the checks it names, of ${CHECK_IDS.join(', ')}
+  --limits FILE checks against what that says instead of the scene: JSON as in its checks, such as {"clearance": 12}
   --progress says how far painting is, a line for each tenth of it; a terminal is told by itself
   --font FILE makes outlines of the texts in that font, for as often as it is given: TTF, OTF or WOFF
   --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
@@ -57,6 +59,7 @@ const OPTIONS = {
   watch: { type: 'boolean' },
   json: { type: 'boolean' },
   only: { type: 'string' },
+  limits: { type: 'string' },
   help: { type: 'boolean', short: 'h' },
   version: { type: 'boolean' },
 } as const;
@@ -168,7 +171,9 @@ export async function run(argv: readonly string[], output: Output, until?: Abort
       case 'export':
         return await exported(file, values, output, until);
       case 'check': {
-        const { lines, holds } = check(loadScene(file), values.json === true, checksNamed(values.only));
+        const own = loadScene(file);
+        const scene = values.limits === undefined ? own : withLimits(own, values.limits);
+        const { lines, holds } = check(scene, values.json === true, checksNamed(values.only));
         for (const line of lines) out(`${printable(line)}\n`);
         return holds ? 0 : 1;
       }

@@ -87,6 +87,10 @@ describe('meetings', () => {
     // 200 px/s faster: 100 px behind, then a lap more.
     const { meetings: passed } = meetingsOn(fast, 'square');
     expect(passed.map(({ time }) => Math.round(time * 1e6) / 1e6)).toEqual([0.5, 2.5]);
+    // Nobody meets who is not seen, or not sent.
+    const [first, second] = fast.riders;
+    for (const hidden of [{ opacity: 0 }, { output: false }])
+      expect(meetingsOn({ ...fast, riders: [first!, { ...second!, ...hidden }] }, 'square').meetings).toEqual([]);
     // At one place of the guide, a lap apart as they are counted.
     expect(passed[1]!.feet.map((foot) => Math.round(foot))).toEqual([750, 350]);
     expect(passed[1]!.distance).toBeCloseTo(350, 4);

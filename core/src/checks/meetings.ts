@@ -1,5 +1,6 @@
 import { prepare, type RiderMotion } from '../motion/index.ts';
-import { guideById, pathOfGuide, ridersOf, type Scene } from '../scene/index.ts';
+import { guideById, pathOfGuide, riderById, ridersOf, type Scene } from '../scene/index.ts';
+import { isUnseen } from './sight.ts';
 
 /** Two riders at one place of their guide at one time: s, px along it within a lap, and where each of them is counted to be, its laps included. */
 export interface Meeting {
@@ -45,8 +46,10 @@ export function meetingsOn(scene: Scene, guideId: string): Meetings {
       if (!a || !b) continue;
       const pair = [a.id, b.id] as const;
       const found = meetingsOf(a, b, motion.length, lap);
+      // Nobody meets who is not seen.
+      const seen = found.times.filter((time) => isSeenAt(scene, a, time) && isSeenAt(scene, b, time));
       meetings.push(
-        ...found.times.map((time) => ({
+        ...seen.map((time) => ({
           riders: pair,
           time,
           distance: within(a.footAt(time), lap),
@@ -56,6 +59,11 @@ export function meetingsOn(scene: Scene, guideId: string): Meetings {
       if (!closest || found.gap < closest.gap) closest = { riders: pair, time: found.at, gap: found.gap };
     }
   return { meetings: meetings.sort((a, b) => a.time - b.time), closest };
+}
+
+function isSeenAt(scene: Scene, moving: RiderMotion, time: number): boolean {
+  const rider = riderById(scene, moving.id);
+  return rider !== undefined && rider.output && !isUnseen(scene, rider, moving.poseAt(time));
 }
 
 const within = (distance: number, lap: number): number =>

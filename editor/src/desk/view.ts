@@ -188,6 +188,8 @@ interface DeskView {
   ghost: Ghost | null;
   /** What a check found, and in which scene: it is drawn on the canvas while that stands. */
   finding: { readonly scene: Scene; readonly finding: Told } | null;
+  /** What the checks find wrong, and with which scene. */
+  wrong: { readonly scene: Scene | null; readonly found: readonly Told[] };
   /** The canvas is driven as on a page, to try that out. */
   trying: boolean;
   /** Lean of the panes: 0 none, −1 to the sheet, +1 to the canvas. */
@@ -213,6 +215,7 @@ const AT_FIRST: Omit<DeskView, 'set' | 'setRoute' | 'setGroup'> = {
   hover: null,
   asSent: false,
   finding: null,
+  wrong: { scene: null, found: [] },
   aiming: false,
   lean: 0,
   lastStroke: null,

@@ -55,6 +55,8 @@ const canvasNow = (scene: Scene, selection: Selection, more: Partial<CanvasNow> 
 const AXES: Axes = { left: 92, right: 500, top: 38, bottom: 400, from: 0, to: 4, low: 0, high: 2000 };
 
 const sheetNow = (scene: Scene, selection: Selection): SheetNow => ({
+  wrong: [],
+  finding: null,
   ...{ scene, standing: scene, selection, axes: AXES, length: 4 },
   guide: scene.guides[0]!,
   riders: scene.riders,

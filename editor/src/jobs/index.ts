@@ -112,9 +112,12 @@ function sent(input: SendInput, needs: Written['needs'], watch: JobWatch<FileChu
 /** ms. Checks that take longer are given up. */
 const CHECKING_LIMIT = 30_000;
 
+/** ms. Looking for offers that takes longer is given up. */
+const OFFERING_LIMIT = 120_000;
+
 /** Looks for what would put a finding right, off the main thread. */
 export const offers = (scene: Scene, finding: Told): Job<Offers> =>
-  mending.run('offers', { scene: withoutPixels(scene), finding }, { limit: CHECKING_LIMIT });
+  mending.run('offers', { scene: withoutPixels(scene), finding }, { limit: OFFERING_LIMIT });
 
 /** Checks a scene off the main thread. */
 export const findings = (scene: Scene): Job<readonly Told[]> =>

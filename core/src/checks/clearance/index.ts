@@ -78,8 +78,9 @@ function told(
   const found = new Map<string, ClearanceFinding>();
   for (const [key, search] of searches) {
     const [i, j] = [Math.floor(key / count), key % count];
-    const { spans } = search.found;
-    if (spans.length === 0 || lasting(spans) >= ALWAYS * together(i, j)) continue;
+    const { spans, gap } = search.found;
+    // Near each other all the time without touching is too near all the same.
+    if (spans.length === 0 || (gap === 0 && lasting(spans) >= ALWAYS * together(i, j))) continue;
     const riders = [apart.unitOf(i), apart.unitOf(j)] as const;
     const name = riders.join(' ');
     const before = found.get(name) ?? found.get(`${riders[1]} ${riders[0]}`);

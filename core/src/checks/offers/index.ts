@@ -27,8 +27,11 @@ export interface Offers {
 /** Offers that are made at most. */
 const MOST = 3;
 
-/** Halvings of the way between a value that is not enough and one that is. */
-const HALVINGS = 9;
+/** How many times as large as the smallest offer another may be. */
+const FAR = 4;
+
+/** How near to each other a value that is not enough and one that is are brought: a share of the last decimal that is offered. */
+const NEAR = 0.25;
 
 /** Whether something can be offered for what a check finds. */
 export const isOffered = (check: string): boolean => check in KNOBS;
@@ -59,7 +62,11 @@ export function offersFor(scene: Scene, finding: Finding, checks: readonly Check
         findingsBy(check, knob.set(concerned, id, value)).find((one) => !one.holds && isSame(one, finding));
       const isRight = (value: number): boolean =>
         left(value) === undefined && isNoWorse(before, badly(findingsBy(checks, knob.set(scene, id, value))), finding);
-      for (const values of knob.tried(scene, rider, finding.at ?? 0)) {
+      for (const all of knob.tried(scene, rider, finding.at ?? 0)) {
+        // What is larger than enough others, or far larger than the smallest, is not offered.
+        const sizes = found.map(({ size }) => size).sort((a, b) => a - b);
+        const most = Math.min(sizes[MOST - 1] ?? Infinity, FAR * (sizes[0] ?? Infinity));
+        const values = all.filter((value) => knob.size(scene, rider, value) <= most);
         const to = smallest(knob, knob.now(rider), values, left, isRight, (value, one) => {
           const lasts = lasting(one);
           if (!nearest || lasts < nearest.lasts) nearest = { offer: offerOf(value), words: one.words, lasts };
@@ -89,7 +96,7 @@ function smallest(
       continue;
     }
     let [low, high] = [bad, value];
-    for (let k = 0; k < HALVINGS && !knob.isGiven; k++) {
+    while (!knob.isGiven && Math.abs(high - low) > NEAR * 10 ** -knob.digits) {
       const middle = (low + high) / 2;
       if (left(middle)) low = middle;
       else high = middle;

@@ -38,7 +38,7 @@ const on = (guide: string, art: string, more: object = {}): object => ({
 });
 
 /** How many crossings are put right, and half as many lanes: a few in every run, 200 where all are asked for. */
-const SEEDS = Number(process.env['PACE_LINE_SEEDS'] ?? 8);
+const SEEDS = Number(process.env['PACE_LINE_SEEDS'] ?? 4);
 
 const clean = (scene: Scene, check: string): boolean => findingsOf(scene, [check]).every(({ holds }) => holds);
 
@@ -51,66 +51,58 @@ const offered = (scene: Scene, check: string): readonly Offer[] => {
 const change = ({ from, to }: Offer): number => Math.abs(to - from);
 
 describe('two that cross: the smallest delay is known', () => {
-  it(
-    'is offered, at most a twentieth and a hundredth of a second larger',
-    () => {
-      for (let seed = 0; seed < SEEDS; seed++) {
-        const random = countedRandom(seed + 1);
-        const [a, b] = [20 + 40 * random(), 20 + 40 * random()];
-        const [x, y] = [250 + 300 * random(), 200 + 200 * random()];
-        // Across in 1,000 px and down in 800 px, each in 4 s.
-        const [across, down] = [(x + 100) / 250, (y + 100) / 200];
-        const apart = ((a + b) / 2) * (1 / 250 + 1 / 200);
-        const late = apart * (1.6 * random() - 0.8);
-        const scene = sceneOf({
-          art: [box('one', a), box('two', b)],
-          guides: [way('across', [-100, y], [900, y]), way('down', [x, -100], [x, 700])],
-          riders: [on('across', 'one'), on('down', 'two', { pace: { delay: across - down + late } })],
-        });
-        const known = apart - Math.abs(late);
-        const delays = offered(scene, 'clearance').filter(({ kind }) => kind === 'delay');
-        expect(delays.length, `seed ${seed}`).toBeGreaterThan(0);
-        const least = Math.min(...delays.map(change));
-        expect(least, `seed ${seed}`).toBeGreaterThan(known - 0.002);
-        expect(least, `seed ${seed}`).toBeLessThan(known * 1.05 + 0.01);
-        for (const offer of delays) expect(clean(withOffer(scene, offer), 'clearance'), `seed ${seed}`).toBe(true);
-      }
-    },
-    SEEDS * 5000,
-  );
+  it('is offered, at most a twentieth and a hundredth of a second larger', () => {
+    for (let seed = 0; seed < SEEDS; seed++) {
+      const random = countedRandom(seed + 1);
+      const [a, b] = [20 + 40 * random(), 20 + 40 * random()];
+      const [x, y] = [250 + 300 * random(), 200 + 200 * random()];
+      // Across in 1,000 px and down in 800 px, each in 4 s.
+      const [across, down] = [(x + 100) / 250, (y + 100) / 200];
+      const apart = ((a + b) / 2) * (1 / 250 + 1 / 200);
+      const late = apart * (1.6 * random() - 0.8);
+      const scene = sceneOf({
+        art: [box('one', a), box('two', b)],
+        guides: [way('across', [-100, y], [900, y]), way('down', [x, -100], [x, 700])],
+        riders: [on('across', 'one'), on('down', 'two', { pace: { delay: across - down + late } })],
+      });
+      const known = apart - Math.abs(late);
+      const delays = offered(scene, 'clearance').filter(({ kind }) => kind === 'delay');
+      expect(delays.length, `seed ${seed}`).toBeGreaterThan(0);
+      const least = Math.min(...delays.map(change));
+      expect(least, `seed ${seed}`).toBeGreaterThan(known - 0.002);
+      expect(least, `seed ${seed}`).toBeLessThan(known * 1.05 + 0.01);
+      for (const offer of delays) expect(clean(withOffer(scene, offer), 'clearance'), `seed ${seed}`).toBe(true);
+    }
+  }, 600_000);
 });
 
 describe('one that is too far at the side of its lane: the smallest lift is known, and the smallest scale', () => {
-  it(
-    'is offered, at most a twentieth and a tenth of a px larger',
-    () => {
-      for (let seed = 0; seed < SEEDS / 2; seed++) {
-        const random = countedRandom(seed + 500);
-        const side = 20 + 30 * random();
-        const width = side * (1.2 + random());
-        const beyond = 1 + (side / 2) * random();
-        const sign = random() < 0.5 ? -1 : 1;
-        const scene = sceneOf({
-          art: [box('one', side)],
-          guides: [way('lane', [-100, 300], [900, 300], { corridor: width })],
-          riders: [on('lane', 'one', { lift: sign * ((width - side) / 2 + beyond) })],
-        });
-        const offers = offered(scene, 'corridor');
-        const lift = offers.find(({ kind }) => kind === 'lift');
-        expect(lift && change(lift), `seed ${seed}`).toBeGreaterThan(beyond - 0.05);
-        expect(lift && change(lift), `seed ${seed}`).toBeLessThan(beyond * 1.05 + 0.1);
-        // Its far edge is half its side from where it rides: what is beyond of that has to go.
-        const known = 1 - beyond / (side / 2);
-        const scaled = offers.find(({ kind }) => kind === 'scale');
-        if (known > 0.52) {
-          expect(scaled?.to, `seed ${seed}`).toBeLessThan(known + 0.005);
-          expect(scaled?.to, `seed ${seed}`).toBeGreaterThan(known - 0.05 * (1 - known) - 0.011);
-        }
-        for (const offer of offers) expect(clean(withOffer(scene, offer), 'corridor'), `seed ${seed}`).toBe(true);
+  it('is offered, at most a twentieth and a tenth of a px larger', () => {
+    for (let seed = 0; seed < SEEDS / 2; seed++) {
+      const random = countedRandom(seed + 500);
+      const side = 20 + 30 * random();
+      const width = side * (1.2 + random());
+      const beyond = 1 + (side / 2) * random();
+      const sign = random() < 0.5 ? -1 : 1;
+      const scene = sceneOf({
+        art: [box('one', side)],
+        guides: [way('lane', [-100, 300], [900, 300], { corridor: width })],
+        riders: [on('lane', 'one', { lift: sign * ((width - side) / 2 + beyond) })],
+      });
+      const offers = offered(scene, 'corridor');
+      const lift = offers.find(({ kind }) => kind === 'lift');
+      expect(lift && change(lift), `seed ${seed}`).toBeGreaterThan(beyond - 0.05);
+      expect(lift && change(lift), `seed ${seed}`).toBeLessThan(beyond * 1.05 + 0.1);
+      // Its far edge is half its side from where it rides: what is beyond of that has to go.
+      const known = 1 - beyond / (side / 2);
+      const scaled = offers.find(({ kind }) => kind === 'scale');
+      if (known > 0.52) {
+        expect(scaled?.to, `seed ${seed}`).toBeLessThan(known + 0.005);
+        expect(scaled?.to, `seed ${seed}`).toBeGreaterThan(known - 0.05 * (1 - known) - 0.011);
       }
-    },
-    SEEDS * 5000,
-  );
+      for (const offer of offers) expect(clean(withOffer(scene, offer), 'corridor'), `seed ${seed}`).toBe(true);
+    }
+  }, 600_000);
 });
 
 describe('what is offered', () => {

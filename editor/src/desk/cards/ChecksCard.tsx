@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { setClearance, type Scene, type Told } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useChecks } from '../../scene/use-checks.ts';
 import { perform } from '../actions/change.ts';
 import { useDesk } from '../context.ts';
+import { useDeskView } from '../view.ts';
 import { Card } from './Card.tsx';
 import { ClosingRow } from './checks/ClosingRow.tsx';
 import { FindingRow } from './checks/FindingRow.tsx';
@@ -14,14 +15,18 @@ import { NumberRow } from './rows.tsx';
 /** Rows of each kind that a card shows: what is wrong comes first. */
 const MOST_ROWS = 60;
 
+const rowsOf = (found: readonly Told[]): readonly Told[] => found.filter(({ check }) => check !== 'closing');
+
 const isSeam = ({ check }: Told): boolean => check === 'seam';
 
 /** Card 5: what the checks find, what is wrong first; what holds is a line for each kind. */
 export function ChecksCard() {
   const scene = useDocumentState((state) => state.committed);
   const { found, state } = useChecks(scene);
-  const rows = found.filter(({ check }) => check !== 'closing');
-  const wrong = rows.filter(({ holds }) => !holds);
+  const rows = rowsOf(found);
+  const wrong = useMemo(() => rowsOf(found).filter(({ holds }) => !holds), [found]);
+  // The sheet has bands where it happens.
+  useEffect(() => useDeskView.getState().set({ wrong: { scene, found: wrong } }), [scene, wrong]);
   const seams = rows.filter(isSeam);
   const words = { looking: 'looking…', 'given up': 'too large to check' };
   const nothing =

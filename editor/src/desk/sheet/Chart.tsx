@@ -1,5 +1,5 @@
 import { useMemo, useRef, type KeyboardEvent } from 'react';
-import { guideById, loopLength, riderById, type Axes, type Guide, type Rider } from '@pace-line/core';
+import { guideById, loopLength, riderById, type Axes, type Guide, type Rider, type Told } from '@pace-line/core';
 import { selectRider, useDocument, useDocumentState } from '../../document/index.ts';
 import { SHEET_FIGURES, type SheetNow } from '../../figures/sheet/index.ts';
 import type { Frame } from '../../frame/playback.ts';
@@ -76,6 +76,8 @@ export function Chart({ guide, riders, selected, axes, size, onStretch }: ChartP
   );
 }
 
+const NONE: readonly Told[] = [];
+
 /** What the sheet is painted from in a frame. */
 function useSheetNow(
   { guide, riders, selected, axes }: Pick<ChartProps, 'guide' | 'riders' | 'selected' | 'axes'>,
@@ -86,7 +88,8 @@ function useSheetNow(
   const showsHeading = useShowsHeading();
   return ({ scene }) => {
     const { committed, selection } = doc.state;
-    const { hover, ghost } = useDeskView.getState();
+    const { hover, ghost, finding, wrong } = useDeskView.getState();
+    const isKept = scene === committed;
     return {
       ...{ scene, selection, riders, axes, length, showsHeading, hover },
       standing: scene.riders === committed.riders ? committed : scene,
@@ -94,6 +97,8 @@ function useSheetNow(
       rider: selected && riderById(scene, selected.id),
       preview: preview.current,
       ghost: ghost?.scene ?? null,
+      wrong: isKept && wrong.scene === committed ? wrong.found : NONE,
+      finding: isKept && finding?.scene === committed ? finding.finding : null,
     };
   };
 }

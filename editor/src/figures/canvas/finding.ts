@@ -12,10 +12,16 @@ function lookedAt({ finding, committed, scene, frame }: CanvasNow): Told | undef
   return one?.place && Math.abs(frame.time - (one.at ?? 0)) < BESIDE ? one : undefined;
 }
 
+/** Whether it lies in the right half of the pane: its words stand at its left then. */
+function isAtRight(now: CanvasNow): boolean {
+  const [[x]] = lookedAt(now)?.place ?? [[0, 0]];
+  return x * now.view.zoom + now.view.x > now.pane.width / 2;
+}
+
 /** A finding at its place: what overlaps as a hatched patch, a gap as a measured line, with its figure. */
 export const finding: Figure<CanvasNow> = {
   id: 'finding',
-  of: (now) => [lookedAt(now), now.view.zoom],
+  of: (now) => [lookedAt(now), now.view.zoom, isAtRight(now)],
   draw(now) {
     const one = lookedAt(now);
     if (!one?.place) return null;
@@ -30,7 +36,9 @@ export const finding: Figure<CanvasNow> = {
         shape('line', { class: 'finding-gap', x1: x0, y1: y0, x2: x1, y2: y1 }),
         group({ transform: `translate(${(x0 + x1) / 2} ${(y0 + y1) / 2}) scale(${k})` }, [
           shape('circle', { class: 'finding-ring', r: 22 }),
-          shape('text', { class: 'finding-word', x: 28, y: -14 }, one.words),
+          isAtRight(now)
+            ? shape('text', { class: 'finding-word', x: -28, y: -14, 'text-anchor': 'end' }, one.words)
+            : shape('text', { class: 'finding-word', x: 28, y: -14 }, one.words),
         ]),
       ],
     };

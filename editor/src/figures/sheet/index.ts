@@ -1,5 +1,6 @@
 import type { Figure } from '../figure.ts';
 import { beads } from './beads.ts';
+import { findings } from './findings.ts';
 import { headingStrip } from './heading-strip.ts';
 import { marks } from './marks.ts';
 import type { SheetNow } from './now.ts';
@@ -18,4 +19,4 @@ export const SHEET_FIGURES: {
   readonly behind: readonly Figure<SheetNow>[];
   readonly within: readonly Figure<SheetNow>[];
   readonly over: readonly Figure<SheetNow>[];
-} = { behind: [otherLines], within: [workedLine], over: [beads, marks, ribbon, headingStrip] };
+} = { behind: [findings, otherLines], within: [workedLine], over: [beads, marks, ribbon, headingStrip] };

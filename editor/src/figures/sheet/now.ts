@@ -1,4 +1,4 @@
-import type { Axes, Guide, Rider, Scene } from '@pace-line/core';
+import type { Axes, Guide, Rider, Scene, Told } from '@pace-line/core';
 import type { Selection } from '../../document/index.ts';
 import type { SheetPreview } from '../../tools/sheet/index.ts';
 
@@ -23,6 +23,10 @@ export interface SheetNow {
   readonly preview: SheetPreview | null;
   /** A place of a guide that is pointed at, px along it. */
   readonly hover: { readonly guide: string; readonly distance: number } | null;
+  /** What the checks find wrong with the scene as it is kept; none while it is being changed. */
+  readonly wrong: readonly Told[];
+  /** Which of that is looked at. */
+  readonly finding: Told | null;
   /** An earlier state of the scene, to compare with. */
   readonly ghost: Scene | null;
 }

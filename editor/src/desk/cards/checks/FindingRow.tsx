@@ -9,6 +9,7 @@ import {
   type Told,
 } from '@pace-line/core';
 import { NOTHING } from '../../../document/index.ts';
+import { TextField } from '../../../fields/index.ts';
 import { change, perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
@@ -89,6 +90,18 @@ function Answers({ scene, finding }: FindingRowProps) {
         >
           meant so
         </button>
+      )}
+      {meant && (
+        <label className="meant-why">
+          <span title="Why this is meant so; it is in the scene’s file, and the command line says it">Reason</span>
+          <TextField
+            label="Reason"
+            value={meant.why}
+            onCommit={(why) =>
+              perform(desk, 'Change the reason', acceptFinding, { finding: { check, riders, found: words, why } })
+            }
+          />
+        </label>
       )}
       {meant && (
         <button
