@@ -120,7 +120,7 @@ export async function dropLarge(page: Page, { name, type, text }: LargeFile, fau
   for (let i = 0; i < 600 && state === 'no answer'; i++) {
     await page.waitForTimeout(200);
     const said = await page.locator('.mantine-Notification-root').allInnerTexts();
-    if (said.some((words) => /was not (?:taken in|opened)/.test(words))) state = 'refused';
+    if (said.some((words) => /was not (?:imported|opened)/.test(words))) state = 'refused';
     else if ((await guides()) > had || page.url() !== address || (await page.getByRole('dialog').count()) > 0)
       state = 'taken';
   }

@@ -76,7 +76,7 @@ const answerOf = (page: Page): Promise<PageFate['state']> =>
         const look = (): void => {
           if (has('[role=dialog] button', 'Cancel')) resolve('asked');
           else if (document.querySelector('[aria-label="Close Art"]')) resolve('taken');
-          else if (has('[role=alert]', 'was not taken in')) resolve('refused');
+          else if (has('[role=alert]', 'was not imported')) resolve('refused');
           else if (performance.now() > until) resolve('no answer');
           else setTimeout(look, 50);
         };
@@ -91,7 +91,7 @@ export async function dropDrawing(page: Page, { name, text }: HostileDrawing, fa
   const since = await drop(page, 'drawing.svg', text, 'image/svg+xml');
   const state = await answerOf(page);
   const taken = page.getByRole('button', { name: 'Close Art' });
-  const refused = page.getByText('was not taken in').first();
+  const refused = page.getByText('was not imported').first();
   const asked = page.getByRole('dialog').getByRole('button', { name: 'Cancel' });
   const held = await heldSince(page, since);
   if (state === 'asked') await pressed(asked, asked);

@@ -123,7 +123,7 @@ export function Help() {
             <Told key={recipe.id} recipe={recipe} />
           ))}
         </section>
-        <section aria-label="Shortcuts">
+        <section aria-label="Shortcuts" tabIndex={0}>
           <ShortcutLists />
           <article>
             <h2>The scene file</h2>
