@@ -214,7 +214,7 @@ export const COMMANDS: readonly FoundCommand[] = [
     about: 'Speed, acceleration and turn rate over time, under the sheet',
     where: 'Sheet, transport',
     also: 'graph curve speed acceleration velocity plot limit',
-    run: () => useDeskView.getState().set({ charts: true, page: 'sheet' }),
+    run: () => useDeskView.getState().set({ charts: true, page: 'sheet', drawer: null }),
   },
   drawer(
     'marks',

@@ -53,7 +53,7 @@ function ChartsButton() {
         className="plain-button ghost-button"
         aria-pressed={isOpen}
         aria-label="Charts"
-        onClick={() => set({ charts: !isOpen })}
+        onClick={() => set(isOpen ? { charts: false } : { charts: true, drawer: null })}
       >
         <IconChartLine size={16} aria-hidden />
       </button>
