@@ -8,6 +8,16 @@ import { openSample, savedScene } from './desk.ts';
 
 const checks = (page: Page) => page.locator('.card[data-card="checks"]');
 
+/** Opens the ferries, standing still, one of them selected. */
+async function ferry(page: Page): Promise<void> {
+  await openSample(page, /Open the sample Two ferries/);
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  await page.locator('.mark').first().focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+}
+
 /** Asks for something by its name and takes the first answer. */
 async function ask(page: Page, question: string): Promise<void> {
   await page.keyboard.press('Control+k');
@@ -31,12 +41,7 @@ async function lines(page: Page): Promise<readonly string[]> {
 }
 
 test('a lane that is asked for by name is drawn, and who leaves it is told with a measured line', async ({ page }) => {
-  await openSample(page, /Open the sample Two ferries/);
-  await page.keyboard.press('Space');
-  await page.keyboard.press('Home');
-  await page.locator('.mark').first().focus();
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+  await ferry(page);
   await ask(page, 'lane');
   const width = page.getByRole('textbox', { name: 'Lane width' });
   await expect(width).toHaveValue('80 px');
@@ -64,22 +69,14 @@ test('a lane that is asked for by name is drawn, and who leaves it is told with 
   await expect(page.locator('.guide-lane')).toHaveCount(0);
 });
 
-test('a rider is held to an area of the scene, or out of it, by all that it paints or by its pivot', async ({
-  page,
-}) => {
-  await openSample(page, /Open the sample Two ferries/);
-  await page.keyboard.press('Space');
-  await page.keyboard.press('Home');
-  await page.locator('.mark').first().focus();
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
+test('a rider is held to an area of the scene, or out of it', async ({ page }) => {
+  await ferry(page);
   await ask(page, 'stays within an area');
   const area = page.getByRole('combobox', { name: 'Area to stay within' });
   await area.click();
   await page.getByRole('option', { name: 'inside Ferry service' }).click();
   const row = checks(page).getByRole('button', { name: /^Corridor/ });
   await expect(row).toContainText('leaves “Ferry service”');
-  // Its pivot runs on the edge itself: it goes in nowhere.
   const stays = page.locator('[data-row="rider.bounds.side"]');
   await stays.getByRole('button', { name: 'out of it' }).click();
   await expect(row).toContainText('enters “Ferry service”');

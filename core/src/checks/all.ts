@@ -4,7 +4,6 @@ import { clearance } from './clearance/index.ts';
 import { corridor } from './corridor/index.ts';
 import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
-
 import { offersFor as offersBy, type Offers } from './offers/index.ts';
 
 export type { Told } from './findings.ts';

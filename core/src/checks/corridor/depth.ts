@@ -1,4 +1,4 @@
-import { transformed, type Body, type Matrix, type Vec } from '../../geometry/index.ts';
+import { inverseOf, transformed, type Body, type Matrix, type Vec } from '../../geometry/index.ts';
 import { POSE_SIZE } from '../../motion/index.ts';
 import type { Mover } from '../bodies/closest.ts';
 
@@ -40,12 +40,6 @@ const matrixOf = (pose: Float64Array): Matrix => [
   pose[4] ?? 0,
   pose[5] ?? 0,
 ];
-
-/** Where a map that can be undone has come from. */
-function undone([a, b, c, d, e, f]: Matrix, [x, y]: Vec): Vec {
-  const determinant = a * d - b * c || 1e-12;
-  return [(d * (x - e) - c * (y - f)) / determinant, (a * (y - f) - b * (x - e)) / determinant];
-}
 
 /** How far a rider is outside an area, or inside one that it has to stay out of, at its worst in some spans of time, s. */
 export function deepest(
@@ -93,13 +87,15 @@ function looker(rider: Mover, area: Mover, side: 'in' | 'out'): Look {
     const [body, about] = [rider.bodyIn(own), area.bodyIn(other)];
     if (!body || !about) return undefined;
     const [matrix, base] = [matrixOf(own), matrixOf(other)];
+    const back = inverseOf(base);
+    if (!back) return undefined;
     const known = places.get(body) ?? placesOf(body);
     places.set(body, known);
     let found: Depth | undefined;
     const every = Math.max(1, Math.ceil(known.length / most));
     for (let k = 0; k < known.length; k += every) {
       const there = transformed(matrix, known[k] ?? NOWHERE);
-      const [u, v] = undone(base, there);
+      const [u, v] = transformed(back, there);
       if (about.holds(u, v) === (side === 'in')) continue;
       const edge = transformed(base, about.nearest(u, v));
       const depth = Math.hypot(there[0] - edge[0], there[1] - edge[1]);

@@ -42,6 +42,9 @@ interface Known {
   readonly found: CorridorFinding | undefined;
 }
 
+/** What is kept of one rider beside the latest. */
+const MOST_KNOWN = 15;
+
 /** What was found of a rider that is as it was then. */
 const known = new WeakMap<Track, Known[]>();
 
@@ -59,7 +62,8 @@ function foundOf(scene: Scene, motion: Motion, bound: Bound): CorridorFinding | 
   const same = before.find((one) => one.body === area.body && one.by === area.by && isSame(one.bound, bound));
   if (same) return same.found;
   const found = searched(track, area, bound, motion);
-  known.set(track, [...before, { body: area.body, by: area.by, bound, found }]);
+  // Of a width that is dragged only the latest are kept.
+  known.set(track, [...before.slice(-MOST_KNOWN), { body: area.body, by: area.by, bound, found }]);
   return found;
 }
 
