@@ -62,9 +62,16 @@ test('at its true size it can be scrolled, and it stands on what is chosen', asy
   await toSend(page, /^Open the sample Tea to the basket/);
   await page.getByRole('button', { name: '1:1' }).click();
   expect((await page.locator('.output-view').boundingBox())!.width).toBe(960);
-  await page.getByRole('switch', { name: 'Paint the canvas’s background' }).uncheck({ force: true });
   await page.getByRole('button', { name: 'Black', exact: true }).click();
-  await expect(page.locator('.output-view')).toHaveCSS('background-color', 'rgb(0, 0, 0)');
+  const black = (): Promise<void> => expect(page.locator('.output-view')).toHaveCSS('background-color', 'rgb(0, 0, 0)');
+  await black();
+  // It stays while what is shown there is written anew, and for the next format.
+  await page.getByRole('switch', { name: 'Paint the canvas’s background' }).uncheck({ force: true });
+  await expect(page.locator('.send-shown')).toHaveAttribute('aria-busy', 'false');
+  await black();
+  await page.getByRole('button', { name: 'Web page', exact: true }).click();
+  await expect(page.locator('.output-view iframe')).toBeVisible();
+  await black();
 });
 
 test('a link holds the scene in itself, and opens it as a new one', async ({ page, context }) => {

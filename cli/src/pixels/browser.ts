@@ -27,10 +27,27 @@ export interface Headless {
   readonly close: () => Promise<void>;
 }
 
-/** Takes away a profile. Its browser's helpers may still write for a moment; what they leave behind is no reason for the work to fail. */
+/** Ends a browser and its helpers, which are one group of processes where the system has such. */
+function kill(child: ChildProcess): void {
+  try {
+    if (process.platform !== 'win32' && child.pid !== undefined) process.kill(-child.pid, 'SIGKILL');
+    else child.kill('SIGKILL');
+  } catch {
+    // It has ended.
+  }
+}
+
+/** Stays away for a moment, the whole program with it: in the hands of a signal nothing is waited for otherwise. */
+const pause = (ms: number): unknown => Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ms);
+
+/** Takes away a profile. What its browser's helpers had under way may put a part of it back for a moment; what is left after that is no reason for the work to fail. */
 function forget(profile: string): void {
   try {
-    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+    for (let tries = 0, gone = 0; gone < 3 && tries < 40; tries++) {
+      gone = existsSync(profile) ? 0 : gone + 1;
+      if (gone === 0) rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+      pause(20);
+    }
   } catch {
     // The system clears its folder for what is not kept.
   }
@@ -49,17 +66,18 @@ export function openHeadless(browser: string, address: string): Headless {
   const args = ['--headless=new', ...asRoot, ...quiet, '--disable-gpu', `--user-data-dir=${profile}`, address];
   // What it puts aside goes with its profile; elsewhere the path would be too long for its sockets.
   const env = process.platform === 'linux' ? { ...process.env, TMPDIR: profile } : process.env;
-  const child = spawn(browser, args, { stdio: 'ignore', env });
+  // A group of its own: its helpers end with it.
+  const child = spawn(browser, args, { stdio: 'ignore', env, detached: process.platform !== 'win32' });
   // Where the program is ended in between, no browser stays behind.
   const settle = onInterrupt(() => {
-    child.kill('SIGKILL');
+    kill(child);
     forget(profile);
   });
   const close = async (): Promise<void> => {
     const ended = new Promise((resolve) =>
       child.exitCode === null && child.signalCode === null ? child.once('exit', resolve) : resolve(null),
     );
-    child.kill('SIGKILL');
+    kill(child);
     await ended;
     settle();
     forget(profile);

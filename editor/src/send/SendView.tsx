@@ -30,6 +30,7 @@ import { useSentScene } from './sets/use-sent-scene.ts';
 import type { Output as WrittenOutput } from '../jobs/index.ts';
 import { DeskPicture } from './stage/DeskPicture.tsx';
 import { OutputView } from './stage/OutputView.tsx';
+import { useStage, type StageState } from './stage/use-stage.ts';
 import { Taking } from './Taking.tsx';
 import { useWriting, type Options, type Writing } from './use-writing.ts';
 import './send.css';
@@ -55,6 +56,7 @@ export function SendView() {
   const options = useMemo(() => ({ ...format?.options.parse({}), ...given[formatId] }), [format, given, formatId]);
   const sent = useSentScene(scene, formatId === 'scene' || options['carry'] === true);
   const result = useWriting(sent, formatId, options);
+  const stage = useStage();
   const show = ({ format: id, options: kept }: Output): void => {
     setFormatId(id);
     setGiven({ ...given, [id]: kept });
@@ -101,7 +103,7 @@ export function SendView() {
           />
           <Sets scene={scene} output={keptOutput(format, options)} onShow={show} />
         </section>
-        <Result key={formatId} scene={sent} format={formatId} options={options} {...result} />
+        <Result key={formatId} stage={stage} scene={sent} format={formatId} options={options} {...result} />
       </div>
     </main>
   );
@@ -231,6 +233,7 @@ const Meanwhile = ({ scene, background }: { readonly scene: Scene; readonly back
 
 interface ResultProps {
   readonly scene: Scene;
+  readonly stage: StageState;
   readonly format: string;
   readonly options: Options;
   readonly writing: Writing;
@@ -238,7 +241,7 @@ interface ResultProps {
   readonly again: () => void;
 }
 
-function Result({ scene, format, options, writing, cancel, again }: ResultProps) {
+function Result({ scene, stage, format, options, writing, cancel, again }: ResultProps) {
   // While it is written anew, what was written last stands there.
   const [last, setLast] = useState<WrittenOutput>();
   const made = writing.state === 'done' && writing.format === format ? writing.output : undefined;
@@ -268,7 +271,13 @@ function Result({ scene, format, options, writing, cancel, again }: ResultProps)
       )}
       {shown && (
         <div className="send-shown" aria-busy={writing.state === 'writing'}>
-          <OutputView output={shown} format={format} scene={scene} background={options['background'] !== false} />
+          <OutputView
+            output={shown}
+            format={format}
+            scene={scene}
+            background={options['background'] !== false}
+            stage={stage}
+          />
           <Embedding output={shown} format={format} scene={scene} options={options} />
         </div>
       )}

@@ -1,15 +1,14 @@
 import { useEffect, useState, type CSSProperties, type ReactNode } from 'react';
 import { formatById, leadInOf, loopLength, runsByTime, scrollOf, type Scene } from '@pace-line/core';
 import type { Output, WrittenFile } from '../../jobs/index.ts';
-import { pickFiles } from '../../platform/files.ts';
 import { DeskPicture } from './DeskPicture.tsx';
 import { PageFrame } from './PageFrame.tsx';
 import { FilmOutput, ImageOutput } from './Pictures.tsx';
 import { calmPage, previewOf } from './preview.ts';
-import type { Backdrop, Side } from './showing.ts';
+import type { Side } from './showing.ts';
 import { StageBar } from './StageBar.tsx';
 import { TextOutput } from './TextOutput.tsx';
-import { useUrl } from './use-url.ts';
+import type { StageState } from './use-stage.ts';
 
 interface OutputViewProps {
   readonly output: Output;
@@ -17,10 +16,11 @@ interface OutputViewProps {
   readonly scene: Scene;
   /** Whether the canvas's background is painted in it. */
   readonly background: boolean;
+  readonly stage: StageState;
 }
 
 /** The real output: playing in an image, or in a frame that has no origin; data as its first lines. */
-export function OutputView({ output, format, scene, background }: OutputViewProps) {
+export function OutputView({ output, format, scene, background, stage }: OutputViewProps) {
   const [chosen, setChosen] = useState(0);
   const { files } = output;
   const page = usePreview(files, format);
@@ -32,13 +32,14 @@ export function OutputView({ output, format, scene, background }: OutputViewProp
         <PageStage
           page={page}
           scene={scene}
+          stage={stage}
           background={background}
           knowsCalm={format !== 'lottie'}
           holdsDriver={formatById(format)?.holds.includes('driver') ?? false}
           leadIn={leadInSent(scene, format)}
         />
       )}
-      {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} />}
+      {page === undefined && isPicture(file) && <PictureStage file={file} scene={scene} stage={stage} />}
       {file.type === 'application/zip' && <p className="muted">An archive of pictures: save it to unpack it.</p>}
       {files.length > 1 && (
         <div className="segments" role="group" aria-label="Files of the output">
@@ -60,12 +61,11 @@ const isText = ({ type }: WrittenFile): boolean =>
 
 const isPicture = ({ type }: WrittenFile): boolean => type.startsWith('image/') || type === 'video/webm';
 
-/** The page in which an output is shown playing; undefined where it is none. */
+/** The page in which an output is shown playing, the one before until there is another; undefined where it is none. */
 function usePreview(files: readonly WrittenFile[], format: string): string | undefined {
   const [page, setPage] = useState<string>();
   useEffect(() => {
     let isCurrent = true;
-    setPage(undefined);
     void previewOf(files, format).then((made) => isCurrent && setPage(made));
     return () => {
       isCurrent = false;
@@ -74,30 +74,9 @@ function usePreview(files: readonly WrittenFile[], format: string): string | und
   return page;
 }
 
-/** What is behind, how large and whether it plays: kept while outputs change. */
-function useStage() {
-  const [playing, setPlaying] = useState(true);
-  const [actual, setActual] = useState(false);
-  const [backdrop, setBackdrop] = useState<Backdrop>('squares');
-  const [picture, setPicture] = useState<Blob | null>(null);
-  const url = useUrl(picture);
-  const choose = (next: Backdrop): void => {
-    if (next !== 'picture') return setBackdrop(next);
-    void pickFiles('image/*').then(([file]) => {
-      if (!file) return;
-      setPicture(file);
-      setBackdrop('picture');
-    });
-  };
-  return {
-    bar: { playing, onPlaying: setPlaying, actual, onActual: setActual, backdrop, onBackdrop: choose },
-    picture: backdrop === 'picture' ? url : null,
-  };
-}
-
 interface StageProps {
   readonly scene: Scene;
-  readonly stage: ReturnType<typeof useStage>;
+  readonly stage: StageState;
   readonly children: ReactNode;
 }
 
@@ -116,8 +95,7 @@ function Stage({ scene: { canvas }, stage: { bar, picture }, children }: StagePr
   );
 }
 
-function PictureStage({ file, scene }: { file: WrittenFile; scene: Scene }) {
-  const stage = useStage();
+function PictureStage({ file, scene, stage }: { file: WrittenFile; scene: Scene; stage: StageState }) {
   const { playing } = stage.bar;
   return (
     <>
@@ -136,6 +114,7 @@ function PictureStage({ file, scene }: { file: WrittenFile; scene: Scene }) {
 interface PageStageProps {
   readonly page: string;
   readonly scene: Scene;
+  readonly stage: StageState;
   readonly background: boolean;
   /** What plays it asks whether less motion is wished for. */
   readonly knowsCalm: boolean;
@@ -149,8 +128,7 @@ interface PageStageProps {
 const leadInSent = (scene: Scene, format: string): number =>
   runsByTime(scene.driver) && formatById(format)?.holds.includes('lead-in') ? leadInOf(scene) : 0;
 
-function PageStage({ page, scene, background, knowsCalm, holdsDriver, leadIn }: PageStageProps) {
-  const stage = useStage();
+function PageStage({ page, scene, stage, background, knowsCalm, holdsDriver, leadIn }: PageStageProps) {
   const [side, setSide] = useState<Side>('output');
   const [time, setTime] = useState(0);
   const [calm, setCalm] = useState(false);
