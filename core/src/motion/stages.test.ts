@@ -648,6 +648,24 @@ describe('closed forms', () => {
       expect.closeTo(179, 9),
     ]);
   });
+  test('its own speed at a leap is the one that it goes on with', () => {
+    const nodes = [
+      { id: 'a', x: 0, y: 0 },
+      { id: 'b', x: 400, y: 0 },
+    ];
+    const scene = sceneOf({
+      clock: { duration: 4, fps: 30, repeat: 'loop' },
+      guides: [{ id: 'g', name: 'G', color: '#0B7A75', closed: false, nodes }],
+      riders: [
+        riderOn('r', 'g', [
+          { time: 0, place: { by: 'node', node: 'a' } },
+          { time: 4, place: { by: 'node', node: 'b' } },
+        ]),
+      ],
+    });
+    const rider = prepare(scene).riders[0]!;
+    for (const time of [0, 2, 4, 8]) expect(rider.ownSpeedAt(time)).toBeCloseTo(100, 6);
+  });
   test('squash keeps the area, and the point that it is about', () => {
     const scene = one(LINE, {
       heading: { mode: 'along', offset: 33 },

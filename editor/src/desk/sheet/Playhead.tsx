@@ -2,8 +2,9 @@ import { useRef } from 'react';
 import { xOfTime, type Axes } from '@pace-line/core';
 import { useFigure, useFrame } from '../../scene/context.ts';
 
-/** px from the right edge within which the speed stands left of the head. */
+/** px from the right edge within which the speed stands left of the head, where it has this room before the names. */
 const NEAR_END = 80;
+const ROOM = 58;
 
 /** The playhead over the sheet, with the selected rider's own speed beside it, whatever its guide's point does. Drawn in the frame, not by React. */
 export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefined }) {
@@ -13,7 +14,7 @@ export function Playhead({ axes, rider }: { axes: Axes; rider: string | undefine
     const x = xOfTime(axes, time);
     if (!head.current) return;
     head.current.style.transform = `translateX(${x.toFixed(1)}px)`;
-    head.current.classList.toggle('near-end', x > axes.right - NEAR_END);
+    head.current.classList.toggle('near-end', x > Math.max(axes.right - NEAR_END, axes.left + ROOM));
   });
   useFigure(({ time, motion }) => {
     const moving = rider === undefined ? undefined : motion.rider(rider);

@@ -94,7 +94,9 @@ function rest(axes: Axes, shown: Shown, mark: Mark, isChosen: boolean, x: number
 function words(mark: Mark, x: number, y: number, axes: Axes): Part {
   const text = mark.dwell > 0 ? `${seconds(mark.time)}, rests ${seconds(mark.dwell)}` : seconds(mark.time);
   const width = text.length * 6.4 + 14;
-  const left = x > axes.right - 120 ? x - 10 - width : x + 10;
+  const beside = x > axes.right - 120 ? x - 10 - width : x + 10;
+  // On a narrow sheet the words go over the mark's side before they leave it.
+  const left = Math.max(4, Math.min(beside, axes.right - width));
   const top = y - 28 < axes.top ? y + 12 : y - 28;
   return group({ key: 'words', class: 'mark-label', transform: `translate(${left} ${top})` }, [
     shape('rect', { width, height: 18, rx: 3 }),
