@@ -218,7 +218,7 @@ test('two runners on one track: their meetings are rings and a figure; their mar
   await delay.press('Enter');
   const scene = await savedScene(page);
   await page.getByRole('button', { name: /^4 Pace/ }).click();
-  await expect(page.locator('.card[data-card="checks"]')).toContainText('Closest');
+  await expect(page.locator('.card[data-card="checks"]')).toContainText('never, closest');
   await playsAsMeant(page, scene);
 });
 

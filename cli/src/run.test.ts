@@ -83,7 +83,7 @@ describe('check', () => {
     });
     expect(await call('check', ferries, '--only', 'seem')).toMatchObject({
       code: 2,
-      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor\n',
+      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor, meeting\n',
     });
   });
 

@@ -235,6 +235,7 @@ export {
   seamWords,
   stridesOf,
   type Closing,
+  type OpenCycle,
   checkJumps,
   checkSeam,
   SEAM,

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { meetingsOn } from '../checks/index.ts';
 import { prepare } from '../motion/index.ts';
 import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
 import { measuresOf, standoutsOf } from './index.ts';
@@ -51,64 +50,4 @@ describe('what a rider does over time', () => {
     );
     expect(Math.max(...round.map(({ turn }) => Math.abs(turn)))).toBeLessThan(1e-6);
   });
-});
-
-describe('meetings', () => {
-  test('two that go against each other meet in the middle', () => {
-    const scene = riding(
-      LINE,
-      [
-        { time: 0, place: at(0) },
-        { time: 4, place: at(400) },
-      ],
-      [
-        { time: 0, place: at(400) },
-        { time: 4, place: at(0) },
-      ],
-    );
-    const { meetings, closest } = meetingsOn(scene, 'line');
-    expect(meetings).toHaveLength(1);
-    expect(meetings[0]).toMatchObject({ riders: ['r1', 'r2'] });
-    expect([meetings[0]!.time, meetings[0]!.distance]).toEqual([expect.closeTo(2, 9), expect.closeTo(200, 6)]);
-    expect(closest!.gap).toBe(0);
-  });
-  test('on a closed guide one laps the other, and those that keep their distance never meet', () => {
-    const fast = riding(
-      SQUARE,
-      [
-        { time: 0, place: at(0) },
-        { time: 4, place: at(1200) },
-      ],
-      [
-        { time: 0, place: at(100) },
-        { time: 4, place: at(500) },
-      ],
-    );
-    // 200 px/s faster: 100 px behind, then a lap more.
-    const { meetings: passed } = meetingsOn(fast, 'square');
-    expect(passed.map(({ time }) => Math.round(time * 1e6) / 1e6)).toEqual([0.5, 2.5]);
-    // Nobody meets who is not seen, or not sent.
-    const [first, second] = fast.riders;
-    for (const hidden of [{ opacity: 0 }, { output: false }])
-      expect(meetingsOn({ ...fast, riders: [first!, { ...second!, ...hidden }] }, 'square').meetings).toEqual([]);
-    // At one place of the guide, a lap apart as they are counted.
-    expect(passed[1]!.feet.map((foot) => Math.round(foot))).toEqual([750, 350]);
-    expect(passed[1]!.distance).toBeCloseTo(350, 4);
-    const apart = riding(
-      SQUARE,
-      [
-        { time: 0, place: at(0) },
-        { time: 4, place: at(400) },
-      ],
-      [
-        { time: 0, place: at(350) },
-        { time: 4, place: at(750) },
-      ],
-    );
-    const { meetings, closest } = meetingsOn(apart, 'square');
-    expect(meetings).toEqual([]);
-    expect(closest!.gap).toBeCloseTo(50, 6);
-  });
-  test('alone nobody is met', () =>
-    expect(meetingsOn(riding(LINE, [{ time: 0, place: at(0) }]), 'line')).toEqual({ meetings: [], closest: null }));
 });

@@ -4,13 +4,14 @@ import { clearance } from './clearance/index.ts';
 import { corridor } from './corridor/index.ts';
 import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
+import { meeting } from './meeting-check.ts';
 import { offersFor as offersBy, type Offers } from './offers/index.ts';
 
 export type { Told } from './findings.ts';
 export { sharing } from './sharing.ts';
 
 /** All checks, in the order in which their findings are told. */
-export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance, corridor];
+export const CHECKS: readonly Check[] = [...QUICK_CHECKS, clearance, corridor, meeting];
 
 /** What all checks find in a scene, or those that are asked for: what is wrong first, each in the list's order. What is meant so counts as holding. */
 export const findingsOf = (scene: Scene, only?: readonly string[]): readonly Told[] =>
@@ -19,5 +20,10 @@ export const findingsOf = (scene: Scene, only?: readonly string[]): readonly Tol
     scene,
   );
 
-/** What can be done about a finding of a scene, judged by all checks. */
-export const offersFor = (scene: Scene, finding: Told): Offers => offersBy(scene, finding, CHECKS);
+/** What can be done about a finding of a scene, judged by all checks that can find a fault. */
+export const offersFor = (scene: Scene, finding: Told): Offers =>
+  offersBy(
+    scene,
+    finding,
+    CHECKS.filter((one) => one !== meeting),
+  );

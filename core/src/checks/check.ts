@@ -7,6 +7,8 @@ export interface Finding {
   /** Id of its check. */
   readonly check: string;
   readonly holds: boolean;
+  /** Told for its own sake: it is neither right nor wrong. */
+  readonly isNote?: true;
   /** Ids; none where it is said of all together. */
   readonly riders: readonly string[];
   /** When it is seen best, s; null where it has no time. */

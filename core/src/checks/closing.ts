@@ -13,6 +13,8 @@ export interface OpenCycle {
   /** s. */
   readonly cycle: number;
   readonly fits: number;
+  /** Rounds in the loop with the cycle that fits. */
+  readonly rounds: number;
 }
 
 /** When all that a scene sends has come round together. */
@@ -47,7 +49,7 @@ export function checkClosing(scene: Scene): Closing | undefined {
     if (!Number.isFinite(round) || isWhole(length / round)) return [];
     const cycle = cycleOf(rider, clock);
     const times = Math.max(1, Math.round(length / round));
-    return [{ rider: rider.id, cycle, fits: (cycle * length) / (times * round) }];
+    return [{ rider: rider.id, cycle, fits: (cycle * length) / (times * round), rounds: times }];
   });
   const change = ({ cycle, fits: to }: OpenCycle): number => Math.abs(Math.log(to / cycle));
   return {

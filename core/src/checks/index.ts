@@ -1,4 +1,4 @@
-export { checkClosing, type Closing } from './closing.ts';
+export { checkClosing, type Closing, type OpenCycle } from './closing.ts';
 export { checkJumps, type JumpFinding } from './jumps.ts';
 export { mendsOfSeam, TURNS_AT_REST, type MendKind } from './mends.ts';
 export { stridesOf } from './strides.ts';

@@ -219,5 +219,9 @@ describe('what was found, in words', () => {
     expect(closingWords({ loops: undefined, length: undefined, open: [] })).toBe('never');
     const marks = [mark('m1', 0, { by: 'share', value: 0 }), mark('m2', 3, { by: 'share', value: 1 })];
     expect(closingWords(checkClosing(riding(SQUARE, marks, { pace: { cycle: 3 } }))!)).toBe('after 3 loops, 12.00 s');
+    // Three seconds go into four once, if they are four.
+    expect(checkClosing(riding(SQUARE, marks, { pace: { cycle: 3 } }))!.open).toEqual([
+      { rider: 'r', cycle: 3, fits: 4, rounds: 1 },
+    ]);
   });
 });

@@ -36,6 +36,10 @@ export function snapWords({ kind, amount, at, times }: SnapFinding): string {
   return `${kind} ${figure} at ${at.toFixed(2)} s${times.length > 1 ? `, ${times.length} times` : ''}`;
 }
 
+/** How often two meet, when first, and how fast one passes the other then, px/s. */
+export const meetingWords = (times: readonly number[], speed: number): string =>
+  `${times.length > 1 ? `${times.length} times, first ` : ''}at ${(times[0] ?? 0).toFixed(2)} s, passing at ${Math.round(speed)} px/s`;
+
 /** When everything has come round together. */
 export const closingWords = ({ loops, length }: Closing): string =>
   length === undefined || loops === undefined

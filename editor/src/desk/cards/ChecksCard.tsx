@@ -8,7 +8,6 @@ import { useDeskView } from '../view.ts';
 import { Card } from './Card.tsx';
 import { ClosingRow } from './checks/ClosingRow.tsx';
 import { FindingRow } from './checks/FindingRow.tsx';
-import { MeetingsRow } from './checks/MeetingsRow.tsx';
 import { turns } from './checks/mends.ts';
 import { NumberRow } from './rows.tsx';
 
@@ -58,7 +57,6 @@ export function ChecksCard() {
         </p>
       )}
       <ClosingRow scene={scene} />
-      <MeetingsRow scene={scene} />
       {wrong.slice(0, MOST_ROWS).map((one) => (
         <FindingRow key={keyOf(one)} scene={scene} finding={one} />
       ))}
@@ -97,10 +95,11 @@ interface HoldingProps {
   readonly seams: number;
 }
 
-/** What holds, in lines that open: the seams that close, and what is meant so. Seams that turn without resting stand by themselves. */
+/** What holds, in lines that open: the seams that close, who meets whom, and what is meant so. Seams that turn without resting stand by themselves. */
 function Holding({ scene, found, seams }: HoldingProps) {
   const closing = found.filter((one) => isSeam(one) && !one.meant);
   const meant = found.filter((one) => one.meant);
+  const told = found.filter(({ check }) => check === 'meeting');
   return (
     <>
       {closing.length > 0 && (
@@ -111,6 +110,8 @@ function Holding({ scene, found, seams }: HoldingProps) {
           always={closing.filter(turns)}
         />
       )}
+      {told.length === 1 && told.map((one) => <FindingRow key={keyOf(one)} scene={scene} finding={one} />)}
+      {told.length > 1 && <Line words={`Meetings: ${told.length} pairs`} scene={scene} found={told} always={[]} />}
       {meant.length > 0 && <Line words={`Meant so: ${meant.length}`} scene={scene} found={meant} always={[]} />}
     </>
   );
@@ -134,7 +135,8 @@ function Line({ words, scene, found, always }: LineProps) {
       {!isOpen && rows}
       <button type="button" className="finding" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
         <span className="row-label">
-          <span className="good">✓</span> {words}
+          {found.every(({ isNote }) => isNote) ? '' : <span className="good">✓ </span>}
+          {words}
         </span>
         <span aria-hidden>{isOpen ? '▴' : '▾'}</span>
       </button>

@@ -6,6 +6,7 @@ import {
   riderById,
   setPace,
   type Closing,
+  type OpenCycle,
   type Scene,
 } from '@pace-line/core';
 import { change, perform } from '../../actions/change.ts';
@@ -32,26 +33,31 @@ export function ClosingRow({ scene }: { scene: Scene }) {
   );
 }
 
-/** Gives every cycle that does not go into the loop the nearest length that does, and says by how much the most changed one changes. */
-function FitButton({ scene, closing }: { scene: Scene; closing: Closing }) {
+/** How a cycle changes so that it fits, and how often it goes round in the loop then. */
+const fitWords = ({ cycle, fits, rounds }: OpenCycle): string =>
+  `cycle ${figure(cycle)} → ${figure(fits)} s, ${rounds} ${rounds === 1 ? 'round' : 'rounds'}`;
+
+/** Digits of a time, s, that tell it from its neighbour. */
+const figure = (seconds: number): string => seconds.toFixed(3).replace(/\.?0+$/, '');
+
+/** Gives every cycle that does not go into the loop the nearest length that does. */
+function FitButton({ scene, closing: { open } }: { scene: Scene; closing: Closing }) {
   const desk = useDesk();
-  const { open } = closing;
-  const worst = open[open.length - 1];
-  if (!worst) return null;
-  const share = Math.abs(worst.fits / worst.cycle - 1) * 100;
-  const what = open.length === 1 ? (riderById(scene, worst.rider)?.name ?? 'it') : `${open.length} cycles`;
+  const [first] = open;
+  if (!first) return null;
+  const nameOf = ({ rider }: OpenCycle): string => riderById(scene, rider)?.name ?? 'it';
   return (
     <button
       type="button"
       className="small-button"
-      title={`From ${worst.cycle.toFixed(3)} s to ${worst.fits.toFixed(3)} s`}
+      title={open.map((one) => `${nameOf(one)}: ${fitWords(one)}`).join('\n')}
       onClick={() =>
         change(desk, 'Fit cycles to the loop', (base) =>
           open.reduce((sum, { rider, fits }) => setPace(sum, { rider, patch: { cycle: fits } }), base),
         )
       }
     >
-      fit {what}: {share < 0.1 ? share.toFixed(2) : share.toFixed(1)}%
+      {open.length === 1 ? `fit ${nameOf(first)}: ${fitWords(first)}` : `fit ${open.length} cycles to the loop`}
     </button>
   );
 }

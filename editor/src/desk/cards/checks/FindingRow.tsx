@@ -24,9 +24,9 @@ interface FindingRowProps {
 /** A line of what was found, and what can be done about it. Pressed, its riders are selected at the time where it is seen, and it is drawn on the canvas. */
 export function FindingRow({ scene, finding }: FindingRowProps) {
   const { doc, playback } = useDesk();
-  const { label, holds, riders, words, at, meant } = finding;
+  const { label, holds, isNote, riders, words, at, meant } = finding;
   const names = <Names scene={scene} riders={riders} />;
-  const sign = meant || holds ? '✓' : '!';
+  const sign = isNote ? '' : holds ? '✓ ' : '! ';
   return (
     <div>
       <button
@@ -44,8 +44,9 @@ export function FindingRow({ scene, finding }: FindingRowProps) {
           {label}
           {riders.length === 1 && <>, {names}</>}
         </span>
-        <span className={holds ? 'good' : 'bad'}>
-          {sign} {words}
+        <span className={isNote ? '' : holds ? 'good' : 'bad'}>
+          {sign}
+          {words}
         </span>
         {riders.length > 1 && <small className="finding-who">{names}</small>}
       </button>
