@@ -1,5 +1,5 @@
 import { riderById, type Scene } from '@pace-line/core';
-import { CHECKS, findingsOf, type Told } from '@pace-line/core/findings';
+import { CHECKS, findingRow, findingsOf, type Told } from '@pace-line/core/findings';
 
 /** The names of checks as one asks for them. */
 export const CHECK_IDS: readonly string[] = CHECKS.map(({ id }) => id);
@@ -8,16 +8,6 @@ export const CHECK_IDS: readonly string[] = CHECKS.map(({ id }) => id);
 function subjectOf(scene: Scene, { riders }: Told): string {
   if (riders.length === 0) return 'everything closes';
   return riders.map((id) => `"${riderById(scene, id)?.name ?? id}"`).join(', ');
-}
-
-function rowOf({ check: id, holds, riders, words, meant, figures }: Told): object {
-  return {
-    ...{ check: id, holds, rider: riders.length === 1 ? riders[0] : null },
-    ...(riders.length > 1 ? { riders } : {}),
-    words,
-    ...(meant ? { meant: meant.why } : {}),
-    ...figures,
-  };
 }
 
 /**
@@ -32,7 +22,7 @@ export function check(
   const found = findingsOf(scene, only);
   const holds = found.every((one) => one.holds);
   if (json) {
-    const rows = found.map((one) => JSON.stringify(rowOf(one)));
+    const rows = found.map((one) => JSON.stringify(findingRow(one)));
     return { lines: ['[', ...rows.map((row, i) => `  ${row}${i < rows.length - 1 ? ',' : ''}`), ']'], holds };
   }
   const lines = found.map((one) => {

@@ -68,6 +68,8 @@ describe('check', () => {
       holds: true,
       rider: null,
       words: 'after 1 loop, 12.00 s',
+      at: null,
+      spans: [],
       loops: 1,
       length: 12,
       open: [],
@@ -83,7 +85,7 @@ describe('check', () => {
     });
     expect(await call('check', ferries, '--only', 'seem')).toMatchObject({
       code: 2,
-      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor, meeting\n',
+      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor, off-canvas, reading, flashes, meeting\n',
     });
   });
 

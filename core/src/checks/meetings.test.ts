@@ -94,6 +94,9 @@ describe('as it is told', () => {
   test('where nobody meets, how near two come', () => {
     const [one, ...others] = findingsOf(riding(SQUARE, run(0, 400), run(350, 750)), ['meeting']);
     expect(others).toEqual([]);
-    expect(one).toMatchObject({ holds: true, words: expect.stringMatching(/^never, closest 50 px at \d\.\d\d s$/) });
+    expect(one).toMatchObject({
+      holds: true,
+      words: expect.stringMatching(/^never, closest 50 px at \d\.\d\d s$/) as string,
+    });
   });
 });

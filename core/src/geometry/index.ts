@@ -23,3 +23,4 @@ export { landmarksOf } from './extremes.ts';
 export { whipOf } from './whip.ts';
 export { parallelNodes } from './parallel/index.ts';
 export { nodesOfShape, reversedNodes, SHAPE_KINDS, type GuideShape, type ShapeForm, type ShapeKind } from './shapes.ts';
+export { hullOf } from './hull.ts';

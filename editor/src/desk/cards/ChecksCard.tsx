@@ -95,11 +95,12 @@ interface HoldingProps {
   readonly seams: number;
 }
 
-/** What holds, in lines that open: the seams that close, who meets whom, and what is meant so. Seams that turn without resting stand by themselves. */
+/** What holds, in lines that open: the seams that close, what is told for its own sake, and what is meant so. Seams that turn without resting stand by themselves. */
 function Holding({ scene, found, seams }: HoldingProps) {
   const closing = found.filter((one) => isSeam(one) && !one.meant);
   const meant = found.filter((one) => one.meant);
-  const told = found.filter(({ check }) => check === 'meeting');
+  const notes = found.filter(({ isNote }) => isNote);
+  const labels = [...new Set(notes.map(({ label }) => label))];
   return (
     <>
       {closing.length > 0 && (
@@ -110,8 +111,12 @@ function Holding({ scene, found, seams }: HoldingProps) {
           always={closing.filter(turns)}
         />
       )}
-      {told.length === 1 && told.map((one) => <FindingRow key={keyOf(one)} scene={scene} finding={one} />)}
-      {told.length > 1 && <Line words={`Meetings: ${told.length} pairs`} scene={scene} found={told} always={[]} />}
+      {labels.map((label) => {
+        const told = notes.filter((one) => one.label === label);
+        if (told.length > 1)
+          return <Line key={label} words={`${label}: ${told.length}`} scene={scene} found={told} always={[]} />;
+        return told.map((one) => <FindingRow key={keyOf(one)} scene={scene} finding={one} />);
+      })}
       {meant.length > 0 && <Line words={`Meant so: ${meant.length}`} scene={scene} found={meant} always={[]} />}
     </>
   );

@@ -46,7 +46,7 @@ export function FindingRow({ scene, finding }: FindingRowProps) {
         </span>
         <span className={isNote ? '' : holds ? 'good' : 'bad'}>
           {sign}
-          {words}
+          {unbroken(words)}
         </span>
         {riders.length > 1 && <small className="finding-who">{names}</small>}
       </button>
@@ -54,6 +54,9 @@ export function FindingRow({ scene, finding }: FindingRowProps) {
     </div>
   );
 }
+
+/** Words of which no line ends between a number and its unit. */
+const unbroken = (words: string): string => words.replace(/(\d) (?=\S)/g, '$1\u00a0');
 
 function Names({ scene, riders }: { scene: Scene; riders: readonly string[] }) {
   return riders.map((id, i) => (
