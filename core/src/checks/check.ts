@@ -29,6 +29,8 @@ export interface Finding {
 export interface Asked {
   readonly scene: Scene;
   readonly motion: Motion;
+  /** Whether it is only asked if there is a fault: what is found then is one, and not all of it. */
+  readonly isOnlyAsked?: boolean;
 }
 
 /** One kind of fault that a loop may have. To add one: a file, and a line in the list. */

@@ -8,11 +8,14 @@ export interface Told extends Finding {
   readonly meant: Meant | null;
 }
 
-/** What some checks find in a scene: what is wrong first, each in the order of the checks. What is meant so counts as holding. */
-export function findingsBy(checks: readonly Check[], scene: Scene): readonly Told[] {
+/**
+ * What some checks find in a scene: what is wrong first, each in the order of the checks. What is meant so counts as holding. `isOnlyAsked`: whether there is a fault, without
+ * all that is to be said of it.
+ */
+export function findingsBy(checks: readonly Check[], scene: Scene, isOnlyAsked = false): readonly Told[] {
   const motion = prepare(scene);
   const told = checks.flatMap(({ label, find }) =>
-    find({ scene, motion }).map((one): Told => {
+    find({ scene, motion, isOnlyAsked }).map((one): Told => {
       const meant = one.holds ? undefined : meantOf(scene, one);
       return meant ? { ...one, label, holds: true, meant } : { ...one, label, meant: null };
     }),

@@ -63,6 +63,8 @@ export class PairSearch {
   readonly #b: Mover;
   /** px: what is nearer than this is found; 0: what touches. */
   readonly limit: number;
+  /** Whether it ends with the first time at which they are too near. */
+  readonly #endsAtFirst: boolean;
   readonly #found: Closest = {
     gap: Infinity,
     at: 0,
@@ -75,10 +77,16 @@ export class PairSearch {
   readonly #middles: Look[] = [];
   #ends: readonly [Look, Look] = [newLook(), newLook()];
 
-  constructor(a: Mover, b: Mover, limit: number) {
+  constructor(a: Mover, b: Mover, limit: number, endsAtFirst = false) {
     this.#a = a;
     this.#b = b;
     this.limit = limit;
+    this.#endsAtFirst = endsAtFirst;
+  }
+
+  /** Whether it has ended: more is not looked for. */
+  get hasEnded(): boolean {
+    return this.#endsAtFirst && this.#found.spans.length > 0;
   }
 
   get found(): Closest {
@@ -87,6 +95,7 @@ export class PairSearch {
 
   /** Looks at a piece of time in which both move smoothly, s. `goesOn`: so they do at its beginning, and what was seen there last still holds. */
   look(from: number, to: number, goesOn: boolean): void {
+    if (this.hasEnded) return;
     const [before, latest] = this.#ends;
     const isKnown = goesOn && latest.time === from && !Number.isNaN(latest.gap);
     const [first, last] = isKnown ? [latest, before] : [before, latest];
@@ -140,6 +149,7 @@ export class PairSearch {
   }
 
   #between(first: Look, last: Look, depth: number): void {
+    if (this.hasEnded) return;
     const length = last.time - first.time;
     const middle = (this.#middles[depth] ??= newLook());
     this.#lookAt(middle, (first.time + last.time) / 2, 1);

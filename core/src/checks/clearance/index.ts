@@ -28,7 +28,7 @@ export interface ClearanceFinding extends Closest {
  * Where the bodies of riders that move against each other overlap, or come nearer than `limit`, px: over continuous time, by what they paint. Each pair that does is told
  * once, the nearest first.
  */
-export function checkClearance(scene: Scene, motion: Motion, limit = 0): ClearanceFinding[] {
+export function checkClearance(scene: Scene, motion: Motion, limit = 0, isOnlyAsked = false): ClearanceFinding[] {
   const apart = new Apart(scene, motion);
   const cells = cellsOf(motion.length);
   const tracks = new Map<number, Track>();
@@ -50,7 +50,7 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
       let search = searches.get(i * count + j);
       if (!search) {
         const before = searched.get(a)?.get(b);
-        search = before?.limit === limit ? before : new PairSearch(a, b, limit);
+        search = before?.limit === limit ? before : new PairSearch(a, b, limit, isOnlyAsked);
         if (search === before) known.add(search);
         searches.set(i * count + j, search);
       }
@@ -59,7 +59,8 @@ export function checkClearance(scene: Scene, motion: Motion, limit = 0): Clearan
   }
   for (const [key, search] of searches) {
     const [a, b] = [tracks.get(Math.floor(key / count)), tracks.get(key % count)];
-    if (!a || !b) continue;
+    // What has ended at its first time is not known.
+    if (!a || !b || search.hasEnded) continue;
     const ofA = searched.get(a) ?? new WeakMap<Track, PairSearch>();
     searched.set(a, ofA.set(b, search));
   }
@@ -167,10 +168,10 @@ export const clearance: Check<'clearance'> = {
   id: 'clearance',
   label: 'Clearance',
   about: 'Riders that move against each other and overlap, by what they paint, at any time',
-  find: ({ scene, motion }) =>
-    checkClearance(scene, motion, scene.checks.clearance).map((found): Finding => {
+  find: ({ scene, motion, isOnlyAsked = false }) =>
+    checkClearance(scene, motion, scene.checks.clearance, isOnlyAsked).map((found): Finding => {
       const { riders, pair, gap, at, place, spans } = found;
-      const patch = gap === 0 ? patchOf(scene, motion, pair, at) : [];
+      const patch = gap === 0 && !isOnlyAsked ? patchOf(scene, motion, pair, at) : [];
       const middle = middleOf(patch);
       return {
         ...{ check: 'clearance', holds: false, riders, at, spans, patch },

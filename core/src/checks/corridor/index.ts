@@ -29,9 +29,9 @@ export function boundsOf({ checks, guides, riders }: Scene): readonly Bound[] {
 }
 
 /** Where riders leave what they have to stay within, or enter what they have to stay out of: over continuous time, by all that they paint or by their pivot; the farthest first. */
-export function checkCorridor(scene: Scene, motion: Motion): CorridorFinding[] {
+export function checkCorridor(scene: Scene, motion: Motion, isOnlyAsked = false): CorridorFinding[] {
   return boundsOf(scene)
-    .flatMap((bound) => foundOf(scene, motion, bound) ?? [])
+    .flatMap((bound) => foundOf(scene, motion, bound, isOnlyAsked) ?? [])
     .sort((a, b) => b.depth - a.depth || a.at - b.at);
 }
 
@@ -51,7 +51,7 @@ const known = new WeakMap<Track, Known[]>();
 const isSame = (a: Bound, b: Bound): boolean =>
   a === b || (a.side === b.side && a.by === b.by && JSON.stringify(a.area) === JSON.stringify(b.area));
 
-function foundOf(scene: Scene, motion: Motion, bound: Bound): CorridorFinding | undefined {
+function foundOf(scene: Scene, motion: Motion, bound: Bound, isOnlyAsked: boolean): CorridorFinding | undefined {
   const rider = riderById(scene, bound.rider);
   const moving = motion.rider(bound.rider);
   const art = rider && artOfRider(scene, rider);
@@ -61,24 +61,33 @@ function foundOf(scene: Scene, motion: Motion, bound: Bound): CorridorFinding | 
   const before = known.get(track) ?? [];
   const same = before.find((one) => one.body === area.body && one.by === area.by && isSame(one.bound, bound));
   if (same) return same.found;
-  const found = searched(track, area, bound, motion);
+  const found = searched(track, area, bound, motion, isOnlyAsked);
+  if (found && isOnlyAsked) return found;
   // Of a width that is dragged only the latest are kept.
   known.set(track, [...before.slice(-MOST_KNOWN), { body: area.body, by: area.by, bound, found }]);
   return found;
 }
 
-function searched(track: Track, area: Placed, bound: Bound, motion: Motion): CorridorFinding | undefined {
+/** `isOnlyAsked`: its first time is enough, and its depth is not asked for. */
+function searched(
+  track: Track,
+  area: Placed,
+  bound: Bound,
+  motion: Motion,
+  isOnlyAsked: boolean,
+): CorridorFinding | undefined {
   const cells = cellsOf(motion.length);
   const mover = bound.by === 'pivot' ? pivotOf(track) : track;
   const about: Mover = areaMover(area, area.body, motion.length);
   // To leave an area is to overlap what lies round it.
   const against = bound.side === 'out' ? about : areaMover(area, around(area, track, motion.length), motion.length);
-  const search = new PairSearch(mover, against, 0);
-  for (let cell = 0; cell < cells; cell++) {
+  const search = new PairSearch(mover, against, 0, isOnlyAsked);
+  for (let cell = 0; cell < cells && !search.hasEnded; cell++) {
     if ((track.swept[4 * cell] ?? Infinity) > (track.swept[4 * cell + 2] ?? -Infinity)) continue;
     lookIn(search, mover, against, (motion.length * cell) / cells, (motion.length * (cell + 1)) / cells);
   }
-  const { spans } = search.found;
+  const { spans, at, place } = search.found;
+  if (isOnlyAsked && spans.length > 0) return { bound, spans, at, place, depth: 0 };
   return spans.length > 0 ? { bound, spans, ...deepest(mover, about, bound.side, spans) } : undefined;
 }
 
@@ -197,10 +206,10 @@ export const corridor: Check<'corridor'> = {
   label: 'Corridor',
   about:
     'Riders that leave the lane or the area that they have to stay within, or enter one that they have to stay out of',
-  find({ scene, motion }) {
+  find({ scene, motion, isOnlyAsked }) {
     // A rider's are one finding, the worst first.
     const riders = new Map<string, CorridorFinding[]>();
-    for (const one of checkCorridor(scene, motion))
+    for (const one of checkCorridor(scene, motion, isOnlyAsked))
       riders.set(one.bound.rider, [...(riders.get(one.bound.rider) ?? []), one]);
     return [...riders].flatMap(([rider, found]): Finding[] => {
       const [worst] = found;

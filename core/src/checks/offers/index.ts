@@ -49,7 +49,7 @@ export function offersFor(scene: Scene, finding: Finding, checks: readonly Check
   const concerned = onlyThose(scene, finding.riders);
   const before = badly(findingsBy(checks, scene));
   const found: Offer[] = [];
-  let nearest: { readonly offer: Offer; readonly words: string; readonly lasts: number } | null = null;
+  const tried: { readonly offer: Offer; readonly there: Scene }[] = [];
   for (const knob of KNOBS[finding.check] ?? [])
     for (const id of finding.riders) {
       const rider = riderById(scene, id);
@@ -58,24 +58,38 @@ export function offersFor(scene: Scene, finding: Finding, checks: readonly Check
         ...{ kind: knob.kind, rider: id, from: knob.now(rider), to },
         size: knob.size(scene, rider, to),
       });
-      const left = (value: number): Told | undefined =>
-        findingsBy(check, knob.set(concerned, id, value)).find((one) => !one.holds && isSame(one, finding));
+      const isLeft = (value: number): boolean =>
+        findingsBy(check, knob.set(concerned, id, value), true).some((one) => !one.holds && isSame(one, finding));
       const isRight = (value: number): boolean =>
-        left(value) === undefined && isNoWorse(before, badly(findingsBy(checks, knob.set(scene, id, value))), finding);
+        !isLeft(value) && isNoWorse(before, badly(findingsBy(checks, knob.set(scene, id, value))), finding);
       for (const all of knob.tried(scene, rider, finding.at ?? 0)) {
         // What is larger than enough others, or far larger than the smallest, is not offered.
         const sizes = found.map(({ size }) => size).sort((a, b) => a - b);
         const most = Math.min(sizes[MOST - 1] ?? Infinity, FAR * (sizes[0] ?? Infinity));
         const values = all.filter((value) => knob.size(scene, rider, value) <= most);
-        const to = smallest(knob, knob.now(rider), values, left, isRight, (value, one) => {
-          const lasts = lasting(one);
-          if (!nearest || lasts < nearest.lasts) nearest = { offer: offerOf(value), words: one.words, lasts };
-        });
+        const to = smallest(knob, knob.now(rider), values, isLeft, isRight, (value) =>
+          tried.push({ offer: offerOf(value), there: knob.set(concerned, id, value) }),
+        );
         if (to !== undefined) found.push(offerOf(to));
       }
     }
   const offers = found.sort((a, b) => a.size - b.size).slice(0, MOST);
-  return { offers, nearest: offers.length === 0 ? nearest : null };
+  return { offers, nearest: offers.length === 0 ? nearestOf(tried, check, finding) : null };
+}
+
+/** Of changes none of which is enough the one after which a finding lasts least, and what is said of it then. */
+function nearestOf(
+  tried: readonly { readonly offer: Offer; readonly there: Scene }[],
+  check: readonly Check[],
+  finding: Finding,
+): Offers['nearest'] {
+  let nearest: (NonNullable<Offers['nearest']> & { readonly lasts: number }) | null = null;
+  for (const { offer, there } of tried) {
+    const one = findingsBy(check, there).find((other) => !other.holds && isSame(other, finding));
+    const lasts = one ? lasting(one) : Infinity;
+    if (one && (!nearest || lasts < nearest.lasts)) nearest = { offer, words: one.words, lasts };
+  }
+  return nearest && { offer: nearest.offer, words: nearest.words };
 }
 
 /** The value nearest to what it is that is right; undefined where none of those that are tried is. */
@@ -83,22 +97,21 @@ function smallest(
   knob: Knob,
   now: number,
   values: readonly number[],
-  left: (value: number) => Told | undefined,
+  isLeft: (value: number) => boolean,
   isRight: (value: number) => boolean,
-  tell: (value: number, one: Told) => void,
+  tell: (value: number) => void,
 ): number | undefined {
   let bad = now;
   for (const value of values) {
-    const one = left(value);
-    if (one) {
-      tell(value, one);
+    if (isLeft(value)) {
+      tell(value);
       bad = value;
       continue;
     }
     let [low, high] = [bad, value];
     while (!knob.isGiven && Math.abs(high - low) > NEAR * 10 ** -knob.digits) {
       const middle = (low + high) / 2;
-      if (left(middle)) low = middle;
+      if (isLeft(middle)) low = middle;
       else high = middle;
     }
     const to = beyond(high, now, knob.digits);

@@ -102,6 +102,7 @@ const smooth: Knob = {
 export const KNOBS: Readonly<Record<string, readonly Knob[]>> = {
   clearance: [delay, lift],
   corridor: [lift, scale],
+  'off-canvas': [lift, scale],
   jump: [smooth],
 };
 

@@ -37,11 +37,6 @@ export class Watched {
     this.looks = this.#look();
   }
 
-  /** Whether it ever paints anything, wherever. */
-  get paints(): boolean {
-    return this.#track.bodies.some((body) => body && !body.isEmpty);
-  }
-
   /** When something holds of it, s, joined where one time follows the other. */
   spans(holds: (look: Look) => boolean): Span[] {
     const found: [number, number][] = [];
@@ -121,8 +116,17 @@ export function watchedIn({
     const moving = motion[i];
     const art = artOfRider(scene, rider);
     if (!rider.output || !moving || !art || moving.varies.length === 0) return [];
-    return [new Watched(rider, moving, trackOf(moving, art, scene, length), length)];
+    return [watch(rider, moving, trackOf(moving, art, scene, length), length)];
   });
+}
+
+const kept = new WeakMap<Track, Watched>();
+
+/** A rider watched; as it was where neither it nor its motion has changed. */
+function watch(rider: Rider, moving: RiderMotion, track: Track, length: number): Watched {
+  let made = kept.get(track);
+  if (made?.rider !== rider) kept.set(track, (made = new Watched(rider, moving, track, length)));
+  return made;
 }
 
 const hulls = new WeakMap<Body, Float64Array>();
