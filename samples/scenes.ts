@@ -22,6 +22,7 @@ import {
 } from '@pace-line/core';
 import { paddleArt } from './paddle.ts';
 import { art, at, drawingOf, NO_KEYS, NO_POSES, node, scene, scenery, overlapping } from './kit.ts';
+import { narrows, race } from './found.ts';
 import { order } from './order.ts';
 import { tin } from './tin.ts';
 import { STRIDE, walkingArt } from './walking.ts';
@@ -470,4 +471,6 @@ export const SAMPLES: readonly { readonly file: string; readonly scene: Scene }[
   { file: 'heron.paceline.json', scene: heron() },
   { file: 'tea-tin.paceline.json', scene: tin() },
   { file: 'tea-order.paceline.json', scene: overlapping(order(), 'it falls into the basket') },
+  { file: 'narrows.paceline.json', scene: narrows() },
+  { file: 'two-sledges.paceline.json', scene: race() },
 ];

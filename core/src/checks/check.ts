@@ -21,6 +21,8 @@ export interface Finding {
   readonly patch?: readonly (readonly number[])[];
   /** The finding in a few words. */
   readonly words: string;
+  /** How bad it is at the worst, in the check's own unit; absent where only how long it lasts says that. */
+  readonly amount?: number;
   /** What was measured, as the check gives it. */
   readonly figures: object;
 }

@@ -63,8 +63,8 @@ class Standing {
     return this.#b * x + this.#d * y + this.#f;
   }
 
-  /** px from a place on the canvas to the nearest edge, at least; below 0 in what is painted, or where nothing can be said. */
-  fromEdge(x: number, y: number): number {
+  /** px from a place on the canvas to the nearest edge, at least, up to `within`; below 0 in what is painted, or where nothing can be said. */
+  fromEdge(x: number, y: number, within: number): number {
     const determinant = this.#a * this.#d - this.#b * this.#c;
     if (determinant === 0 || !this.#body) return -1;
     const dx = x - this.#e;
@@ -72,8 +72,8 @@ class Standing {
     const u = (this.#d * dx - this.#c * dy) / determinant;
     const v = (this.#a * dy - this.#b * dx) / determinant;
     if (this.#body.holds(u, v)) return -1;
-    const [nx, ny] = this.#body.nearest(u, v);
-    return (Math.hypot(nx - u, ny - v) * Math.abs(determinant)) / this.stretch;
+    const unit = Math.abs(determinant) / this.stretch;
+    return this.#body.distance(u, v, within / unit) * unit;
   }
 
   /** Whether a place on the canvas is in what is painted. */
@@ -141,8 +141,9 @@ function gatherNear(node: number, cutoff: number, depth: number): void {
   const at = NODE.size * node;
   const { tree } = STANDING_A;
   const [x, y] = [tree[at] ?? 0, tree[at + 1] ?? 0];
-  const far = STANDING_B.fromEdge(STANDING_A.x(x, y), STANDING_A.y(x, y));
   const radius = (tree[at + NODE.radius] ?? 0) * STANDING_A.stretch;
+  // A little farther than asked for, so that what is not found is out of reach.
+  const far = STANDING_B.fromEdge(STANDING_A.x(x, y), STANDING_A.y(x, y), radius + cutoff + 1);
   if (far - radius > cutoff) return;
   const left = tree[at + NODE.left] ?? -1;
   if (left < 0 || depth === 0 || far < 0) {

@@ -1,4 +1,5 @@
 import { EMPTY_BOX, unionOf, type Box } from './box.ts';
+import { hullOf } from './hull.ts';
 
 /** Edges of a leaf of the tree: fewer cost more circles, more cost more pairs of edges. */
 const LEAF = 4;
@@ -17,6 +18,7 @@ export class Body {
   readonly tree: Float64Array;
   /** Which edges reach into each of its bands from top to bottom, once that is asked for. */
   #bands: readonly (readonly number[])[] | undefined;
+  #hull: Float64Array | undefined;
 
   /** Rings as x, y after x, y; each closes by itself. */
   constructor(rings: readonly (readonly number[])[]) {
@@ -44,6 +46,11 @@ export class Body {
     return this.edges.length === 0;
   }
 
+  /** x, y of the corners of its convex hull, px of its own. */
+  get hull(): Float64Array {
+    return (this.#hull ??= hullOf(this.edges));
+  }
+
   /** Whether a place, px of its own, is in what is painted. */
   holds(x: number, y: number): boolean {
     const { left, top, right, bottom } = this.box;
@@ -63,8 +70,19 @@ export class Body {
 
   /** The place of its edges that is nearest to a place, px of its own. */
   nearest(x: number, y: number): readonly [x: number, y: number] {
+    this.#seek(x, y, Infinity);
+    return [NEAREST.x, NEAREST.y];
+  }
+
+  /** px of its own from a place to the nearest of its edges; `within` where none is nearer than that. */
+  distance(x: number, y: number, within = Infinity): number {
+    this.#seek(x, y, within);
+    return NEAREST.distance;
+  }
+
+  #seek(x: number, y: number, within: number): void {
     const { edges, tree } = this;
-    let best = Infinity;
+    let best = within;
     let [bx, by] = [x, y];
     const open = [0];
     while (open.length > 0) {
@@ -74,10 +92,8 @@ export class Body {
       const left = tree[node + NODE.left] ?? -1;
       const right = tree[node + NODE.right] ?? -1;
       if (left >= 0) {
-        const far = (one: number): number =>
-          ((tree[NODE.size * one] ?? 0) - x) ** 2 + ((tree[NODE.size * one + 1] ?? 0) - y) ** 2;
         // The nearer half is looked at first.
-        if (far(left) < far(right)) open.push(right, left);
+        if (farFrom(tree, left, x, y) < farFrom(tree, right, x, y)) open.push(right, left);
         else open.push(left, right);
         continue;
       }
@@ -91,8 +107,20 @@ export class Body {
         if (distance < best) [best, bx, by] = [distance, ax + t * dx, ay + t * dy];
       }
     }
-    return [bx, by];
+    NEAREST.x = bx;
+    NEAREST.y = by;
+    NEAREST.distance = best;
   }
+}
+
+/** What was sought last. */
+const NEAREST = { x: 0, y: 0, distance: 0 };
+
+/** px² from a place to the middle of a node's circle. */
+function farFrom(tree: Float64Array, node: number, x: number, y: number): number {
+  const dx = (tree[NODE.size * node] ?? 0) - x;
+  const dy = (tree[NODE.size * node + 1] ?? 0) - y;
+  return dx * dx + dy * dy;
 }
 
 /** Edges that a band across a body holds about, and most bands. */

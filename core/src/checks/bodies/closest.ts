@@ -1,5 +1,6 @@
 import { gapBetween, isPartlyIn, nearParts, noGap, stretchOf, type Body, type Vec } from '../../geometry/index.ts';
 import { POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
+import { isSweptClear } from './swept.ts';
 
 /** s. Pieces of time are not halved below this. */
 const SHORTEST = 0.0005;
@@ -155,6 +156,8 @@ export class PairSearch {
     this.#lookAt(middle, (first.time + last.time) / 2, 1);
     const isOneBody = isSame(first, middle) && isSame(middle, last);
     if (isOneBody && (!first.bodyA || !first.bodyB)) return;
+    // Most of what moves in an area is clear of its edges for long.
+    if (isOneBody && this.#isClear(first, middle, last)) return;
     const way = isOneBody ? MARGIN * (this.#wayOf(first, middle) + this.#wayOf(middle, last)) : Infinity;
     const limit = this.limit;
     const cutoff = isOneBody ? limit + way : limit + NEARER;
@@ -172,6 +175,14 @@ export class PairSearch {
     }
     this.#between(first, middle, depth + 1);
     this.#between(middle, last, depth + 1);
+  }
+
+  /** Whether what the first one sweeps lies clear of an area that stands meanwhile. */
+  #isClear(first: Look, middle: Look, last: Look): boolean {
+    const { bodyA, bodyB } = first;
+    if (!this.#b.isArea || this.limit > 0 || !bodyA || !bodyB) return false;
+    for (let i = 0; i < 6; i++) if (first.b[i] !== middle.b[i] || first.b[i] !== last.b[i]) return false;
+    return isSweptClear(bodyA, [first.a, middle.a, last.a], bodyB, first.b);
   }
 
   #span(from: number, to: number): void {

@@ -219,6 +219,7 @@ export const corridor: Check<'corridor'> = {
       return [
         {
           ...{ check: 'corridor', holds: false, riders: [rider], at, spans, place },
+          amount: worst.depth,
           words: found.map((one) => corridorWords(scene, one)).join('; '),
           figures: { depth: worst.depth, at, spans, bounds: found.map(({ bound, depth }) => ({ ...bound, depth })) },
         },

@@ -135,15 +135,29 @@ const isSame = (a: Finding, b: Finding): boolean => keyOf(a) === keyOf(b);
 /** s that a finding lasts in all. */
 const lasting = ({ spans }: Finding): number => spans.reduce((sum, [from, to]) => sum + to - from, 0);
 
-/** What is wrong, by whom it is about, and how badly: how long it lasts, or how often it is. */
-const badly = (found: readonly Told[]): ReadonlyMap<string, number> =>
-  new Map(found.flatMap((one) => (one.holds ? [] : [[keyOf(one), lasting(one) + one.spans.length * 1e-3] as const])));
+interface Bad {
+  /** How long it lasts, s, or how often it is. */
+  readonly lasts: number;
+  readonly amount: number;
+}
 
-/** s by which what was wrong before may last longer and count as no worse. */
-const SLACK = 2e-3;
+/** What is wrong, by whom it is about, and how badly. */
+const badly = (found: readonly Told[]): ReadonlyMap<string, Bad> =>
+  new Map(
+    found
+      .filter(({ holds }) => !holds)
+      .map((one) => [keyOf(one), { lasts: lasting(one) + one.spans.length * 1e-3, amount: one.amount ?? 0 }]),
+  );
 
-function isNoWorse(before: ReadonlyMap<string, number>, after: ReadonlyMap<string, number>, finding: Finding): boolean {
-  return [...after].every(([key, bad]) => key !== keyOf(finding) && bad <= (before.get(key) ?? -1) + SLACK);
+/** s by which what was wrong before may last longer, and by how much it may be worse, and count as no worse. */
+const SLACK = { lasts: 2e-3, amount: 0.05 };
+
+function isNoWorse(before: ReadonlyMap<string, Bad>, after: ReadonlyMap<string, Bad>, finding: Finding): boolean {
+  return [...after].every(([key, bad]) => {
+    const was = before.get(key);
+    if (key === keyOf(finding) || !was) return false;
+    return bad.lasts <= was.lasts + SLACK.lasts && bad.amount <= was.amount + SLACK.amount;
+  });
 }
 
 /** A scene of which only some riders, and what moves with them, are looked at. */

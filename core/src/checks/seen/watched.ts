@@ -1,4 +1,4 @@
-import { EMPTY_BOX, hullOf, type Body, type Box, type Side } from '../../geometry/index.ts';
+import { EMPTY_BOX, type Body, type Box, type Side } from '../../geometry/index.ts';
 import { POSE, POSE_SIZE, type RiderMotion } from '../../motion/index.ts';
 import { artOfRider, type Rider, type Scene } from '../../scene/index.ts';
 import { trackOf, type Track } from '../bodies/tracks.ts';
@@ -129,12 +129,8 @@ function watch(rider: Rider, moving: RiderMotion, track: Track, length: number):
   return made;
 }
 
-const hulls = new WeakMap<Body, Float64Array>();
-
 /** Between which edges a body lies where a pose puts it. */
-function extentOf(body: Body, m: ArrayLike<number>): Box {
-  let hull = hulls.get(body);
-  if (!hull) hulls.set(body, (hull = hullOf(body.edges)));
+function extentOf({ hull }: Body, m: ArrayLike<number>): Box {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < hull.length; i += 2) {
     const x = (m[0] ?? 1) * (hull[i] ?? 0) + (m[2] ?? 0) * (hull[i + 1] ?? 0) + (m[4] ?? 0);
