@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { clockInside, isHolder, pathOfGuide, prepare, type Guide, type Rider, type Scene } from '@pace-line/core';
+import { findingsOf } from '@pace-line/core/findings';
 import { openShown, savedScene } from './desk.ts';
 
 const guideOf = ({ guides }: Scene, name?: string): Guide =>
@@ -96,6 +97,7 @@ const MADE: Readonly<Record<string, (scene: Scene, page: Page) => unknown>> = {
     expect(times(riderOf(scene, 'Cart'))).toHaveLength(3);
     expect(times(riderOf(scene, 'Boat'))).toHaveLength(2);
   },
+  'put-right': (scene) => expect(findingsOf(scene).filter(({ holds }) => !holds)).toEqual([]),
   'two-on-one': (scene) => expect(scene.riders.map(({ pace }) => pace.delay)).toEqual([0, 2]),
   train: (scene) => expect(scene.riders).toHaveLength(4),
   carry: (scene) => expect(riderOf(scene, 'Lamp').carrier).toMatchObject({ rider: 'boat', turn: false }),
@@ -166,7 +168,7 @@ for (let lot = 0; lot < LOTS; lot++) {
           .getByRole('button', { name: /^Show me/ })
           .click();
         const strip = page.getByRole('region', { name: /^Recipe: / });
-        await expect(strip, id).toHaveAttribute('data-state', /done|failed/, { timeout: 30_000 });
+        await expect(strip, id).toHaveAttribute('data-state', /done|failed/, { timeout: 60_000 });
         await expect(strip, id).toContainText('Done. The scene is yours to try');
         if (MADE[id]) await MADE[id](await savedScene(page), page);
         await SENT[id]?.(page);

@@ -11,6 +11,8 @@ export type CardId = 'scene' | 'guide' | 'rider' | 'heading' | 'pace';
 /** What a hand does on the screen when a recipe is shown: each is a press, a drag or a key that anybody can do. */
 export type Act =
   | { readonly do: 'press'; readonly name: string; readonly within?: string }
+  | { readonly do: 'appears'; readonly name: string; readonly within: string }
+  | { readonly do: 'vanishes'; readonly name: string; readonly within: string }
   | { readonly do: 'enter'; readonly label: string; readonly text: string }
   | { readonly do: 'enter-row'; readonly row: RowName; readonly text: string; readonly nth: number }
   | { readonly do: 'pick'; readonly row: RowName; readonly option: string; readonly nth: number }
@@ -25,6 +27,12 @@ export type Act =
   | { readonly do: 'drop'; readonly file: string; readonly type: string; readonly text: () => string }
   | { readonly do: 'drag-in'; readonly name: string; readonly to: At }
   | { readonly do: 'watch'; readonly seconds: number };
+
+/** Waits for what is worked out: until something is called so, or begins so, in a region or a card. */
+export const appears = (name: string, within: string): Act => ({ do: 'appears', name, within });
+
+/** Waits until nothing is called so any more, nor begins so. */
+export const vanishes = (name: string, within: string): Act => ({ do: 'vanishes', name, within });
 
 /** Presses what is called so, a button, an option or a link; within a region, a card or a dialog of that name where others are called so too. */
 export const press = (name: string, within?: string): Act => ({

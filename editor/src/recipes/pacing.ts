@@ -1,7 +1,7 @@
-import { add, click, clickWith, goTo, keys, onSheet, pick, press, value, watch } from './acts.ts';
+import { add, appears, click, clickWith, goTo, keys, onSheet, pick, press, value, vanishes, watch } from './acts.ts';
 import { shows, tells, type Recipe } from './recipe.ts';
 import { ROUND } from './pictures.ts';
-import { boatOnArch, boatRound, startWith, WAYS_OF_STARTS } from './starts.ts';
+import { boatOnArch, boatRound, crowdedLanes, startWith, WAYS_OF_STARTS } from './starts.ts';
 
 /** Recipes for pace: when a rider is where. */
 export const PACING: readonly Recipe[] = [
@@ -238,6 +238,46 @@ export const PACING: readonly Recipe[] = [
         onSheet([2, 1025], [2, 700]),
       ),
       shows('The Checks card says who meets whom, where, and at what difference of speed.', watch()),
+    ],
+  },
+  {
+    id: 'put-right',
+    title: 'Put right what the checks find',
+    picture: [
+      { d: 'M20 54H220', art: 'boat' },
+      {
+        d: 'M20 72H220',
+        art: 'square',
+        marks: [
+          [0, 1],
+          [3.4, 0],
+        ],
+      },
+    ],
+    start: crowdedLanes,
+    steps: [
+      shows(
+        'The Checks card lists what is wrong, here a clearance and a corridor. Press a finding: the playhead stands where it happens, and the canvas shows the place.',
+        appears('Clearance', 'checks'),
+        press('Clearance', 'checks'),
+      ),
+      shows(
+        '“put it right…” looks for the smallest changes after which it is gone and nothing else is worse. Point at one to see it as a ghost; press it to take it.',
+        press('put it right…', 'checks'),
+        appears('Lift ', 'checks'),
+        press('Lift ', 'checks'),
+      ),
+      shows(
+        'The same for the lane that is left: its width is “Lane” on the Guide card.',
+        vanishes('Clearance', 'checks'),
+        press('put it right…', 'checks'),
+        appears('Lift Moon', 'checks'),
+        press('Lift Moon', 'checks'),
+      ),
+      shows(
+        'Where something is meant to be as it is, press “meant so”, and say why: it stays in the scene’s file.',
+        watch(),
+      ),
     ],
   },
   {

@@ -177,6 +177,36 @@ export const boatOnArch = (more: Start = {}): Scene =>
     riders: [{ art: 'boat', on: 'Canal' }, ...(more.riders ?? [])],
   });
 
+/** px by which they ride beside their guides. */
+const BESIDE: Readonly<Record<string, number>> = { boat: -24, cart: 24, moon: 12 };
+
+/** Two that pass each other too closely, and one that leaves its lane. */
+export function crowdedLanes(): Scene {
+  const scene = startWith({
+    guides: [
+      { name: 'Canal', d: WAYS_OF_STARTS.line },
+      { name: 'Ditch', d: 'M140 600H1140' },
+    ],
+    clock: { repeat: 'there-and-back' },
+    riders: [
+      { art: 'boat', on: 'Canal' },
+      {
+        ...{ art: 'cart', on: 'Canal' },
+        marks: [
+          [0, 1],
+          [4, 0],
+        ],
+      },
+      { art: 'moon', on: 'Ditch' },
+    ],
+  });
+  return {
+    ...scene,
+    guides: scene.guides.map((guide) => (guide.name === 'Ditch' ? { ...guide, corridor: 56 } : guide)),
+    riders: scene.riders.map((rider) => ({ ...rider, lift: BESIDE[rider.id] ?? 0 })),
+  };
+}
+
 /** A boat that goes round. */
 export const boatRound = (more: Start = {}): Scene =>
   startWith({

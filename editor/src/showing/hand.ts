@@ -9,6 +9,9 @@ import type { Tempo } from './tempo.ts';
 /** A step that cannot be done: what is missing, for whoever looks on. */
 export class NotFound extends Error {}
 
+/** s until something is worked out at most. */
+const WORKED_OUT = 60;
+
 /** s in which something is looked for by its whole name. */
 const WHOLE_NAME = 0.6;
 
@@ -36,6 +39,15 @@ export class Hand {
   }
 
   readonly #kinds: { readonly [Kind in Act['do']]: (act: Extract<Act, { do: Kind }>) => Promise<void> } = {
+    appears: async ({ name, within }) => {
+      if (controls.cardOf(within)) await this.#unfold(within);
+      const found = await this.#tempo.until(() => controls.pressed(name, within), WORKED_OUT);
+      if (!found) throw new NotFound(`“${name}” is not there`);
+    },
+    vanishes: async ({ name, within }) => {
+      const gone = await this.#tempo.until(() => (controls.pressed(name, within) ? undefined : true), WORKED_OUT);
+      if (!gone) throw new NotFound(`“${name}” is still there`);
+    },
     press: async ({ name, within }) => {
       // By its whole name, if that appears: what begins so may be a list that is just closing.
       const whole = await this.#tempo.until(() => controls.pressedExactly(name, within), WHOLE_NAME);

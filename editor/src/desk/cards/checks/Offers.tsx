@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { offerWords, withOffer, type Offer, type Offers as Found, type Scene, type Told } from '@pace-line/core';
 import { offers as lookForOffers, type Job } from '../../../jobs/index.ts';
 import { change } from '../../actions/change.ts';
@@ -23,21 +23,12 @@ interface OffersProps {
 export function Offers({ scene, finding }: OffersProps) {
   const [state, setState] = useState<State>({ is: 'closed' });
   const job = useRef<Job<Found> | null>(null);
-  // What was found is of the scene as it was then.
-  useEffect(
-    () => () => {
-      job.current?.cancel();
-      job.current = null;
-      setState({ is: 'closed' });
-      hideOffer();
-    },
-    [scene],
-  );
   const look = (): void => {
     setState({ is: 'looking' });
     const mine = (job.current = lookForOffers(scene, finding));
     void mine.end.then((end) => {
       if (job.current !== mine) return;
+      job.current = null;
       setState(end.state === 'done' ? { is: 'found', found: end.result } : { is: 'failed' });
     });
   };
@@ -46,6 +37,26 @@ export function Offers({ scene, finding }: OffersProps) {
     job.current = null;
     setState({ is: 'closed' });
   };
+  // What was found is of the scene as it was then; what is still looked for is looked for in the one that is now.
+  const again = useEffectEvent((): void => {
+    const wasLooking = job.current !== null;
+    cancel();
+    hideOffer();
+    if (wasLooking) look();
+  });
+  const asked = useRef(scene);
+  useEffect(() => {
+    if (asked.current === scene) return;
+    asked.current = scene;
+    again();
+  }, [scene]);
+  useEffect(
+    () => () => {
+      job.current?.cancel();
+      hideOffer();
+    },
+    [],
+  );
   if (state.is === 'closed')
     return (
       <button
