@@ -13,20 +13,20 @@ export const meeting: Check<'meeting'> = {
     const routes = new Set(scene.riders.flatMap(({ guide }) => (guide === null ? [] : [guide])));
     return [...routes].flatMap((guide): Finding[] => {
       const { meetings, closest } = meetingsOn(scene, guide);
-      if (meetings.length === 0) return closest && closest.gap > 0 ? [nearest(motion, guide, closest)] : [];
+      if (meetings.length === 0) return closest && closest.gap > 0 ? [nearest(guide, motion, closest)] : [];
       const pairs = new Map<string, Meeting[]>();
       for (const one of meetings) {
         const key = one.riders.join(' ');
         pairs.set(key, [...(pairs.get(key) ?? []), one]);
       }
-      return [...pairs.values()].map((of) => met(motion, guide, of));
+      return [...pairs.values()].map((of) => met(guide, motion, of));
     });
   },
 };
 
 const TOLD = { check: 'meeting', holds: true, isNote: true } as const;
 
-function met(motion: Motion, guide: string, meetings: readonly Meeting[]): Finding {
+function met(guide: string, motion: Motion, meetings: readonly Meeting[]): Finding {
   const [first] = meetings;
   const riders = first?.riders ?? ['', ''];
   const speeds = meetings.map(({ time }) => passingSpeed(motion, riders, time));
@@ -39,7 +39,7 @@ function met(motion: Motion, guide: string, meetings: readonly Meeting[]): Findi
   };
 }
 
-const nearest = (motion: Motion, guide: string, { riders, time, gap }: ClosestGap): Finding => ({
+const nearest = (guide: string, motion: Motion, { riders, time, gap }: ClosestGap): Finding => ({
   ...{ ...TOLD, riders, at: time, spans: [], place: pivots(motion, riders, time) },
   words: `never, closest ${gap.toFixed(gap < 10 ? 1 : 0)} px at ${time.toFixed(2)} s`,
   figures: { guide, times: [], closest: gap },

@@ -10,7 +10,6 @@ import { workedLine } from './worked-line.ts';
 
 export { HEADING_STRIP } from './heading-strip.ts';
 export { KEY_STRIP, keyStrips, type KeysNow } from './key-strips.ts';
-export { meetingsOf } from './meetings.ts';
 export type { SheetNow } from './now.ts';
 export { tintOf } from './tints.ts';
 
