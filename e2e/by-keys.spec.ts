@@ -119,8 +119,10 @@ test('after scrubbing, arrows step frames; a value entered stays in its field, a
   await page.locator('.mark').nth(1).focus();
   const time = page.locator('[data-readout="time"]');
   const strip = (await page.locator('.strip-ground').boundingBox())!;
-  await page.mouse.click(strip.x + strip.width * 0.3, strip.y + 10);
   const frame = page.locator('[data-readout="frame"]');
+  const paused = (await frame.textContent())!;
+  await page.mouse.click(strip.x + strip.width * 0.3, strip.y + 10);
+  await expect(frame).not.toHaveText(paused);
   const at = Number(await frame.textContent());
   await page.keyboard.press('ArrowRight');
   await expect(frame).toHaveText(String(at + 1));

@@ -35,7 +35,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     test.use({ colorScheme });
 
     test('no menu, popover, list or dialog of the Desk has an accessibility violation', async ({ page }) => {
-      test.setTimeout(120_000);
+      test.setTimeout(240_000);
       await openSample(page, /Open the sample Two ferries/);
       await page.keyboard.press('Space');
       await page.locator('.mark').nth(1).focus();
