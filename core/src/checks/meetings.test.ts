@@ -77,7 +77,7 @@ describe('as it is told', () => {
     { time: 4, place: at(to) },
   ];
   test('each two that meet, with when, where and how fast one passes; it is never wrong', () => {
-    // On 400 px: at 2 s from both ends; the third, twice as slow, meets each of them elsewhere.
+    // All are at 200 px at 2 s: at 100 px/s, the other way, and half as fast.
     const scene = riding(LINE, run(0, 400), run(400, 0), run(100, 300));
     const told = findingsOf(scene, ['meeting']);
     expect(told.map(({ riders, words, holds, isNote }) => [riders.join(), words, holds, isNote])).toEqual([

@@ -4,6 +4,7 @@ export function hullOf(points: ArrayLike<number>): Float64Array {
     { length: points.length / 2 },
     (_, i) => [points[2 * i] ?? 0, points[2 * i + 1] ?? 0] as const,
   );
+  if (order.length < 2) return Float64Array.from(order.flat());
   order.sort(([ax, ay], [bx, by]) => ax - bx || ay - by);
   const lower = chain(order);
   const upper = chain(order.reverse());

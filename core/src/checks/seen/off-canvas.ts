@@ -1,8 +1,5 @@
 import type { Check, Finding } from '../check.ts';
-import { watchedIn, type Look, type Watched } from './watched.ts';
-
-/** px beyond the canvas's edge that nobody misses. */
-const MISSED = 0.5;
+import { MISSED, watchedIn, type Look, type Watched } from './watched.ts';
 
 /** Where riders are off the canvas: for good, never wholly on it though they would fit, or for a time, which is told and not wrong. */
 export const offCanvas: Check<'off-canvas'> = {

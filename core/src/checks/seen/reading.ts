@@ -2,7 +2,7 @@ import { UNPAINTED } from '../../drawing/kinds.ts';
 import { artOfRider, pictureOf, rootOf, type Art, type Scene } from '../../scene/index.ts';
 import type { ArtElement } from '../../scene/art/index.ts';
 import type { Check, Finding } from '../check.ts';
-import { watchedIn, type Look, type Watched } from './watched.ts';
+import { MISSED, watchedIn, type Look, type Watched } from './watched.ts';
 
 /** Words a second that are read, and s until the eye has found them: subtitles are set for 160 to 180 words a minute. */
 const [WORDS_A_SECOND, FOUND] = [3, 0.5];
@@ -10,8 +10,6 @@ const [WORDS_A_SECOND, FOUND] = [3, 0.5];
 const OPAQUE = 0.5;
 /** Share of the canvas's width a second below which words rest. */
 const RESTS = 0.05;
-/** px beyond the canvas's edge that nobody misses. */
-const MISSED = 0.5;
 /** s. What rests for less only turns round there. */
 const LEAST = 0.1;
 

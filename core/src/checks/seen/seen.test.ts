@@ -1,6 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { hullOf } from '../../geometry/index.ts';
-import { countedRandom } from '../../testing/random.ts';
 import { BOX_ART, LINE, riderOn, sceneOf } from '../../testing/scenes.ts';
 import { findingsOf } from '../all.ts';
 
@@ -29,24 +27,6 @@ const found = (check: string, parts: object) =>
 const rides = (guide: object, more: object = {}, marks: object[] = run, id = 'r') => ({
   guides: [guide],
   riders: [riderOn(id, 'line', marks as never, { ...level, ...more })],
-});
-
-describe('the hull of points', () => {
-  test('holds all of them, and is made of some of them, turning one way', () => {
-    const random = countedRandom(7);
-    for (let n = 0; n < 40; n++) {
-      const points = Float64Array.from({ length: 2 * (3 + Math.floor(random() * 60)) }, () =>
-        Math.round(random() * 50),
-      );
-      const hull = hullOf(points);
-      for (let i = 0; i < hull.length; i += 2) {
-        const [ax = 0, ay = 0] = hull.subarray(i, i + 2);
-        const [bx = 0, by = 0] = i + 2 < hull.length ? hull.subarray(i + 2, i + 4) : hull.subarray(0, 2);
-        for (let k = 0; k < points.length; k += 2)
-          expect((bx - ax) * (points[k + 1]! - ay) - (by - ay) * (points[k]! - ax)).toBeGreaterThanOrEqual(0);
-      }
-    }
-  });
 });
 
 describe('off the canvas', () => {

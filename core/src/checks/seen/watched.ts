@@ -17,6 +17,9 @@ export interface Look extends Box {
   readonly area: number;
 }
 
+/** px beyond the canvas's edge that nobody misses. */
+export const MISSED = 0.5;
+
 export type Span = readonly [from: number, to: number];
 
 /** A rider watched over the loop. */
