@@ -1,16 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { prepare } from '../motion/index.ts';
-import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import { LINE, ridersOn as riding, SQUARE } from '../testing/scenes.ts';
 import { measuresOf, standoutsOf } from './index.ts';
 
 const at = (value: number) => ({ by: 'distance', value });
-const riding = (guide: object, ...lists: object[][]) =>
-  sceneOf({
-    clock: { duration: 4, fps: 30, repeat: 'loop' },
-    art: [BOX_ART],
-    guides: [guide],
-    riders: lists.map((marks, i) => riderOn(`r${i + 1}`, (guide as { id: string }).id, marks as never)),
-  });
 const quad = { kind: 'family', family: 'quad', mode: 'in-out' };
 
 describe('what a rider does over time', () => {

@@ -1,16 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { BOX_ART, LINE, riderOn, sceneOf, SQUARE } from '../testing/scenes.ts';
+import { LINE, ridersOn as riding, SQUARE } from '../testing/scenes.ts';
 import { findingsOf } from './all.ts';
 import { meetingsOn } from './index.ts';
 
 const at = (value: number) => ({ by: 'distance', value });
-const riding = (guide: object, ...lists: object[][]) =>
-  sceneOf({
-    clock: { duration: 4, fps: 30, repeat: 'loop' },
-    art: [BOX_ART],
-    guides: [guide],
-    riders: lists.map((marks, i) => riderOn(`r${i + 1}`, (guide as { id: string }).id, marks as never)),
-  });
 
 describe('meetings', () => {
   test('two that go against each other meet in the middle', () => {

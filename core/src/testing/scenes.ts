@@ -543,3 +543,10 @@ export const LAYERED_SCENES: Readonly<Record<string, Scene>> = {
     ],
   }),
 };
+
+/** Boxes on one guide, r1, r2 and so on, each with the marks of a list: a loop of 4 s. */
+export const ridersOn = (guide: object, ...lists: object[][]): Scene =>
+  sceneOf({
+    guides: [guide],
+    riders: lists.map((marks, i) => riderOn(`r${i + 1}`, (guide as { id: string }).id, marks as never)),
+  });
