@@ -33,6 +33,8 @@ export interface Asked {
   readonly motion: Motion;
   /** Whether it is only asked if there is a fault: what is found then is one, and not all of it. */
   readonly isOnlyAsked?: boolean;
+  /** s: a time at which there was one before, which is looked at first where it is only asked. */
+  readonly first?: number | null;
 }
 
 /** One kind of fault that a loop may have. To add one: a file, and a line in the list. */

@@ -1,6 +1,6 @@
 import { prepare } from '../motion/index.ts';
 import type { Meant, Scene } from '../scene/index.ts';
-import type { Check, Finding } from './check.ts';
+import type { Asked, Check, Finding } from './check.ts';
 
 /** A finding as it is told: with its check's name, and what was said of it where it is meant so. */
 export interface Told extends Finding {
@@ -9,13 +9,17 @@ export interface Told extends Finding {
 }
 
 /**
- * What some checks find in a scene: what is wrong first, each in the order of the checks. What is meant so counts as holding. `isOnlyAsked`: whether there is a fault, without
- * all that is to be said of it.
+ * What some checks find in a scene: what is wrong first, each in the order of the checks. What is meant so counts as holding. `asked`: whether it is only asked if there is a fault,
+ * without all that is to be said of it.
  */
-export function findingsBy(checks: readonly Check[], scene: Scene, isOnlyAsked = false): readonly Told[] {
+export function findingsBy(
+  checks: readonly Check[],
+  scene: Scene,
+  asked: Pick<Asked, 'isOnlyAsked' | 'first'> = {},
+): readonly Told[] {
   const motion = prepare(scene);
   const told = checks.flatMap(({ label, find }) =>
-    find({ scene, motion, isOnlyAsked }).map((one): Told => {
+    find({ ...asked, scene, motion }).map((one): Told => {
       const meant = one.holds ? undefined : meantOf(scene, one);
       return meant ? { ...one, label, holds: true, meant } : { ...one, label, meant: null };
     }),

@@ -64,11 +64,18 @@ function paintedAs(paths: PathsD, boxed: readonly Boxed[]): Painted {
   return { body: new Body(rings), rings, boxed };
 }
 
-/** What the part of a drawing with an id paints; undefined where it has no such part. */
+const knownParts = new WeakMap<Picture, Map<string, Painted | undefined>>();
+
+/** What the part of a drawing with an id paints, made once; undefined where it has no such part. */
 export function partPaintedOf(picture: Picture, id: string): Painted | undefined {
   if (picture.kind === 'image') return undefined;
-  const alone = branchTo(rootOf(picture), id);
-  return alone && paintedFrom(alone, picture.width, picture.height);
+  const parts = knownParts.get(picture) ?? new Map<string, Painted | undefined>();
+  knownParts.set(picture, parts);
+  if (!parts.has(id)) {
+    const alone = branchTo(rootOf(picture), id);
+    parts.set(id, alone && paintedFrom(alone, picture.width, picture.height));
+  }
+  return parts.get(id);
 }
 
 /** An element with nothing in it but what leads to the one with an id, and what is only referred to. */

@@ -11,6 +11,8 @@ export interface Checked {
   /** What is wrong first. */
   readonly found: readonly Told[];
   readonly state: 'found' | 'looking' | 'given up';
+  /** Whether it is of the scene as it is, all of it. */
+  readonly isCurrent: boolean;
 }
 
 /** ms without an edit after which all is checked. */
@@ -44,19 +46,22 @@ export function useChecks(scene: Scene): Checked {
     };
   }, [scene]);
   return useMemo(() => {
-    if (there.scene === scene) return { found: there.found, state: there.failed ? 'given up' : 'found' };
+    if (there.scene === scene) return { found: there.found, state: there.failed ? 'given up' : 'found', isCurrent: true };
     // What was found before, of the riders that the scene still has, but for what is known anew.
     const ids = new Set(scene.riders.map(({ id }) => id));
     const before = there.found.filter(
-      ({ check, riders }) => riders.every((id) => ids.has(id)) && !here?.some((one) => one.check === check),
+      ({ check, riders }) => riders.every((id) => ids.has(id)) && !(here && isQuick(check)),
     );
     const all = [...(here ?? []), ...before];
     return {
       found: [...all.filter(({ holds }) => !holds), ...all.filter(({ holds }) => holds)],
       state: here ? 'found' : 'looking',
+      isCurrent: false,
     };
   }, [there, here, scene]);
 }
+
+const isQuick = (check: string): boolean => QUICK_CHECKS.some(({ id }) => id === check);
 
 /** Riders times nodes of their guides. */
 function sizeOf({ riders, guides }: Scene): number {

@@ -1,12 +1,14 @@
-import { Body, unionOf, type Box } from '../../geometry/index.ts';
+import { Body } from '../../geometry/index.ts';
 import { POSE, type Motion, type RiderMotion } from '../../motion/index.ts';
-import { artOfRider, guideById, riderById, type Area, type Bound, type Scene } from '../../scene/index.ts';
+import { artOfRider, riderById, type Bound, type Scene } from '../../scene/index.ts';
 import { PairSearch, type Mover } from '../bodies/closest.ts';
 import { lookIn } from '../bodies/look-in.ts';
 import { cellsOf, trackOf, type Track } from '../bodies/tracks.ts';
-import type { Check, Finding } from '../check.ts';
+import type { Asked, Check, Finding } from '../check.ts';
 import { placedArea, type Placed } from './areas.ts';
 import { deepest, type Depth } from './depth.ts';
+import { around } from './outside.ts';
+import { corridorWords } from './words.ts';
 
 /** A rider that leaves what it has to stay within, or enters what it has to stay out of. */
 export interface CorridorFinding extends Depth {
@@ -28,10 +30,12 @@ export function boundsOf({ checks, guides, riders }: Scene): readonly Bound[] {
   return [...own, ...set];
 }
 
+type How = Pick<Asked, 'isOnlyAsked' | 'first'>;
+
 /** Where riders leave what they have to stay within, or enter what they have to stay out of: over continuous time, by all that they paint or by their pivot; the farthest first. */
-export function checkCorridor(scene: Scene, motion: Motion, isOnlyAsked = false): CorridorFinding[] {
+export function checkCorridor(scene: Scene, motion: Motion, how: How = {}): CorridorFinding[] {
   return boundsOf(scene)
-    .flatMap((bound) => foundOf(scene, motion, bound, isOnlyAsked) ?? [])
+    .flatMap((bound) => foundOf(scene, motion, bound, how) ?? [])
     .sort((a, b) => b.depth - a.depth || a.at - b.at);
 }
 
@@ -51,7 +55,7 @@ const known = new WeakMap<Track, Known[]>();
 const isSame = (a: Bound, b: Bound): boolean =>
   a === b || (a.side === b.side && a.by === b.by && JSON.stringify(a.area) === JSON.stringify(b.area));
 
-function foundOf(scene: Scene, motion: Motion, bound: Bound, isOnlyAsked: boolean): CorridorFinding | undefined {
+function foundOf(scene: Scene, motion: Motion, bound: Bound, how: How): CorridorFinding | undefined {
   const rider = riderById(scene, bound.rider);
   const moving = motion.rider(bound.rider);
   const art = rider && artOfRider(scene, rider);
@@ -61,20 +65,20 @@ function foundOf(scene: Scene, motion: Motion, bound: Bound, isOnlyAsked: boolea
   const before = known.get(track) ?? [];
   const same = before.find((one) => one.body === area.body && one.by === area.by && isSame(one.bound, bound));
   if (same) return same.found;
-  const found = searched(track, area, bound, motion, isOnlyAsked);
-  if (found && isOnlyAsked) return found;
+  const found = searched(track, area, bound, motion, how);
+  if (found && how.isOnlyAsked) return found;
   // Of a width that is dragged only the latest are kept.
   known.set(track, [...before.slice(-MOST_KNOWN), { body: area.body, by: area.by, bound, found }]);
   return found;
 }
 
-/** `isOnlyAsked`: its first time is enough, and its depth is not asked for. */
+/** Only asked, one time is enough, and its depth is not asked for. */
 function searched(
   track: Track,
   area: Placed,
   bound: Bound,
   motion: Motion,
-  isOnlyAsked: boolean,
+  { isOnlyAsked = false, first }: How,
 ): CorridorFinding | undefined {
   const cells = cellsOf(motion.length);
   const mover = bound.by === 'pivot' ? pivotOf(track) : track;
@@ -82,10 +86,13 @@ function searched(
   // To leave an area is to overlap what lies round it.
   const against = bound.side === 'out' ? about : areaMover(area, around(area, track, motion.length), motion.length);
   const search = new PairSearch(mover, against, 0, isOnlyAsked);
-  for (let cell = 0; cell < cells && !search.hasEnded; cell++) {
-    if ((track.swept[4 * cell] ?? Infinity) > (track.swept[4 * cell + 2] ?? -Infinity)) continue;
+  const look = (cell: number): void => {
+    if ((track.swept[4 * cell] ?? Infinity) > (track.swept[4 * cell + 2] ?? -Infinity)) return;
     lookIn(search, mover, against, (motion.length * cell) / cells, (motion.length * (cell + 1)) / cells);
-  }
+  };
+  // Where it was worst it is longest.
+  if (isOnlyAsked && first != null) look(Math.min(cells - 1, Math.floor((first / motion.length) * cells)));
+  for (let cell = 0; cell < cells && !search.hasEnded; cell++) look(cell);
   const { spans, at, place } = search.found;
   if (isOnlyAsked && spans.length > 0) return { bound, spans, at, place, depth: 0 };
   return spans.length > 0 ? { bound, spans, ...deepest(mover, about, bound.side, spans) } : undefined;
@@ -128,88 +135,15 @@ function pivotOf(track: Track): Mover {
   };
 }
 
-/** px beyond all that is reached to which the outside of an area goes on. */
-const BEYOND = 100;
-
-/** What lies round an area, as far as a rider comes. */
-function around({ rings, body, by }: Placed, { swept }: Track, length: number): Body {
-  let reach: Box = by ? reachOf(by, body.box, length) : body.box;
-  for (let at = 0; at < swept.length; at += 4)
-    if ((swept[at] ?? 0) <= (swept[at + 2] ?? 0))
-      reach = unionOf(reach, {
-        left: swept[at] ?? 0,
-        top: swept[at + 1] ?? 0,
-        right: swept[at + 2] ?? 0,
-        bottom: swept[at + 3] ?? 0,
-      });
-  // However it is turned meanwhile.
-  const far = Math.hypot(reach.right - reach.left, reach.bottom - reach.top) / least(by, length) + BEYOND;
-  const { left, top, right, bottom } = body.box;
-  const edge = [left - far, top - far, right + far, top - far, right + far, bottom + far, left - far, bottom + far];
-  return new Body([edge, ...rings]);
-}
-
-/** Looks at what carries an area, for how far it is carried and how small it becomes. */
-const LOOKS = 240;
-
-function reachOf(by: RiderMotion, box: Box, length: number): Box {
-  let all = box;
-  for (let k = 0; k <= LOOKS; k++) {
-    const pose = by.poseAt((length * k) / LOOKS);
-    for (const x of [box.left, box.right])
-      for (const y of [box.top, box.bottom]) {
-        const px = (pose[0] ?? 1) * x + (pose[2] ?? 0) * y + (pose[4] ?? 0);
-        const py = (pose[1] ?? 0) * x + (pose[3] ?? 1) * y + (pose[5] ?? 0);
-        all = unionOf(all, { left: px, top: py, right: px, bottom: py });
-      }
-  }
-  return all;
-}
-
-/** The smallest scale of what carries an area. */
-function least(by: RiderMotion | undefined, length: number): number {
-  if (!by) return 1;
-  let scale = 1;
-  for (let k = 0; k <= LOOKS; k++) {
-    const pose = by.poseAt((length * k) / LOOKS);
-    scale = Math.min(scale, Math.abs(pose[POSE.scaleX] ?? 1), Math.abs(pose[POSE.scaleY] ?? 1));
-  }
-  return Math.max(scale, 0.01);
-}
-
-/** The area as its findings name it. */
-export function areaWords(scene: Scene, area: Area): string {
-  const guide = (id: string): string => `“${guideById(scene, id)?.name ?? id}”`;
-  switch (area.kind) {
-    case 'lane':
-      return `the lane of ${guide(area.guide)}`;
-    case 'inside':
-      return guide(area.guide);
-    case 'between':
-      return `the track of ${guide(area.guides[0])} and ${guide(area.guides[1])}`;
-    case 'art':
-      return `“${riderById(scene, area.rider)?.name ?? area.rider}”${area.part === null ? '' : ` (${area.part})`}`;
-  }
-}
-
-/** When, and by how much, a rider is where it has to keep from. */
-export function corridorWords(scene: Scene, { bound, depth, spans }: CorridorFinding): string {
-  const [first] = spans;
-  const when = first ? `${first[0].toFixed(2)}–${first[1].toFixed(2)} s` : '';
-  const more = spans.length > 1 ? `, ${spans.length} times` : '';
-  const verb = bound.side === 'in' ? 'leaves' : 'enters';
-  return `${verb} ${areaWords(scene, bound.area)} by ${depth.toFixed(1)} px, ${when}${more}`;
-}
-
 export const corridor: Check<'corridor'> = {
   id: 'corridor',
   label: 'Corridor',
   about:
     'Riders that leave the lane or the area that they have to stay within, or enter one that they have to stay out of',
-  find({ scene, motion, isOnlyAsked }) {
+  find({ scene, motion, isOnlyAsked, first }) {
     // A rider's are one finding, the worst first.
     const riders = new Map<string, CorridorFinding[]>();
-    for (const one of checkCorridor(scene, motion, isOnlyAsked))
+    for (const one of checkCorridor(scene, motion, { isOnlyAsked, first }))
       riders.set(one.bound.rider, [...(riders.get(one.bound.rider) ?? []), one]);
     return [...riders].flatMap(([rider, found]): Finding[] => {
       const [worst] = found;

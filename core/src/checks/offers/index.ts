@@ -1,7 +1,8 @@
-import { dependenciesOf, riderById, type Scene } from '../../scene/index.ts';
+import { dependenciesOf, riderById, type Rider, type Scene } from '../../scene/index.ts';
 import type { Check, Finding } from '../check.ts';
 import { findingsBy, type Told } from '../findings.ts';
-import { KNOBS, knobOf, type Knob, type KnobKind } from './knobs.ts';
+import { badly, isLess, isSame, keyOf, lasting, worseThan, type Bad } from './judging.ts';
+import { KNOBS, knobOf, type Knob, type KnobKind, type Way } from './knobs.ts';
 
 export type { KnobKind } from './knobs.ts';
 
@@ -9,7 +10,9 @@ export type { KnobKind } from './knobs.ts';
 export interface Offer {
   readonly kind: KnobKind;
   readonly rider: string;
-  /** The value as it is, and as it would be: s, px, a factor of its size, px. */
+  /** Which of several values of that kind: the id of a mark, or of the node from which a span begins. */
+  readonly part?: string;
+  /** The value as it is, and as it would be: s, s, px, a factor of its size, px, px. */
   readonly from: number;
   readonly to: number;
   /** The change as a share of what it is a change in: smaller ones are offered first. */
@@ -20,8 +23,10 @@ export interface Offer {
 export interface Offers {
   /** The smallest changes after which it is gone and nothing else is worse, the smallest first. */
   readonly offers: readonly Offer[];
-  /** Where there are none: what comes nearest, and what the check says after it. */
+  /** Where there are none, or none but of how large it is: what comes nearest and makes nothing else worse, and what the check says after it. */
   readonly nearest: { readonly offer: Offer; readonly words: string } | null;
+  /** Likewise: the smallest change after which it is gone, and what is found instead. */
+  readonly instead: { readonly offer: Offer; readonly found: readonly Told[] } | null;
 }
 
 /** Offers that are made at most. */
@@ -37,62 +42,146 @@ const NEAR = 0.25;
 export const isOffered = (check: string): boolean => check in KNOBS;
 
 /** A scene with an offer taken. */
-export const withOffer = (scene: Scene, { kind, rider, to }: Offer): Scene => knobOf(kind).set(scene, rider, to);
+export const withOffer = (scene: Scene, { kind, rider, to, part }: Offer): Scene =>
+  knobOf(kind).set(scene, rider, to, part);
 
 /**
- * The smallest changes of one value of one rider that put a finding right: when it starts, how far beside its guide it rides, how large it is, over which length its nose is averaged. Values are tried outward from
- * what they are, and between the last that is not enough and the first that is; each result is judged by the check itself, and by all `checks` before it is offered: nothing that was found
- * before may be worse, and nothing new be found. Riders that are locked are left as they are.
+ * The smallest changes of one value of one rider that put a finding right: when it starts or is at a mark, how far beside its guide it rides, how large it is, over which length its nose is averaged, how far a span
+ * of its guide is bent. Values are tried outward from what they are, and between the last that is not enough and the first that is; each result is judged by the check itself, and by all `checks` before it is
+ * offered: nothing that was found before may be worse, and nothing new be found. Riders that are locked are left as they are.
  */
 export function offersFor(scene: Scene, finding: Finding, checks: readonly Check[]): Offers {
-  const check = checks.filter(({ id }) => id === finding.check);
-  const concerned = onlyThose(scene, finding.riders);
-  const before = badly(findingsBy(checks, scene));
-  const found: Offer[] = [];
-  const tried: { readonly offer: Offer; readonly there: Scene }[] = [];
+  const search = new Search(scene, finding, checks);
   for (const knob of KNOBS[finding.check] ?? [])
     for (const id of finding.riders) {
       const rider = riderById(scene, id);
       if (!rider || rider.locked) continue;
-      const offerOf = (to: number): Offer => ({
-        ...{ kind: knob.kind, rider: id, from: knob.now(rider), to },
-        size: knob.size(scene, rider, to),
-      });
-      const isLeft = (value: number): boolean =>
-        findingsBy(check, knob.set(concerned, id, value), true).some((one) => !one.holds && isSame(one, finding));
-      const isRight = (value: number): boolean =>
-        !isLeft(value) && isNoWorse(before, badly(findingsBy(checks, knob.set(scene, id, value))), finding);
-      for (const all of knob.tried(scene, rider, finding.at ?? 0)) {
-        // What is larger than enough others, or far larger than the smallest, is not offered.
-        const sizes = found.map(({ size }) => size).sort((a, b) => a - b);
-        const most = Math.min(sizes[MOST - 1] ?? Infinity, FAR * (sizes[0] ?? Infinity));
-        const values = all.filter((value) => knob.size(scene, rider, value) <= most);
-        const to = smallest(knob, knob.now(rider), values, isLeft, isRight, (value) =>
-          tried.push({ offer: offerOf(value), there: knob.set(concerned, id, value) }),
-        );
-        if (to !== undefined) found.push(offerOf(to));
-      }
+      for (const way of knob.tried(scene, rider, finding)) search.along(knob, rider, way);
     }
-  const offers = found.sort((a, b) => a.size - b.size).slice(0, MOST);
-  return { offers, nearest: offers.length === 0 ? nearestOf(tried, check, finding) : null };
+  return search.found;
 }
 
-/** Of changes none of which is enough the one after which a finding lasts least, and what is said of it then. */
-function nearestOf(
-  tried: readonly { readonly offer: Offer; readonly there: Scene }[],
-  check: readonly Check[],
-  finding: Finding,
-): Offers['nearest'] {
-  let nearest: (NonNullable<Offers['nearest']> & { readonly lasts: number }) | null = null;
-  for (const { offer, there } of tried) {
-    const one = findingsBy(check, there).find((other) => !other.holds && isSame(other, finding));
-    const lasts = one ? lasting(one) : Infinity;
-    if (one && (!nearest || lasts < nearest.lasts)) nearest = { offer, words: one.words, lasts };
+/** Findings that may come instead of the one that is put right. */
+const MOST_INSTEAD = 1;
+
+/** Of what was not enough along one way every so manieth is looked at for what comes nearest; and of those so many for whether they make anything worse. */
+const EVERY = 3;
+const MOST_NEAREST = 3;
+
+/** What is found while values are tried. */
+class Search {
+  readonly #scene: Scene;
+  readonly #finding: Finding;
+  readonly #checks: readonly Check[];
+  /** The check that found it, and a scene of none but whom it is about. */
+  readonly #own: readonly Check[];
+  readonly #concerned: Scene;
+  readonly #before: ReadonlyMap<string, Bad>;
+  readonly #offers: Offer[] = [];
+  /** What was not enough, by ways. */
+  readonly #tried: Offer[][] = [];
+  #instead: Offers['instead'] = null;
+
+  constructor(scene: Scene, finding: Finding, checks: readonly Check[]) {
+    this.#scene = scene;
+    this.#finding = finding;
+    this.#checks = checks;
+    this.#own = checks.filter(({ id }) => id === finding.check);
+    this.#concerned = onlyThose(scene, finding.riders);
+    this.#before = badly(findingsBy(checks, scene));
   }
-  return nearest && { offer: nearest.offer, words: nearest.words };
+
+  /** Looks for the smallest change along one way. */
+  along(knob: Knob, rider: Rider, { values, part }: Way): void {
+    const now = knob.now(rider, part);
+    const sizeOf = (value: number): number => knob.size(this.#scene, rider, value, part);
+    const offerOf = (to: number): Offer => ({
+      ...{ kind: knob.kind, rider: rider.id, from: now, to, size: sizeOf(to) },
+      ...(part === undefined ? {} : { part }),
+    });
+    // What is larger than enough others, or far larger than the smallest, is not offered.
+    const sizes = this.#offers.map(({ size }) => size).sort((a, b) => a - b);
+    const most = Math.min(sizes[MOST - 1] ?? Infinity, FAR * (sizes[0] ?? Infinity));
+    const tried: Offer[] = [];
+    this.#tried.push(tried);
+    const to = smallest(
+      knob,
+      now,
+      values.filter((value) => sizeOf(value) <= most),
+      (value) => this.#isLeft(offerOf(value)),
+      (value) => this.#isRight(offerOf(value)),
+      (value) => tried.push(offerOf(value)),
+    );
+    if (to !== undefined) this.#offers.push(offerOf(to));
+  }
+
+  #isLeft(offer: Offer): boolean {
+    const there = withOffer(this.#concerned, offer);
+    return findingsBy(this.#own, there, { isOnlyAsked: true, first: this.#finding.at }).some(
+      (one) => !one.holds && isSame(one, this.#finding),
+    );
+  }
+
+  #isRight(offer: Offer): boolean {
+    if (this.#isLeft(offer)) return false;
+    const after = this.#after(offer);
+    if (after.has(keyOf(this.#finding))) return false;
+    const found = worseThan(this.#before, after);
+    if (found.length === 0) return true;
+    if (found.length <= MOST_INSTEAD && offer.size < (this.#instead?.offer.size ?? Infinity))
+      this.#instead = { offer, found };
+    return false;
+  }
+
+  #after(offer: Offer): ReadonlyMap<string, Bad> {
+    return badly(findingsBy(this.#checks, withOffer(this.#scene, offer)));
+  }
+
+  get found(): Offers {
+    const offers = this.#offers.sort((a, b) => a.size - b.size).slice(0, MOST);
+    const isEnough = offers.some(({ kind }) => !knobOf(kind).isOfLooks);
+    return {
+      offers,
+      ...(isEnough ? { nearest: null, instead: null } : { nearest: this.#nearest(), instead: this.#instead }),
+    };
+  }
+
+  /** Of changes none of which is enough the one after which it lasts least and nothing else is worse, and what is said of it then. */
+  #nearest(): Offers['nearest'] {
+    const ways = this.#tried.map((way) => {
+      const left = way.filter((_, i) => i % EVERY === EVERY - 1).flatMap((offer) => this.#lessBy(offer));
+      return left.sort(byNearness).slice(0, MOST_NEAREST);
+    });
+    const nearest = ways
+      .flat()
+      .sort(byNearness)
+      .find(({ offer }) => worseThan(this.#before, this.#after(offer)).length === 0);
+    return nearest ? { offer: nearest.offer, words: nearest.one.words } : null;
+  }
+
+  /** What an offer leaves of the finding, where that is less than there was. */
+  #lessBy(offer: Offer): Left[] {
+    const there = findingsBy(this.#own, withOffer(this.#concerned, offer));
+    const one = there.find((other) => !other.holds && isSame(other, this.#finding));
+    return one && isLess(one, this.#finding) ? [{ offer, one }] : [];
+  }
 }
 
-/** The value nearest to what it is that is right; undefined where none of those that are tried is. */
+/** What an offer leaves of a finding. */
+interface Left {
+  readonly offer: Offer;
+  readonly one: Finding;
+}
+
+const byNearness = (a: Left, b: Left): number =>
+  Number(knobOf(a.offer.kind).isOfLooks ?? false) - Number(knobOf(b.offer.kind).isOfLooks ?? false) ||
+  lasting(a.one) - lasting(b.one) ||
+  (a.one.amount ?? 0) - (b.one.amount ?? 0) ||
+  a.offer.size - b.offer.size;
+
+/**
+ * The value nearest to what it is that is right; undefined where none of those that are tried is. Where the first that is enough makes something else worse, the first after it that does not is looked for.
+ */
 function smallest(
   knob: Knob,
   now: number,
@@ -101,22 +190,33 @@ function smallest(
   isRight: (value: number) => boolean,
   tell: (value: number) => void,
 ): number | undefined {
-  let bad = now;
+  const between = (bad: number, good: number, isGood: (value: number) => boolean): number => {
+    let [low, high] = [bad, good];
+    while (!knob.isGiven && Math.abs(high - low) > NEAR * 10 ** -knob.digits) {
+      const middle = (low + high) / 2;
+      if (isGood(middle)) high = middle;
+      else low = middle;
+    }
+    return beyond(high, now, knob.digits);
+  };
+  let [bad, wasLeft] = [now, true];
   for (const value of values) {
     if (isLeft(value)) {
       tell(value);
-      bad = value;
+      [bad, wasLeft] = [value, true];
       continue;
     }
-    let [low, high] = [bad, value];
-    while (!knob.isGiven && Math.abs(high - low) > NEAR * 10 ** -knob.digits) {
-      const middle = (low + high) / 2;
-      if (isLeft(middle)) low = middle;
-      else high = middle;
+    if (wasLeft) {
+      const enough = between(bad, value, (one) => !isLeft(one));
+      if (isRight(enough)) return enough;
+      bad = enough;
     }
-    const to = beyond(high, now, knob.digits);
-    if (isRight(to)) return to;
-    bad = value;
+    const last = beyond(value, now, knob.digits);
+    if (last !== bad && isRight(last)) {
+      const right = between(bad, last, isRight);
+      return isRight(right) ? right : last;
+    }
+    [bad, wasLeft] = [last, false];
   }
   return undefined;
 }
@@ -126,38 +226,6 @@ function beyond(value: number, now: number, digits: number): number {
   const unit = 10 ** digits;
   const rounded = value > now ? Math.ceil(value * unit - 1e-6) : Math.floor(value * unit + 1e-6);
   return rounded / unit;
-}
-
-const keyOf = ({ check, riders }: Finding): string => `${check} ${[...riders].sort().join(' ')}`;
-
-const isSame = (a: Finding, b: Finding): boolean => keyOf(a) === keyOf(b);
-
-/** s that a finding lasts in all. */
-const lasting = ({ spans }: Finding): number => spans.reduce((sum, [from, to]) => sum + to - from, 0);
-
-interface Bad {
-  /** How long it lasts, s, or how often it is. */
-  readonly lasts: number;
-  readonly amount: number;
-}
-
-/** What is wrong, by whom it is about, and how badly. */
-const badly = (found: readonly Told[]): ReadonlyMap<string, Bad> =>
-  new Map(
-    found
-      .filter(({ holds }) => !holds)
-      .map((one) => [keyOf(one), { lasts: lasting(one) + one.spans.length * 1e-3, amount: one.amount ?? 0 }]),
-  );
-
-/** s by which what was wrong before may last longer, and by how much it may be worse, and count as no worse. */
-const SLACK = { lasts: 2e-3, amount: 0.05 };
-
-function isNoWorse(before: ReadonlyMap<string, Bad>, after: ReadonlyMap<string, Bad>, finding: Finding): boolean {
-  return [...after].every(([key, bad]) => {
-    const was = before.get(key);
-    if (key === keyOf(finding) || !was) return false;
-    return bad.lasts <= was.lasts + SLACK.lasts && bad.amount <= was.amount + SLACK.amount;
-  });
 }
 
 /** A scene of which only some riders, and what moves with them, are looked at. */

@@ -16,13 +16,25 @@ interface CardProps {
   readonly isEmpty?: boolean;
   /** Work goes on in it, as long as no other card was asked for. */
   readonly isBusy?: boolean;
+  /** What it shows is being worked out anew, and may be of before. */
+  readonly isPending?: boolean;
   /** What it can have beyond its rows: in a column of its own where the card is wide. */
   readonly groups?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** One card of "how": a head that sums it up, its rows, and what it has beside them. The one in which work goes on has two columns. */
-export function Card({ name, number, title, summary, isEmpty = false, isBusy = false, groups, children }: CardProps) {
+export function Card({
+  name,
+  number,
+  title,
+  summary,
+  isEmpty = false,
+  isBusy = false,
+  isPending = false,
+  groups,
+  children,
+}: CardProps) {
   const openCard = useDeskView((state) => state.openCard);
   const set = useDeskView((state) => state.set);
   const isOpen = openCard === name || (openCard === null && isBusy);
@@ -32,6 +44,7 @@ export function Card({ name, number, title, summary, isEmpty = false, isBusy = f
       className={`card ${isOpen ? 'open' : ''} ${isEmpty ? 'empty' : ''}`}
       aria-label={number === undefined ? `Card, ${title}` : `Card ${number}, ${title}`}
       data-card={name}
+      aria-busy={isPending}
       onKeyDown={(event) => {
         if (event.key === 'Escape' && openCard === name) set({ openCard: null });
       }}

@@ -21,7 +21,7 @@ const isSeam = ({ check }: Told): boolean => check === 'seam';
 /** Card 5: what the checks find, what is wrong first; what holds is a line for each kind. */
 export function ChecksCard() {
   const scene = useDocumentState((state) => state.committed);
-  const { found, state } = useChecks(scene);
+  const { found, state, isCurrent } = useChecks(scene);
   const rows = rowsOf(found);
   const wrong = useMemo(() => rowsOf(found).filter(({ holds }) => !holds), [found]);
   // The sheet has bands where it happens.
@@ -41,6 +41,7 @@ export function ChecksCard() {
       name="checks"
       number={5}
       title="Checks"
+      isPending={!isCurrent}
       summary={
         wrong.length > 0 ? (
           <span className="bad">

@@ -9,8 +9,7 @@ import {
   type OpenCycle,
   type Scene,
 } from '@pace-line/core';
-import { change, perform } from '../../actions/change.ts';
-import { useDesk } from '../../context.ts';
+import { EditButton } from './EditButton.tsx';
 
 /** Riders beyond which it is not asked while the scene is edited. */
 const MOST_RIDERS = 500;
@@ -27,7 +26,7 @@ export function ClosingRow({ scene }: { scene: Scene }) {
       </p>
       <div className="mends">
         <FitButton scene={scene} closing={closing} />
-        <LengthenButton closing={closing} />
+        <LengthenButton scene={scene} closing={closing} />
       </div>
     </div>
   );
@@ -42,37 +41,31 @@ const figure = (seconds: number): string => seconds.toFixed(3).replace(/\.?0+$/,
 
 /** Gives every cycle that does not go into the loop the nearest length that does. */
 function FitButton({ scene, closing: { open } }: { scene: Scene; closing: Closing }) {
-  const desk = useDesk();
   const [first] = open;
   if (!first) return null;
   const nameOf = ({ rider }: OpenCycle): string => riderById(scene, rider)?.name ?? 'it';
   return (
-    <button
-      type="button"
-      className="small-button"
+    <EditButton
+      label="Fit cycles to the loop"
       title={open.map((one) => `${nameOf(one)}: ${fitWords(one)}`).join('\n')}
-      onClick={() =>
-        change(desk, 'Fit cycles to the loop', (base) =>
-          open.reduce((sum, { rider, fits }) => setPace(sum, { rider, patch: { cycle: fits } }), base),
-        )
-      }
+      scene={scene}
+      edit={(base) => open.reduce((sum, { rider, fits }) => setPace(sum, { rider, patch: { cycle: fits } }), base)}
     >
       {open.length === 1 ? `fit ${nameOf(first)}: ${fitWords(first)}` : `fit ${open.length} cycles to the loop`}
-    </button>
+    </EditButton>
   );
 }
 
-function LengthenButton({ closing: { loops, length } }: { closing: Closing }) {
-  const desk = useDesk();
+function LengthenButton({ scene, closing: { loops, length } }: { scene: Scene; closing: Closing }) {
   if (loops === undefined || length === undefined || length > 3600) return null;
   return (
-    <button
-      type="button"
-      className="small-button"
+    <EditButton
+      label="Lengthen the loop"
       title="The loop is as long as that; every rider goes on as it does now"
-      onClick={() => perform(desk, 'Lengthen the loop', lengthenLoop, { loops })}
+      scene={scene}
+      edit={(base) => lengthenLoop(base, { loops })}
     >
       make the loop {length.toFixed(2)} s
-    </button>
+    </EditButton>
   );
 }

@@ -10,9 +10,10 @@ import {
 } from '@pace-line/core';
 import { NOTHING } from '../../../document/index.ts';
 import { TextField } from '../../../fields/index.ts';
-import { change, perform } from '../../actions/change.ts';
+import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
 import { useDeskView } from '../../view.ts';
+import { EditButton } from './EditButton.tsx';
 import { MENDS, turns } from './mends.ts';
 import { Offers } from './Offers.tsx';
 
@@ -78,9 +79,9 @@ function Answers({ scene, finding }: FindingRowProps) {
   return (
     <div className="mends">
       {mends.map(({ kind, apply }) => (
-        <button key={kind} type="button" className="small-button" onClick={() => change(desk, MENDS[kind][1], apply)}>
+        <EditButton key={kind} label={MENDS[kind][1]} title={MENDS[kind][1]} scene={scene} edit={apply}>
           {MENDS[kind][0]}
-        </button>
+        </EditButton>
       ))}
       {!holds && isOffered(check) && <Offers scene={scene} finding={finding} />}
       {!holds && (

@@ -1,12 +1,15 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { offerWords, withOffer, type Offer, type Offers as Found, type Scene, type Told } from '@pace-line/core';
+import {
+  offerWords,
+  riderById,
+  withOffer,
+  type Offer,
+  type Offers as Found,
+  type Scene,
+  type Told,
+} from '@pace-line/core';
 import { offers as lookForOffers, type Job } from '../../../jobs/index.ts';
-import { change } from '../../actions/change.ts';
-import { useDesk } from '../../context.ts';
-import { useDeskView } from '../../view.ts';
-
-/** The key of a ghost that shows what an offer would make. */
-const OFFERED = '·offered';
+import { EditButton, hideOffer } from './EditButton.tsx';
 
 type State =
   | { readonly is: 'closed' }
@@ -78,54 +81,57 @@ export function Offers({ scene, finding }: OffersProps) {
       </span>
     );
   if (state.is === 'failed') return <p className="card-note">It could not be worked out.</p>;
-  const { offers, nearest } = state.found;
+  return <FoundOffers scene={scene} found={state.found} />;
+}
+
+/** What was found: what is enough; else what comes nearest, and what is enough but for something else. */
+function FoundOffers({ scene, found }: { scene: Scene; found: Found }) {
+  const { offers, nearest, instead } = found;
   return (
     <>
+      {offers.map((offer) => (
+        <OfferButton key={keyOf(offer)} scene={scene} offer={offer} />
+      ))}
       {offers.length === 0 && (
         <p className="card-note" role="status">
-          No single change is enough.{nearest && ` Nearest: ${nearest.words}.`}
+          No single change puts this right without a new finding.
         </p>
       )}
-      {(nearest ? [nearest.offer] : offers).map((offer) => (
-        <OfferButton key={`${offer.kind} ${offer.rider} ${offer.to}`} scene={scene} offer={offer} />
-      ))}
+      {nearest && (
+        <>
+          <OfferButton scene={scene} offer={nearest.offer} />
+          <p className="card-note offer-then">Nearest. Then: {nearest.words}.</p>
+        </>
+      )}
+      {instead && (
+        <>
+          <OfferButton scene={scene} offer={instead.offer} />
+          <p className="card-note offer-then">
+            Enough, but then: {instead.found.map((one) => foundWords(scene, one)).join('; ')}.
+          </p>
+        </>
+      )}
     </>
   );
 }
 
+const keyOf = ({ kind, rider, part = '', to }: Offer): string => `${kind} ${rider} ${part} ${to}`;
+
+/** What is found of whom, in a line. */
+const foundWords = (scene: Scene, { label, riders, words }: Told): string =>
+  [label, ...riders.map((id) => riderById(scene, id)?.name ?? id), words].join(', ');
+
 function OfferButton({ scene, offer }: { scene: Scene; offer: Offer }) {
-  const desk = useDesk();
   const words = offerWords(scene, offer);
-  const show = (): void => showOffer(withOffer(scene, offer));
   return (
-    <button
-      type="button"
-      className="small-button offer"
-      title="Shown as a ghost on the canvas and the sheet; pressed, it is done"
-      onPointerEnter={show}
-      onFocus={show}
-      onPointerLeave={hideOffer}
-      onBlur={hideOffer}
-      onClick={() => {
-        hideOffer();
-        change(desk, words, (base) => withOffer(base, offer));
-      }}
+    <EditButton
+      className="offer"
+      label={words}
+      title="The smallest change of this kind"
+      scene={scene}
+      edit={(base) => withOffer(base, offer)}
     >
       {words}
-    </button>
+    </EditButton>
   );
-}
-
-/** The ghost that an offer's stands in for: one that is held by hand comes back after it. */
-let held: ReturnType<typeof useDeskView.getState>['ghost'] = null;
-
-function showOffer(scene: Scene): void {
-  const { ghost, set } = useDeskView.getState();
-  if (ghost?.key !== OFFERED) held = ghost;
-  set({ ghost: { key: OFFERED, scene } });
-}
-
-function hideOffer(): void {
-  const { ghost, set } = useDeskView.getState();
-  if (ghost?.key === OFFERED) set({ ghost: held });
 }
