@@ -71,6 +71,33 @@ test('what overlaps is told, drawn at its place and time, meant so or found agai
   await expect(card(page)).toContainText('no findings');
 });
 
+test('while a hand works, what is looked at follows it on the canvas and the card; after it, it stays looked at', async ({
+  page,
+}) => {
+  await openScene(page, near());
+  const row = card(page).getByRole('button', { name: /^Clearance/ });
+  await row.click();
+  const word = page.locator('.finding-word');
+  await expect(word).toHaveText(/^overlap/);
+  const before = (await word.textContent()) ?? '';
+  // A mark of one of them, drawn to a later time.
+  const box = (await page.locator('.mark').nth(1).boundingBox())!;
+  const at = [box.x + box.width / 2, box.y + box.height / 2] as const;
+  await page.mouse.move(...at);
+  await page.mouse.down();
+  await page.mouse.move(at[0] + 8, at[1], { steps: 4 });
+  await page.mouse.move(at[0] + 16, at[1], { steps: 4 });
+  await expect(word).toHaveText(/^overlap|^✓|px at/);
+  await expect(word).not.toHaveText(before);
+  await expect(row).toContainText((await word.textContent()) ?? '…');
+  await page.mouse.up();
+  await expect(card(page)).toHaveAttribute('aria-busy', 'false');
+  await expect(page.locator('.sheet-pane .finding-band.looked-at').first()).toBeVisible();
+  await expect(row).not.toContainText(before);
+  // With nothing selected nothing is looked at any more after the next edit.
+  await page.keyboard.press('Escape');
+});
+
 const TRICKY: Readonly<Record<string, string>> = {
   'joins and ends':
     '<path d="M20 90L50 20L80 90" fill="none" stroke="#000" stroke-width="11" stroke-miterlimit="9"/><path d="M12 12H60" stroke="#000" stroke-width="9" stroke-linecap="square"/><path d="M70 12Q90 30 88 60" fill="none" stroke="#000" stroke-width="8" stroke-linecap="round"/>',

@@ -206,7 +206,7 @@ function dragonfly(): Scene {
         art: 'dragonfly',
         guide: 'flight',
         pace: newPace({ marks }),
-        heading: newHeading({ mode: 'along' }),
+        heading: newHeading({ mode: 'along', smooth: 60 }),
       }),
     ],
   });

@@ -85,7 +85,7 @@ describe('check', () => {
     });
     expect(await call('check', ferries, '--only', 'seem')).toMatchObject({
       code: 2,
-      err: 'pace-line: there is no check "seem": closing, jump, seam, clearance, corridor, off-canvas, reading, flashes, meeting\n',
+      err: 'pace-line: there is no check "seem": closing, jump, seam, frame-leap, slip, stall, clearance, corridor, off-canvas, reading, flashes, meeting\n',
     });
   });
 

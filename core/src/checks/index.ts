@@ -1,11 +1,11 @@
 export { checkClosing, type Closing, type OpenCycle } from './closing.ts';
-export { checkJumps, type JumpFinding } from './jumps.ts';
+export { checkJumps, type JumpFinding } from './leaps/jumps.ts';
 export { mendsOfSeam, TURNS_AT_REST, type MendKind } from './mends.ts';
 export { stridesOf } from './strides.ts';
 export { checkSeam, SEAM, type SeamFinding } from './seam.ts';
 export { meetingsOn, type Meetings } from './meetings.ts';
-export { isOffered, withOffer, type Offer, type Offers } from './offers/index.ts';
-export { closingWords, jumpWords, offerWords, seamHolds, seamWords } from './words.ts';
+export { isOffered, offerWords, withOffer, type Offer, type Offers } from './offers/index.ts';
+export { closingWords, jumpWords, seamHolds, seamWords } from './words.ts';
 export type { Check, Finding } from './check.ts';
 export { findingsBy, type Told } from './findings.ts';
 export { QUICK_CHECKS } from './list.ts';

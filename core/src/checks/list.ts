@@ -1,6 +1,6 @@
 import type { Check } from './check.ts';
 import { closing } from './closing-check.ts';
-import { jump } from './jump-check.ts';
+import { jump } from './leaps/index.ts';
 import { seam } from './seam-check.ts';
 
 /** Checks that take no time worth waiting for, and need no outlines. */

@@ -1,9 +1,7 @@
-import { guideById, riderById, type Scene } from '../scene/index.ts';
 import { TURNS_AT_REST } from './mends.ts';
 import type { Closing } from './closing.ts';
-import type { JumpFinding } from './jumps.ts';
-import type { Offer } from './offers/index.ts';
-import type { SnapFinding } from './snaps.ts';
+import type { JumpFinding } from './leaps/jumps.ts';
+import type { SnapFinding } from './leaps/snaps.ts';
 import { SEAM, type SeamFinding } from './seam.ts';
 
 /** Whether nothing of a rider's seam can be seen: it closes, and goes on as fast as it came. */
@@ -45,31 +43,3 @@ export const closingWords = ({ loops, length }: Closing): string =>
   length === undefined || loops === undefined
     ? 'never'
     : `after ${loops} loop${loops > 1 ? 's' : ''}, ${length.toFixed(2)} s`;
-
-/** What an offer does, as its button says it. */
-export function offerWords(scene: Scene, { kind, rider, from, to, part }: Offer): string {
-  const one = riderById(scene, rider);
-  const name = one?.name ?? rider;
-  const by = Math.abs(to - from);
-  switch (kind) {
-    case 'delay':
-      return `Start ${name} ${by.toFixed(2)} s ${to > from ? 'later' : 'earlier'}`;
-    case 'mark': {
-      const marks = one?.pace.marks ?? [];
-      return `${name} at mark ${marks.findIndex(({ id }) => id === part) + 1} ${by.toFixed(2)} s ${to > from ? 'later' : 'earlier'}`;
-    }
-    case 'lift':
-      return `Lift ${name} by ${to > from ? '' : '−'}${by.toFixed(1)} px`;
-    case 'scale':
-      return `Scale ${name} to ${Math.round(to * 100)} %`;
-    case 'smooth':
-      return `Smooth the heading of ${name} over ${to.toFixed(0)} px`;
-    case 'rounding':
-      return `Round the lift of ${name} over ${to.toFixed(0)} px`;
-    case 'bend': {
-      const guide = guideById(scene, one?.guide ?? null);
-      const span = guide?.nodes.findIndex(({ id }) => id === part) ?? 0;
-      return `Bend span ${span + 1} of ${guide?.name ?? name} by ${by.toFixed(0)} px`;
-    }
-  }
-}

@@ -187,7 +187,7 @@ interface DeskView {
   /** An earlier state that moves beside the present one. */
   ghost: Ghost | null;
   /** What a check found, and in which scene: it is drawn on the canvas while that stands. */
-  finding: { readonly scene: Scene; readonly finding: Told } | null;
+  finding: { readonly scene: Scene; readonly finding: Told; readonly isKept?: true } | null;
   /** What the checks find wrong, and with which scene. */
   wrong: { readonly scene: Scene | null; readonly found: readonly Told[] };
   /** The canvas is driven as on a page, to try that out. */

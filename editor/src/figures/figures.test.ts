@@ -48,6 +48,7 @@ const canvasNow = (scene: Scene, selection: Selection, more: Partial<CanvasNow> 
     hints: [],
     cursor: null,
     finding: null,
+    followed: null,
     ...more,
   };
 };

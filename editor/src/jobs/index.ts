@@ -37,6 +37,11 @@ const mending = new WorkerPool<SendHandlers>(
   () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
   1,
 );
+/** What is followed while a hand works waits for neither. */
+const following = new WorkerPool<SendHandlers>(
+  () => new Worker(new URL('./send.worker.ts', import.meta.url), { type: 'module' }),
+  1,
+);
 const reading = new WorkerPool<ArtHandlers>(
   () => new Worker(new URL('./art.worker.ts', import.meta.url), { type: 'module' }),
 );
@@ -118,6 +123,10 @@ const OFFERING_LIMIT = 120_000;
 /** Looks for what would put a finding right, off the main thread. */
 export const offers = (scene: Scene, finding: Told): Job<Offers> =>
   mending.run('offers', { scene: withoutPixels(scene), finding }, { limit: OFFERING_LIMIT });
+
+/** What a check finds of the same riders in a scene that is being made: null where it holds. */
+export const findingAgain = (scene: Scene, finding: Told): Job<Told | null> =>
+  following.run('again', { scene: withoutPixels(scene), finding }, { limit: CHECKING_LIMIT });
 
 /** Checks a scene off the main thread. */
 export const findings = (scene: Scene): Job<readonly Told[]> =>

@@ -51,6 +51,12 @@ const handlers = {
     checked = sharing(checked, scene);
     return findingsOf(checked);
   },
+  /** What a check finds of the same riders in another scene: null where it holds. */
+  again({ scene, finding }: { readonly scene: Scene; readonly finding: Told }): Told | null {
+    checked = sharing(checked, scene);
+    const riders = finding.riders.join();
+    return findingsOf(checked, [finding.check]).find((one) => !one.holds && one.riders.join() === riders) ?? null;
+  },
   /** What would put a finding right. */
   offers({ scene, finding }: { readonly scene: Scene; readonly finding: Told }): Offers {
     checked = sharing(checked, scene);

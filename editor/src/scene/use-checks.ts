@@ -4,7 +4,7 @@ import { findings } from '../jobs/index.ts';
 import { whenReleased } from '../platform/pressed.ts';
 
 /** Riders times nodes of a scene of which the quick checks are made at once: about a tenth of a second. */
-const CHECKED_AT_ONCE = 20_000;
+export const CHECKED_AT_ONCE = 20_000;
 
 /** How the checks stand: what takes its time is told when it has been found, elsewhere. */
 export interface Checked {
@@ -64,7 +64,7 @@ export function useChecks(scene: Scene): Checked {
 const isQuick = (check: string): boolean => QUICK_CHECKS.some(({ id }) => id === check);
 
 /** Riders times nodes of their guides. */
-function sizeOf({ riders, guides }: Scene): number {
+export function sizeOf({ riders, guides }: Scene): number {
   const nodes = new Map(guides.map((guide) => [guide.id, guide.nodes.length]));
   return riders.reduce((sum, { guide }) => sum + 4 + (guide === null ? 0 : (nodes.get(guide) ?? 0)), 0);
 }

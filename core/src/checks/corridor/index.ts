@@ -6,15 +6,11 @@ import { lookIn } from '../bodies/look-in.ts';
 import { cellsOf, trackOf, type Track } from '../bodies/tracks.ts';
 import type { Asked, Check, Finding } from '../check.ts';
 import { placedArea, type Placed } from './areas.ts';
-import { deepest, type Depth } from './depth.ts';
+import { deepest } from './depth.ts';
 import { around } from './outside.ts';
-import { corridorWords } from './words.ts';
+import { corridorWords, type CorridorFinding } from './words.ts';
 
-/** A rider that leaves what it has to stay within, or enters what it has to stay out of. */
-export interface CorridorFinding extends Depth {
-  readonly bound: Bound;
-  readonly spans: readonly (readonly [from: number, to: number])[];
-}
+export type { CorridorFinding } from './words.ts';
 
 /** What a scene's riders are held to: the lanes of their guides, and what was set for them. */
 export function boundsOf({ checks, guides, riders }: Scene): readonly Bound[] {

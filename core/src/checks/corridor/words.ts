@@ -1,5 +1,11 @@
-import { guideById, riderById, type Area, type Scene } from '../../scene/index.ts';
-import type { CorridorFinding } from './index.ts';
+import { guideById, riderById, type Area, type Bound, type Scene } from '../../scene/index.ts';
+import type { Depth } from './depth.ts';
+
+/** A rider that leaves what it has to stay within, or enters what it has to stay out of. */
+export interface CorridorFinding extends Depth {
+  readonly bound: Bound;
+  readonly spans: readonly (readonly [from: number, to: number])[];
+}
 
 /** The area as its findings name it. */
 function areaWords(scene: Scene, area: Area): string {

@@ -2,19 +2,13 @@ import { dependenciesOf, riderById, type Rider, type Scene } from '../../scene/i
 import type { Check, Finding } from '../check.ts';
 import { findingsBy, type Told } from '../findings.ts';
 import { badly, isLess, isSame, keyOf, lasting, worseThan, type Bad } from './judging.ts';
-import { KNOBS, knobOf, type Knob, type KnobKind, type Way } from './knobs.ts';
+import { KNOBS, knobOf, type Change, type Knob, type KnobKind, type Way } from './knobs/index.ts';
 
-export type { KnobKind } from './knobs.ts';
+export type { KnobKind } from './knobs/index.ts';
 
 /** A change that puts a finding right. */
-export interface Offer {
+export interface Offer extends Change {
   readonly kind: KnobKind;
-  readonly rider: string;
-  /** Which of several values of that kind: the id of a mark, or of the node from which a span begins. */
-  readonly part?: string;
-  /** The value as it is, and as it would be: s, s, px, a factor of its size, px, px. */
-  readonly from: number;
-  readonly to: number;
   /** The change as a share of what it is a change in: smaller ones are offered first. */
   readonly size: number;
 }
@@ -44,6 +38,10 @@ export const isOffered = (check: string): boolean => check in KNOBS;
 /** A scene with an offer taken. */
 export const withOffer = (scene: Scene, { kind, rider, to, part }: Offer): Scene =>
   knobOf(kind).set(scene, rider, to, part);
+
+/** What an offer does, as its button says it. */
+export const offerWords = (scene: Scene, offer: Offer): string =>
+  knobOf(offer.kind).words(offer, riderById(scene, offer.rider)?.name ?? offer.rider, scene);
 
 /**
  * The smallest changes of one value of one rider that put a finding right: when it starts or is at a mark, how far beside its guide it rides, how large it is, over which length its nose is averaged, how far a span
@@ -92,7 +90,7 @@ class Search {
   }
 
   /** Looks for the smallest change along one way. */
-  along(knob: Knob, rider: Rider, { values, part }: Way): void {
+  along(knob: Knob<KnobKind>, rider: Rider, { values, part }: Way): void {
     const now = knob.now(rider, part);
     const sizeOf = (value: number): number => knob.size(this.#scene, rider, value, part);
     const offerOf = (to: number): Offer => ({

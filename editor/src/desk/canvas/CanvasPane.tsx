@@ -5,6 +5,7 @@ import { pressTwice, type Tool } from '../../tools/index.ts';
 import { useDeskView } from '../view.ts';
 import { CanvasDrawing } from './CanvasDrawing.tsx';
 import { CanvasTools } from './CanvasTools.tsx';
+import { useFollowedFinding } from './followed-finding.ts';
 import { useFraming } from './framing.ts';
 import { useFit } from './navigation.ts';
 import { SeatingNote } from './SeatingNote.tsx';
@@ -24,6 +25,7 @@ export function CanvasPane() {
   const surface = useRef<HTMLDivElement>(null);
   const fit = useFit(surface);
   useFraming(surface);
+  useFollowedFinding();
   const tools = useTools();
   useLeaving(tools.all[tool]);
   useToolKeys(tools.all[tool], useCursor(surface, tools), () => set({ tool: 'adjust' }));

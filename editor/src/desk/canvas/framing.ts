@@ -58,7 +58,7 @@ export function useFraming(surface: RefObject<HTMLDivElement | null>): void {
     () =>
       useDeskView.subscribe(({ finding, view }, { finding: before }) => {
         const pane = surface.current;
-        if (!pane || !finding || finding === before) return;
+        if (!pane || !finding || finding === before || finding.isKept) return;
         const next = framed(finding.finding, view, { width: pane.clientWidth, height: pane.clientHeight });
         if (next !== view) useDeskView.getState().set({ view: next });
       }),

@@ -24,10 +24,10 @@ export function useCanvasNow(surface: RefObject<HTMLElement | null>): (frame: Fr
   return useCallback(
     (frame) => {
       const { view, tool, hover, finding } = useDeskView.getState();
-      const { preview, hints, cursor } = hand.getState();
+      const { preview, hints, cursor, followed } = hand.getState();
       const { committed, selection } = doc.state;
       return {
-        ...{ frame, scene: frame.scene, committed, selection, view, hover, finding, preview, hints, cursor },
+        ...{ frame, scene: frame.scene, committed, selection, view, hover, finding, preview, hints, cursor, followed },
         pane: pane.current,
         isAdjusting: tool === 'adjust',
         seeing: usePreferences.getState().seeing,

@@ -26,6 +26,7 @@ export function ChecksCard() {
   const wrong = useMemo(() => rowsOf(found).filter(({ holds }) => !holds), [found]);
   // The sheet has bands where it happens.
   useEffect(() => useDeskView.getState().set({ wrong: { scene, found: wrong } }), [scene, wrong]);
+  useKeptFinding(scene, wrong, isCurrent);
   const seams = rows.filter(isSeam);
   const words = { looking: 'looking…', 'given up': 'too large to check' };
   const nothing =
@@ -85,6 +86,17 @@ function ApartRow({ clearance }: { clearance: number }) {
       onCommit={(px) => perform(desk, 'Change clearance', setClearance, { clearance: px })}
     />
   );
+}
+
+/** After an edit what was looked at still is, as it is found now; no more where it holds, or where nothing is selected. */
+function useKeptFinding(scene: Scene, wrong: readonly Told[], isCurrent: boolean): void {
+  const isNothing = useDocumentState(({ selection: { guides, riders } }) => guides.length + riders.length === 0);
+  useEffect(() => {
+    const { finding, set } = useDeskView.getState();
+    if (!finding || !isCurrent || finding.scene === scene) return;
+    const one = isNothing ? undefined : wrong.find((other) => keyOf(other) === keyOf(finding.finding));
+    set({ finding: one ? { scene, finding: one, isKept: true } : null });
+  }, [scene, wrong, isCurrent, isNothing]);
 }
 
 const keyOf = ({ check, riders }: Told): string => `${check} ${riders.join(' ')}`;

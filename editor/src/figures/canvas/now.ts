@@ -29,6 +29,8 @@ export interface CanvasNow {
   readonly preview: Preview | null;
   /** What a check found in a scene, and is looked at. */
   readonly finding: { readonly scene: Scene; readonly finding: Told } | null;
+  /** What its check says of the scene that a hand is making; `found` is null where it holds. */
+  readonly followed: { readonly finding: Told; readonly found: Told | null } | null;
   /** What a point was drawn to. */
   readonly hints: readonly Hint[];
 }

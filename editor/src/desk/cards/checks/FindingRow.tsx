@@ -12,6 +12,8 @@ import { NOTHING } from '../../../document/index.ts';
 import { TextField } from '../../../fields/index.ts';
 import { perform } from '../../actions/change.ts';
 import { useDesk } from '../../context.ts';
+import { hand } from '../../canvas/hand.ts';
+import { LiveText } from '../../live.tsx';
 import { useDeskView } from '../../view.ts';
 import { EditButton } from './EditButton.tsx';
 import { MENDS, turns } from './mends.ts';
@@ -46,14 +48,22 @@ export function FindingRow({ scene, finding }: FindingRowProps) {
           {riders.length === 1 && <>, {names}</>}
         </span>
         <span className={isNote ? '' : holds ? 'good' : 'bad'}>
-          {sign}
-          {unbroken(words)}
+          <LiveText
+            text={() => followedWords(finding) ?? `${sign}${unbroken(words)}`}
+          >{`${sign}${unbroken(words)}`}</LiveText>
         </span>
         {riders.length > 1 && <small className="finding-who">{names}</small>}
       </button>
       <Answers scene={scene} finding={finding} />
     </div>
   );
+}
+
+/** What its check says of what a hand is making, where it is the one that is looked at. */
+function followedWords(finding: Told): string | undefined {
+  const { followed } = hand.getState();
+  if (followed?.finding !== finding) return undefined;
+  return followed.found ? `! ${unbroken(followed.found.words)}` : '✓';
 }
 
 /** Words of which no line ends between a number and its unit. */

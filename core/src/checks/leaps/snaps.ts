@@ -1,19 +1,11 @@
-import { keyLinesOf, POSE, prepare, type RiderMotion } from '../motion/index.ts';
-import type { Rider, Scene } from '../scene/index.ts';
-import { foldTime } from '../time/index.ts';
-import { SNAP_ANGLE, SNAP_SHARE } from '../tolerances.ts';
-import { withoutFollowers } from './followers.ts';
-import { isUnseen } from './sight.ts';
-import { unheld } from './unheld.ts';
-
-/** s. How far before and after an event is looked: times of corners are found, not exact; nothing turns far in it. */
-const BESIDE = 1e-7;
-
-/** Share by which two leaps differ by rounding alone. */
-const ALIKE = 1e-6;
-
-/** Rounds of a rider that are looked at: what it does later it has done in one of them. */
-const LOOKED_AT = 100;
+import { keyLinesOf, POSE, prepare, type RiderMotion } from '../../motion/index.ts';
+import type { Rider, Scene } from '../../scene/index.ts';
+import { foldTime } from '../../time/index.ts';
+import { SNAP_ANGLE, SNAP_SHARE } from '../../tolerances.ts';
+import { withoutFollowers } from '../followers.ts';
+import { isUnseen } from '../sight.ts';
+import { unheld } from '../unheld.ts';
+import { BESIDE, eachBreak, Leaps } from './breaks.ts';
 
 /** What can leap beside a place. */
 export const SNAP_KINDS = ['rotation', 'size', 'opacity'] as const;
@@ -42,9 +34,15 @@ export function checkSnaps(held: Scene): SnapFinding[] {
   const found = scene.riders.flatMap((rider, i): SnapFinding[] => {
     const moving = motion.riders[i];
     if (!rider.output || !moving || moving.varies.length === 0) return [];
-    const kinds = { rotation: newLeaps(), size: newLeaps(), opacity: newLeaps() };
-    const until = Math.min(motion.length, LOOKED_AT * moving.round);
-    for (const time of moving.events(0, until).slice(1, -1)) lookAt(scene, rider, moving, time, kinds);
+    const kinds = { rotation: new Leaps(), size: new Leaps(), opacity: new Leaps() };
+    eachBreak(moving, motion.length, (time, before, after) => {
+      // What comes into sight or goes out of it at once does so because it is asked to.
+      if (isUnseen(scene, rider, before) || isUnseen(scene, rider, after)) return;
+      for (const kind of SNAP_KINDS) {
+        const amount = AMOUNTS[kind](before, after, keyed(rider, moving, time));
+        if (amount > LIMITS[kind]) kinds[kind].add(time, amount);
+      }
+    });
     return SNAP_KINDS.flatMap((kind) => {
       const { times, amount, at } = kinds[kind];
       return times.length > 0 ? [{ rider: rider.id, kind, times, amount, at }] : [];
@@ -57,34 +55,6 @@ export function checkSnaps(held: Scene): SnapFinding[] {
       ({ amount }) => Math.ceil(amount / LIMITS[kind]),
     ),
   );
-}
-
-interface Leaps {
-  readonly times: number[];
-  amount: number;
-  at: number;
-}
-
-const newLeaps = (): Leaps => ({ times: [], amount: 0, at: 0 });
-
-function lookAt(
-  scene: Scene,
-  rider: Rider,
-  moving: RiderMotion,
-  time: number,
-  kinds: Readonly<Record<SnapKind, Leaps>>,
-): void {
-  const [before, after] = [moving.poseAt(time - BESIDE, -1), moving.poseAt(time + BESIDE)];
-  // What comes into sight or goes out of it at once does so because it is asked to.
-  if (isUnseen(scene, rider, before) || isUnseen(scene, rider, after)) return;
-  for (const kind of SNAP_KINDS) {
-    const amount = AMOUNTS[kind](before, after, keyed(rider, moving, time));
-    if (amount <= LIMITS[kind]) continue;
-    const leaps = kinds[kind];
-    leaps.times.push(time);
-    // Of those that are as wide as each other, but for rounding, the first.
-    if (amount > leaps.amount * (1 + ALIKE)) [leaps.amount, leaps.at] = [amount, time];
-  }
 }
 
 type Channel = 'turn' | 'scaleX' | 'scaleY' | 'opacity';

@@ -1,7 +1,7 @@
-import type { Check, Finding } from './check.ts';
+import type { Check, Finding } from '../check.ts';
 import { checkJumps } from './jumps.ts';
 import { checkSnaps, type SnapFinding } from './snaps.ts';
-import { jumpWords, snapWords } from './words.ts';
+import { jumpWords, snapWords } from '../words.ts';
 
 /** A rider's leaps are one finding: of its place first, then of all else. */
 export const jump: Check<'jump'> = {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Scene } from '../scene/index.ts';
-import { HAIRPIN, LINE, SQUARE, sceneOf } from '../testing/scenes.ts';
-import { findingsBy } from './findings.ts';
-import { jump } from './jump-check.ts';
+import type { Scene } from '../../scene/index.ts';
+import { HAIRPIN, LINE, SQUARE, sceneOf } from '../../testing/scenes.ts';
+import { findingsBy } from '../findings.ts';
+import { jump } from './index.ts';
 import { checkJumps } from './jumps.ts';
 import { checkSnaps } from './snaps.ts';
 

@@ -1,0 +1,2 @@
+export { drawnRadius, slip } from './slip.ts';
+export { stall, stallsOf } from './stall.ts';
