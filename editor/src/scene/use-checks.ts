@@ -46,7 +46,8 @@ export function useChecks(scene: Scene): Checked {
     };
   }, [scene]);
   return useMemo(() => {
-    if (there.scene === scene) return { found: there.found, state: there.failed ? 'given up' : 'found', isCurrent: true };
+    if (there.scene === scene)
+      return { found: there.found, state: there.failed ? 'given up' : 'found', isCurrent: true };
     // What was found before, of the riders that the scene still has, but for what is known anew.
     const ids = new Set(scene.riders.map(({ id }) => id));
     const before = there.found.filter(
