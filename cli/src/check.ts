@@ -4,6 +4,9 @@ import { CHECKS, findingRow, findingsOf, type Told } from '@pace-line/core/findi
 /** The names of checks as one asks for them. */
 export const CHECK_IDS: readonly string[] = CHECKS.map(({ id }) => id);
 
+/** The checks, for `--help`. */
+export const checksHelp = (): string => CHECKS.map(({ id, about }) => `  ${id.padEnd(14)} ${about}`).join('\n');
+
 /** Of whom something was found, as its line says it. */
 function subjectOf(scene: Scene, { riders }: Told): string {
   if (riders.length === 0) return 'everything closes';

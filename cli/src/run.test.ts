@@ -16,6 +16,7 @@ import {
   type Output,
   type Scene,
 } from '@pace-line/core';
+import { CHECKS } from '@pace-line/core/findings';
 import { findBrowser } from './pixels/browser.ts';
 import { run } from './run.ts';
 
@@ -441,6 +442,11 @@ describe('export', () => {
       '--hash is not for it',
     );
   });
+  test('--help lists every check with what it looks for', async () => {
+    const { out } = await call('--help');
+    for (const { id, about } of CHECKS) expect(out).toMatch(new RegExp(`^  ${id} +${about.slice(0, 20)}`, 'm'));
+  });
+
   test('--help lists every format with its options', async () => {
     const { out } = await call('--help');
     for (const word of ['animated-svg', 'web-page', 'frames-csv', '--set fit=window|size']) expect(out).toContain(word);

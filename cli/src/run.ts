@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { CHECK_IDS, check } from './check.ts';
+import { CHECK_IDS, check, checksHelp } from './check.ts';
 import { UsageError } from './errors.ts';
 import { exportAll, exportKept, exportScene, type Source } from './export.ts';
 import { sample } from './sample.ts';
@@ -24,11 +24,14 @@ const USAGE = `pace-line: guide paths, pace and loops from the command line
   pace-line --version
 
   FILE may be - for standard input, PATH - for standard output
-  --only keeps to the checks it names, of ${CHECK_IDS.join(', ')}
+  --only keeps to the checks it names
   --limits FILE checks against what that says instead of the scene: JSON as in its checks, such as {"clearance": 12}
   --progress says how far painting is, a line for each tenth of it; a terminal is told by itself
   --font FILE makes outlines of the texts in that font, for as often as it is given: TTF, OTF or WOFF
   --hash puts a hash of what a file holds into its name: another name as soon as anything in it is another
+
+checks
+${checksHelp()}
 
 formats
 `;

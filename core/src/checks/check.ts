@@ -44,5 +44,7 @@ export interface Check<Id extends string = string> {
   readonly label: string;
   /** What it looks for, in a sentence. */
   readonly about: string;
+  /** It only tells what there is: nothing that it finds is wrong. */
+  readonly isTold?: true;
   readonly find: (asked: Asked) => readonly Finding[];
 }

@@ -5,6 +5,8 @@ import type { Asked, Check, Finding } from './check.ts';
 /** A finding as it is told: with its check's name, and what was said of it where it is meant so. */
 export interface Told extends Finding {
   readonly label: string;
+  /** What its check looks for, in a sentence. */
+  readonly about: string;
   readonly meant: Meant | null;
 }
 
@@ -18,10 +20,10 @@ export function findingsBy(
   asked: Pick<Asked, 'isOnlyAsked' | 'first'> = {},
 ): readonly Told[] {
   const motion = prepare(scene);
-  const told = checks.flatMap(({ label, find }) =>
+  const told = checks.flatMap(({ label, about, find }) =>
     find({ ...asked, scene, motion }).map((one): Told => {
       const meant = one.holds ? undefined : meantOf(scene, one);
-      return meant ? { ...one, label, holds: true, meant } : { ...one, label, meant: null };
+      return meant ? { ...one, label, about, holds: true, meant } : { ...one, label, about, meant: null };
     }),
   );
   return [...told.filter((one) => !one.holds), ...told.filter((one) => one.holds)];

@@ -9,6 +9,7 @@ export const meeting: Check<'meeting'> = {
   id: 'meeting',
   label: 'Meetings',
   about: 'Riders of one guide that are at one place of it at one time: when, and how fast one passes the other',
+  isTold: true,
   find({ scene, motion }) {
     const routes = new Set(scene.riders.flatMap(({ guide }) => (guide === null ? [] : [guide])));
     return [...routes].flatMap((guide): Finding[] => {

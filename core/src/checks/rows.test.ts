@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { sceneIn } from '../scene/index.ts';
 import { LINE, riderOn, sceneOf } from '../testing/scenes.ts';
 import { z } from '../zod.ts';
-import { findingRow, findingsOf, findingsShape } from './all.ts';
+import { CHECKS, findingRow, findingsOf, findingsShape } from './all.ts';
 
 const samples = new URL('../../../samples/scenes/', import.meta.url);
 const files = readdirSync(samples).filter((name) => name.endsWith('.paceline.json'));
@@ -52,4 +52,15 @@ describe('findings as data', () => {
     expect(rows.find(({ check }) => check === 'clearance')).toMatchObject({ rider: null, riders: ['r', 's'] });
     expect(rows.find(({ check }) => check === 'off-canvas')).toMatchObject({ rider: 't', spans: [[0, 4]] });
   });
+});
+
+test('every check has a name of its own, a page, and its line in the list of them', () => {
+  const docs = new URL('../../../docs/', import.meta.url);
+  const list = readFileSync(new URL('checks.md', docs), 'utf8');
+  expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length);
+  for (const { id, about } of CHECKS) {
+    expect(list).toContain(`| [\`${id}\`](checks/${id}.md)`);
+    expect(readFileSync(new URL(`checks/${id}.md`, docs), 'utf8')).toContain(`\`${id}\``);
+    expect(about.length, id).toBeGreaterThan(20);
+  }
 });

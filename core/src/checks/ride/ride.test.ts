@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Scene } from '../../scene/index.ts';
-import { BOX_ART, colouredStrip, LINE, riderOn, sceneOf, SQUARE } from '../../testing/scenes.ts';
-import { CHECKS, findingsOf, offersFor, type Told } from '../all.ts';
+import { BOX_ART, colouredStrip, LINE, riderOn, sceneOf } from '../../testing/scenes.ts';
+import { findingsOf, offersFor, type Told } from '../all.ts';
 import { withOffer } from '../offers/index.ts';
 
 const only = (scene: Scene, check: string): readonly Told[] => findingsOf(scene, [check]);
@@ -195,9 +195,4 @@ describe('what stops on its way', () => {
     const after = withOffer(stopping, offers[0]!);
     expect(findingsOf(after).filter(({ check, holds }) => check === 'stall' && !holds)).toEqual([]);
   });
-});
-
-it('every check has a name of its own', () => {
-  expect(new Set(CHECKS.map(({ id }) => id)).size).toBe(CHECKS.length);
-  expect(SQUARE.id).toBe('square');
 });

@@ -6,6 +6,7 @@ const pane = { width: 686, height: 460 };
 const told = (place: Told['place'], patch: Told['patch'] = []): Told => ({
   ...{
     check: 'clearance',
+    about: '',
     label: 'Clearance',
     holds: false,
     riders: ['a', 'b'],

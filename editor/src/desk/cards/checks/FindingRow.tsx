@@ -27,7 +27,7 @@ interface FindingRowProps {
 /** A line of what was found, and what can be done about it. Pressed, its riders are selected at the time where it is seen, and it is drawn on the canvas. */
 export function FindingRow({ scene, finding }: FindingRowProps) {
   const { doc, playback } = useDesk();
-  const { label, holds, isNote, riders, words, at, meant } = finding;
+  const { label, about, holds, isNote, riders, words, at, meant } = finding;
   const names = <Names scene={scene} riders={riders} />;
   const sign = isNote ? '' : holds ? '✓ ' : '! ';
   return (
@@ -35,7 +35,7 @@ export function FindingRow({ scene, finding }: FindingRowProps) {
       <button
         type="button"
         className="finding"
-        title={meant?.why}
+        title={meant?.why || about}
         onClick={() => {
           doc.select({ ...NOTHING, riders: [...riders] });
           playback.pause();
