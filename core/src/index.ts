@@ -238,6 +238,7 @@ export {
   type OpenCycle,
   checkJumps,
   checkSeam,
+  hasSeam,
   SEAM,
   TURNS_AT_REST,
   meetingsOn,

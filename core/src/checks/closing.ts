@@ -1,5 +1,6 @@
 import { prepare } from '../motion/index.ts';
 import { artById, cycleOf, loopLength, posesOf, type Scene } from '../scene/index.ts';
+import { isWatched } from './sight.ts';
 
 /** Share of a round by which it may miss a whole number of times and still count as closing. */
 const WHOLE = 1e-6;
@@ -35,7 +36,7 @@ export function checkClosing(scene: Scene): Closing | undefined {
   const length = loopLength(clock);
   const changing = scene.riders.filter((rider, i) => {
     const moving = motion.riders[i];
-    if (!rider.output || !moving) return false;
+    if (!isWatched(scene, rider) || !moving) return false;
     return moving.varies.length > 0 || (rider.poses.by === 'time' && posesOf(artById(scene, rider.art)) > 1);
   });
   const roundOf = (id: string): number => motion.rider(id)?.round ?? Infinity;

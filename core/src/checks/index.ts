@@ -2,7 +2,7 @@ export { checkClosing, type Closing, type OpenCycle } from './closing.ts';
 export { checkJumps, type JumpFinding } from './leaps/jumps.ts';
 export { mendsOfSeam, TURNS_AT_REST, type MendKind } from './mends.ts';
 export { stridesOf } from './strides.ts';
-export { checkSeam, SEAM, type SeamFinding } from './seam.ts';
+export { checkSeam, hasSeam, SEAM, type SeamFinding } from './seam.ts';
 export { meetingsOn, type Meetings } from './meetings.ts';
 export { isOffered, offerWords, withOffer, type Offer, type Offers } from './offers/index.ts';
 export { closingWords, jumpWords, seamHolds, seamWords } from './words.ts';

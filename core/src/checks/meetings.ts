@@ -1,6 +1,6 @@
 import { prepare, type RiderMotion } from '../motion/index.ts';
 import { guideById, pathOfGuide, riderById, ridersOf, type Scene } from '../scene/index.ts';
-import { isUnseen } from './sight.ts';
+import { sightOf, type IsUnseen } from './sight.ts';
 
 /** Two riders at one place of their guide at one time: s, px along it within a lap, and where each of them is counted to be, its laps included. */
 export interface Meeting {
@@ -34,6 +34,7 @@ const HALVINGS = 40;
 export function meetingsOn(scene: Scene, guideId: string): Meetings {
   const guide = guideById(scene, guideId);
   const motion = prepare(scene);
+  const isUnseen = sightOf(scene, motion);
   const riders = ridersOf(scene, guideId).slice(0, MOST_RIDERS);
   if (!guide || riders.length < 2) return { meetings: [], closest: null };
   const { length, isClosed } = pathOfGuide(guide);
@@ -47,7 +48,9 @@ export function meetingsOn(scene: Scene, guideId: string): Meetings {
       const pair = [a.id, b.id] as const;
       const found = meetingsOf(a, b, motion.length, lap);
       // Nobody meets who is not seen.
-      const seen = found.times.filter((time) => isSeenAt(scene, a, time) && isSeenAt(scene, b, time));
+      const seen = found.times.filter(
+        (time) => isSeenAt(scene, isUnseen, a, time) && isSeenAt(scene, isUnseen, b, time),
+      );
       meetings.push(
         ...seen.map((time) => ({
           riders: pair,
@@ -61,9 +64,9 @@ export function meetingsOn(scene: Scene, guideId: string): Meetings {
   return { meetings: meetings.sort((a, b) => a.time - b.time), closest };
 }
 
-function isSeenAt(scene: Scene, moving: RiderMotion, time: number): boolean {
+function isSeenAt(scene: Scene, isUnseen: IsUnseen, moving: RiderMotion, time: number): boolean {
   const rider = riderById(scene, moving.id);
-  return rider !== undefined && rider.output && !isUnseen(scene, rider, moving.poseAt(time));
+  return rider !== undefined && rider.output && !isUnseen(rider, moving.poseAt(time), time);
 }
 
 const within = (distance: number, lap: number): number =>

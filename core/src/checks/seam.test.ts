@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Scene } from '../scene/index.ts';
-import { LINE, SQUARE, sceneOf } from '../testing/scenes.ts';
+import { LINE, riderOn, SQUARE, sceneOf } from '../testing/scenes.ts';
+import { findingsBy } from './findings.ts';
+import { seam as seamCheck } from './seam-check.ts';
 import {
   checkClosing,
   checkJumps,
@@ -223,5 +225,72 @@ describe('what was found, in words', () => {
     expect(checkClosing(riding(SQUARE, marks, { pace: { cycle: 3 } }))!.open).toEqual([
       { rider: 'r', cycle: 3, fits: 4, rounds: 1 },
     ]);
+  });
+});
+
+describe('what a page drives', () => {
+  const across = [
+    { time: 0, place: { by: 'node', node: 'a' } },
+    { time: 4, place: { by: 'node', node: 'c' } },
+  ];
+  const driven = (driver: readonly object[]): Scene =>
+    sceneOf({ guides: [LINE], riders: [riderOn('r', 'line', across)], driver });
+
+  it('has a seam where it comes from its end to its start', () => {
+    for (const driver of [
+      [{ kind: 'time' }],
+      [{ kind: 'enter' }],
+      [{ kind: 'click', again: 'restart' }],
+      [{ kind: 'over', leaving: 'back' }, { kind: 'time' }],
+    ])
+      expect(checkSeam(driven(driver)).map(({ closes }) => closes)).toEqual([false]);
+  });
+
+  it('has none where it goes back from its end or is scrolled past; how fast it is thrown back is told', () => {
+    const back = driven([{ kind: 'over' }]);
+    expect(checkSeam(back)).toEqual([]);
+    expect(findingsBy([seamCheck], back)).toMatchObject([
+      { holds: true, isNote: true, riders: ['r'], at: 4, words: 'stops at its end from 100 px/s' },
+    ]);
+    expect(findingsBy([seamCheck], driven([{ kind: 'scroll' }]))).toEqual([]);
+  });
+});
+
+describe('a scene that is looked at through a camera', () => {
+  const across = [
+    { time: 0, place: { by: 'node', node: 'a' } },
+    { time: 4, place: { by: 'node', node: 'c' } },
+  ];
+  const lap = [
+    { time: 0, place: { by: 'node', node: 'q1' } },
+    { time: 4, place: { by: 'node', node: 'q1', lap: 1 } },
+  ];
+
+  it('jumps where its camera does, though that is not sent; what the camera is drawn as does not count', () => {
+    const scene = sceneOf({
+      guides: [LINE],
+      camera: 'cam',
+      riders: [riderOn('cam', 'line', across, { output: false, keys: { opacity: [{ id: 'k', time: 1, value: 0 }] } })],
+    });
+    expect(checkSeam(scene)).toMatchObject([{ rider: 'cam', closes: false, hidden: false, fade: 0 }]);
+    expect(checkSeam(scene)[0]?.gap).toBeCloseTo(400, 9);
+    expect(checkSeam({ ...scene, camera: null })).toEqual([]);
+  });
+
+  it('shows what lies beside the canvas, and hides what lies on it', () => {
+    // A ride that ends elsewhere than it began, 1,000 px to the right of the canvas, and a camera that stands there.
+    const far = { ...LINE, nodes: LINE.nodes.map((node) => ({ ...node, x: node.x + 1000 })) };
+    const scene = (guide: object, x: number): Scene =>
+      sceneOf({
+        guides: [guide, SQUARE],
+        camera: 'cam',
+        riders: [
+          riderOn('r', 'line', across),
+          { ...riderOn('cam', 'square', lap), guide: null, at: [x, 300], output: false, pace: {} },
+        ],
+      });
+    expect(checkSeam(scene(far, 1300))).toMatchObject([{ rider: 'r', hidden: false, closes: false }]);
+    expect(checkSeam(scene(LINE, 1300))).toMatchObject([{ rider: 'r', hidden: true }]);
+    expect(checkSeam(scene(far, 400))).toMatchObject([{ rider: 'r', hidden: true }]);
   });
 });

@@ -1,9 +1,9 @@
 import { POSE_SIZE, prepare } from '../motion/index.ts';
-import { artById, posesOf, type Rider, type Scene } from '../scene/index.ts';
+import { artById, posesOf, type Driver, type Rider, type Scene } from '../scene/index.ts';
 
 import { SEAM_ANGLE, SEAM_FADE, SEAM_GAP, SEAM_SPEED, SEAM_STILL } from '../tolerances.ts';
 import { withoutFollowers } from './followers.ts';
-import { isUnseen } from './sight.ts';
+import { isWatched, sightOf } from './sight.ts';
 
 /** How one rider passes the loop's end: what jumps there, and whether it can be seen. */
 export interface SeamFinding {
@@ -31,8 +31,19 @@ export interface SeamFinding {
 /** What may differ at a seam without being seen: px, rad, and share of opacity or size. */
 export const SEAM = { gap: SEAM_GAP, angle: SEAM_ANGLE, fade: SEAM_FADE } as const;
 
+/** Whether something that drives a scene lets it come from its end to its start: what is scrolled past, or goes back from its end, does not. */
+const passesSeam = (driver: Driver): boolean => {
+  if (driver.kind === 'over') return driver.leaving !== 'back';
+  if (driver.kind === 'click') return driver.again !== 'back';
+  return driver.kind !== 'scroll';
+};
+
+/** Whether a scene comes from its end to its start: it repeats, and what drives it lets it. */
+export const hasSeam = ({ clock, driver }: Pick<Scene, 'clock' | 'driver'>): boolean =>
+  clock.repeat !== 'once' && driver.some(passesSeam);
+
 /**
- * The seam of every rider, or of those asked about, that is sent and moves, or is on a guide. A scene that plays once has no seam.
+ * The seam of every rider, or of those asked about, that is sent and moves, or is on a guide. A scene that plays once, or that only goes back from its end, has no seam.
  *
  * @example
  * ```ts
@@ -45,25 +56,28 @@ export const SEAM = { gap: SEAM_GAP, angle: SEAM_ANGLE, fade: SEAM_FADE } as con
  * ```
  */
 export function checkSeam(scene: Scene, only?: readonly string[]): SeamFinding[] {
-  if (scene.clock.repeat === 'once') return [];
+  if (!hasSeam(scene)) return [];
   const motion = prepare(scene);
   const end = motion.poseAt(motion.length, undefined, -1);
   const start = motion.poseAt(0);
+  const isUnseen = sightOf(scene, motion);
   const found = scene.riders.flatMap((rider, i): SeamFinding[] => {
     const moves = rider.guide !== null || (motion.riders[i]?.varies.length ?? 0) > 0 || rider.poses.by === 'time';
-    if (!moves || !rider.output || (only && !only.includes(rider.id))) return [];
+    if (!moves || !isWatched(scene, rider) || (only && !only.includes(rider.id))) return [];
     const gap = Math.hypot(end.of(i, 'x') - start.of(i, 'x'), end.of(i, 'y') - start.of(i, 'y'));
     const angle = end.of(i, 'angle') - start.of(i, 'angle');
     const turn = Math.abs(angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI)));
     const step = (key: 'opacity' | 'scaleX' | 'scaleY'): number => Math.abs(end.of(i, key) - start.of(i, key));
-    const fade = step('opacity');
+    // What a camera is drawn as is not seen.
+    const isCamera = rider.id === scene.camera;
+    const fade = isCamera ? 0 : step('opacity');
     const wide = Math.max(Math.abs(start.of(i, 'scaleX')), Math.abs(start.of(i, 'scaleY')), 1e-9);
     const growth = Math.max(step('scaleX'), step('scaleY')) / wide;
     const speedBefore = motion.riders[i]?.speedAt(motion.length, -1) ?? 0;
     const speedAfter = motion.riders[i]?.speedAt(0) ?? 0;
     const at = i * POSE_SIZE;
-    const hidden = isUnseen(scene, rider, end.data, at) && isUnseen(scene, rider, start.data, at);
-    const skipped = skippedPoses(scene, rider, end.of(i, 'pose'), start.of(i, 'pose'));
+    const hidden = isUnseen(rider, end.data, motion.length, -1, at) && isUnseen(rider, start.data, 0, 1, at);
+    const skipped = isCamera ? 0 : skippedPoses(scene, rider, end.of(i, 'pose'), start.of(i, 'pose'));
     const closes =
       hidden || (skipped === 0 && gap <= SEAM_GAP && turn <= SEAM_ANGLE && fade <= SEAM_FADE && growth <= SEAM_FADE);
     const turnsBack = (rider.pace.repeat ?? scene.clock.repeat) === 'there-and-back';

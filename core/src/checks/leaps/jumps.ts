@@ -1,7 +1,7 @@
 import { POSE, prepare } from '../../motion/index.ts';
 import type { Scene } from '../../scene/index.ts';
 import { SEAM_GAP } from '../../tolerances.ts';
-import { isUnseen } from '../sight.ts';
+import { isWatched, sightOf } from '../sight.ts';
 import { unheld } from '../unheld.ts';
 import { eachBreak, Leaps } from './breaks.ts';
 
@@ -22,14 +22,15 @@ export interface JumpFinding {
 export function checkJumps(held: Scene): JumpFinding[] {
   const scene = unheld(held);
   const motion = prepare(scene);
+  const isUnseen = sightOf(scene, motion);
   return scene.riders.flatMap((rider, i): JumpFinding[] => {
     const moving = motion.riders[i];
-    if (rider.guide === null || !rider.output || !moving) return [];
+    if (rider.guide === null || !isWatched(scene, rider) || !moving) return [];
     const leaps = new Leaps();
     eachBreak(moving, motion.length, (time, before, after) => {
       const way = (key: 'x' | 'y'): number => (after[POSE[key]] ?? 0) - (before[POSE[key]] ?? 0);
       const leap = Math.hypot(way('x'), way('y'));
-      if (leap <= SEAM_GAP || (isUnseen(scene, rider, before) && isUnseen(scene, rider, after))) return;
+      if (leap <= SEAM_GAP || (isUnseen(rider, before, time, -1) && isUnseen(rider, after, time))) return;
       leaps.add(time, leap);
     });
     const { times, amount, at } = leaps;

@@ -3,7 +3,7 @@ import type { Rider, Scene } from '../../scene/index.ts';
 import { foldTime } from '../../time/index.ts';
 import { SNAP_ANGLE, SNAP_SHARE } from '../../tolerances.ts';
 import { withoutFollowers } from '../followers.ts';
-import { isUnseen } from '../sight.ts';
+import { isWatched, sightOf } from '../sight.ts';
 import { unheld } from '../unheld.ts';
 import { BESIDE, eachBreak, Leaps } from './breaks.ts';
 
@@ -31,13 +31,14 @@ const LIMITS: Readonly<Record<SnapKind, number>> = { rotation: SNAP_ANGLE, size:
 export function checkSnaps(held: Scene): SnapFinding[] {
   const scene = unheld(held);
   const motion = prepare(scene);
+  const isUnseen = sightOf(scene, motion);
   const found = scene.riders.flatMap((rider, i): SnapFinding[] => {
     const moving = motion.riders[i];
-    if (!rider.output || !moving || moving.varies.length === 0) return [];
+    if (!isWatched(scene, rider) || !moving || moving.varies.length === 0) return [];
     const kinds = { rotation: new Leaps(), size: new Leaps(), opacity: new Leaps() };
     eachBreak(moving, motion.length, (time, before, after) => {
       // What comes into sight or goes out of it at once does so because it is asked to.
-      if (isUnseen(scene, rider, before) || isUnseen(scene, rider, after)) return;
+      if (isUnseen(rider, before, time, -1) || isUnseen(rider, after, time)) return;
       for (const kind of SNAP_KINDS) {
         const amount = AMOUNTS[kind](before, after, keyed(rider, moving, time));
         if (amount > LIMITS[kind]) kinds[kind].add(time, amount);

@@ -3,7 +3,7 @@ import type { Rider, Scene } from '../../scene/index.ts';
 import { SNAP_ANGLE } from '../../tolerances.ts';
 import type { Check, Finding } from '../check.ts';
 import { withoutFollowers } from '../followers.ts';
-import { isUnseen } from '../sight.ts';
+import { isWatched, sightOf, type IsUnseen } from '../sight.ts';
 import { unheld } from '../unheld.ts';
 
 /** Looks in a frame. */
@@ -66,7 +66,7 @@ function courseOf(moving: RiderMotion, length: number, looks: number): Course {
   return course;
 }
 
-function leapsOf(scene: Scene, rider: Rider, moving: RiderMotion, length: number): FrameLeap[] {
+function leapsOf(scene: Scene, rider: Rider, moving: RiderMotion, length: number, isUnseen: IsUnseen): FrameLeap[] {
   const looks = Math.ceil(length * scene.clock.fps) * FINE;
   const course = courseOf(moving, length, looks);
   const inFrame = (of: Float64Array, from: number): number => (of[from + FINE] ?? 0) - (of[from] ?? 0);
@@ -80,7 +80,8 @@ function leapsOf(scene: Scene, rider: Rider, moving: RiderMotion, length: number
       if (turned < MUCH_MORE * Math.max(inFrame(amounts, k - AWAY * FINE), inFrame(amounts, k + AWAY * FINE))) continue;
       if (kind === 'place' && turned < FARTHER * inFrame(course.foot, k)) continue;
       const time = (length * k) / looks;
-      if (isUnseen(scene, rider, moving.poseAt(time + (length * FINE) / looks / 2))) continue;
+      const middle = time + (length * FINE) / looks / 2;
+      if (isUnseen(rider, moving.poseAt(middle), middle)) continue;
       // Frames that begin a little later are the same one.
       if (k - last > FINE) times.push(time);
       last = k;
@@ -94,10 +95,11 @@ function leapsOf(scene: Scene, rider: Rider, moving: RiderMotion, length: number
 function checkFrames(held: Scene): FrameLeap[] {
   const scene = unheld(held);
   const motion: Motion = scene === held ? prepare(held) : prepare(scene);
+  const isUnseen = sightOf(scene, motion);
   const found = scene.riders.flatMap((rider, i): FrameLeap[] => {
     const moving = motion.riders[i];
-    if (rider.guide === null || !rider.output || !moving || moving.varies.length === 0) return [];
-    return leapsOf(scene, rider, moving, motion.length);
+    if (rider.guide === null || !isWatched(scene, rider) || !moving || moving.varies.length === 0) return [];
+    return leapsOf(scene, rider, moving, motion.length, isUnseen);
   });
   return (['rotation', 'place'] as const).flatMap((kind) =>
     withoutFollowers(

@@ -3,7 +3,7 @@ import { inverseOf, productOf, transformed, type Matrix, type Vec } from '../../
 import { POSE, type Motion, type RiderMotion } from '../../motion/index.ts';
 import { artOfRider, pictureOf, posesOf, type Rider, type Scene } from '../../scene/index.ts';
 import type { Check, Finding } from '../check.ts';
-import { isUnseen } from '../sight.ts';
+import { sightOf } from '../sight.ts';
 
 /** Looks a second. */
 const RATE = 240;
@@ -130,6 +130,7 @@ export function slipOf(scene: Scene, motion: Motion, rider: Rider): Slip | undef
   const look =
     radius === null ? strideOf(motion, rider, moving, motion.length) : rollOf(motion, rider, moving, drawn ?? radius);
   const events = moving.events(0, motion.length);
+  const isUnseen = sightOf(scene, motion);
   const spans: [number, number][] = [];
   let [slipped, way, at, worst] = [0, 0, 0, 0];
   for (let e = 0; e + 1 < events.length; e++) {
@@ -139,7 +140,7 @@ export function slipOf(scene: Scene, motion: Motion, rider: Rider): Slip | undef
     for (let k = 0; k < count; k++) {
       const time = from + (2 * k + 1) * half;
       const one = look(time, half * (1 - 1e-6));
-      if (!one || isUnseen(scene, rider, moving.poseAt(time))) continue;
+      if (!one || isUnseen(rider, moving.poseAt(time), time)) continue;
       slipped += one.slip;
       way += one.way;
       const speed = one.slip / (2 * half);

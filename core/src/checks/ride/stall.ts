@@ -2,6 +2,7 @@ import { prepare } from '../../motion/index.ts';
 import type { Rider, Scene } from '../../scene/index.ts';
 import { timesOfLocals } from '../../time/index.ts';
 import type { Check, Finding } from '../check.ts';
+import { isWatched } from '../sight.ts';
 
 /** Share of a rider's mean speed, and px/s, below which it is said to stand. */
 const STANDS = 0.02;
@@ -41,7 +42,7 @@ export const stall: Check<'stall'> = {
   find({ scene, motion }) {
     return scene.riders.flatMap((rider): Finding[] => {
       const moving = motion.rider(rider.id);
-      if (!rider.output || rider.guide === null || !moving) return [];
+      if (!isWatched(scene, rider) || rider.guide === null || !moving) return [];
       const stalls = stallsOf(scene, rider);
       const [first] = stalls;
       if (!first) return [];

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { setClearance, type Scene, type Told } from '@pace-line/core';
+import { hasSeam, setClearance, type Scene, type Told } from '@pace-line/core';
 import { useDocumentState } from '../../document/index.ts';
 import { useChecks } from '../../scene/use-checks.ts';
 import { perform } from '../actions/change.ts';
@@ -16,7 +16,7 @@ const MOST_ROWS = 60;
 
 const rowsOf = (found: readonly Told[]): readonly Told[] => found.filter(({ check }) => check !== 'closing');
 
-const isSeam = ({ check }: Told): boolean => check === 'seam';
+const isSeam = ({ check, isNote }: Told): boolean => check === 'seam' && !isNote;
 
 /** Card 5: what the checks find, what is wrong first; what holds is a line for each kind. */
 export function ChecksCard() {
@@ -34,7 +34,7 @@ export function ChecksCard() {
       ? words[state]
       : scene.clock.repeat === 'once'
         ? 'plays once'
-        : seams.length === 0
+        : seams.length === 0 && hasSeam(scene)
           ? 'nothing moves yet'
           : 'no findings';
   return (
