@@ -89,7 +89,15 @@ test('while a hand works, what is looked at follows it on the canvas and the car
   await page.mouse.move(at[0] + 16, at[1], { steps: 4 });
   await expect(word).toHaveText(/^overlap|^✓|px at/);
   await expect(word).not.toHaveText(before);
-  await expect(row).toContainText((await word.textContent()) ?? '…');
+  // Both follow it: they are asked together, until both have the latest.
+  const said = (): Promise<boolean> =>
+    page.evaluate(() => {
+      const plain = (selector: string): string =>
+        document.querySelector(selector)?.textContent?.replaceAll('\u00a0', ' ') ?? '';
+      const words = plain('.finding-word');
+      return words !== '' && plain('.card[data-card="checks"] .finding .bad').includes(words);
+    });
+  await expect.poll(said).toBe(true);
   await page.mouse.up();
   await expect(card(page)).toHaveAttribute('aria-busy', 'false');
   await expect(page.locator('.sheet-pane .finding-band.looked-at').first()).toBeVisible();

@@ -97,8 +97,9 @@ class Search {
       ...{ kind: knob.kind, rider: rider.id, from: now, to, size: sizeOf(to) },
       ...(part === undefined ? {} : { part }),
     });
-    // What is larger than enough others, or far larger than the smallest, is not offered.
-    const sizes = this.#offers.map(({ size }) => size).sort((a, b) => a - b);
+    // What is larger than enough others, or far larger than the smallest, is not offered; how it looks is no measure for how it moves.
+    const others = this.#offers.filter(({ kind }) => knob.isOfLooks || !knobOf(kind).isOfLooks);
+    const sizes = others.map(({ size }) => size).sort((a, b) => a - b);
     const most = Math.min(sizes[MOST - 1] ?? Infinity, FAR * (sizes[0] ?? Infinity));
     const tried: Offer[] = [];
     this.#tried.push(tried);

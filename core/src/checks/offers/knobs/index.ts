@@ -16,8 +16,8 @@ export const knobOf = (kind: KnobKind): Knob<KnobKind> => ALL[kind];
 /** What is turned for each check, by its id. */
 export const KNOBS: Readonly<Record<string, readonly Knob<KnobKind>[]>> = {
   clearance: [delay, lift, mark, bend],
-  corridor: [lift, scale, bend],
-  'off-canvas': [lift, scale, bend],
+  corridor: [lift, bend, scale],
+  'off-canvas': [lift, bend, scale],
   jump: [smooth, rounding],
   'frame-leap': [smooth, rounding],
   slip: [radius],
