@@ -1,8 +1,11 @@
-import { prepare, type Scene } from '@pace-line/core';
+import { nearestOnPath, pathOfGuide, prepare, type Scene } from '@pace-line/core';
+import { findingsOf, offersFor } from '@pace-line/core/findings';
 import { checkClearance } from '../core/src/checks/clearance/index.ts';
+import { checkCorridor } from '../core/src/checks/corridor/index.ts';
+import { paintedOf } from '../core/src/drawing/painted.ts';
 import { bruteGap } from '../core/src/testing/brute-gap.ts';
 import { riderOn, sceneOf } from '../core/src/testing/scenes.ts';
-import { medianTime, ms, type Row } from './measure.ts';
+import { medianTime, mediansInTurn, ms, type Row } from './measure.ts';
 
 const BOAT = {
   ...{ id: 'boat', name: 'Boat', kind: 'svg', width: 60, height: 40, pivot: [30, 20], facing: 0 },
@@ -62,8 +65,105 @@ function byFrames(scene: Scene): number {
   return found;
 }
 
-/** How long it takes to find what overlaps, of a scene of which nothing is known. */
-export function checkRows(): Row[] {
+/** Riders of which the outline leaves their lane, by looking at its places thirty times a second. */
+function leftByFrames(scene: Scene, half: number): number {
+  const motion = prepare(scene);
+  return scene.riders.filter((rider, i) => {
+    const guide = scene.guides.find(({ id }) => id === rider.guide);
+    const art = scene.art.find(({ id }) => id === rider.art);
+    const moving = motion.riders[i];
+    if (!guide || !moving || art?.kind !== 'svg') return false;
+    const { hull } = paintedOf(art).body;
+    const path = pathOfGuide(guide);
+    for (let frame = 0; frame < 30 * motion.length; frame++) {
+      const m = moving.poseAt(frame / 30);
+      for (let at = 0; at < hull.length; at += 2) {
+        const [x, y] = [hull[at] ?? 0, hull[at + 1] ?? 0];
+        const px = (m[0] ?? 1) * x + (m[2] ?? 0) * y + (m[4] ?? 0);
+        const py = (m[1] ?? 0) * x + (m[3] ?? 1) * y + (m[5] ?? 0);
+        if ((nearestOnPath(path, px, py)?.gap ?? 0) > half) return true;
+      }
+    }
+    return false;
+  }).length;
+}
+
+/** px: boats of 40 px keep within it on the straights, and in the bends some do not. */
+const LANE = 47;
+
+/** How long it takes to find who leaves its lane, of a scene of which nothing is known. */
+function corridorRow(): Row {
+  const plain = ovals(50);
+  const scene = { ...plain, guides: plain.guides.map((guide) => ({ ...guide, corridor: LANE })) };
+  let found = 0;
+  const time = medianTime(() => {
+    const fresh = structuredClone(scene);
+    found = checkCorridor(fresh, prepare(fresh)).length;
+  }, 5);
+  let framed = 0;
+  const frames = medianTime(() => {
+    framed = leftByFrames(structuredClone(scene), LANE / 2);
+  }, 3);
+  return {
+    what: `50 riders over 8 s that are held to their lanes, of which nothing is known; ${found} leave`,
+    figure: ms(time),
+    beside: `by frames, thirty a second, by the nearest place of the guide: ${ms(frames)}, ${framed} leave`,
+    promise: 'at most as long as by frames, and none missed',
+    kept: time <= frames && found >= framed,
+  };
+}
+
+/** Whole looks of all checks that offers may take. */
+const MOST_LOOKS = 120;
+
+/** How long it takes to find what puts two right that cross. */
+function offersRow(): Row {
+  const way = (id: string, from: readonly [number, number], to: readonly [number, number]): object => ({
+    ...{ id, name: id, closed: false, color: '#0B7A75' },
+    nodes: [
+      { id: `${id}a`, x: from[0], y: from[1] },
+      { id: `${id}b`, x: to[0], y: to[1] },
+    ],
+  });
+  const on = (id: string): Record<string, unknown> =>
+    riderOn(
+      `r-${id}`,
+      id,
+      [
+        { time: 0, place: { by: 'node', node: `${id}a` } },
+        { time: 4, place: { by: 'node', node: `${id}b` } },
+      ],
+      { art: 'boat' },
+    );
+  const scene = sceneOf({
+    art: [BOAT],
+    guides: [way('across', [-100, 300], [900, 300]), way('down', [400, -100], [400, 700])],
+    riders: [on('across'), on('down')],
+  });
+  const [finding] = findingsOf(scene).filter(({ holds }) => !holds);
+  let offered = 0;
+  const [time, look] = mediansInTurn(
+    () => {
+      const fresh = structuredClone(scene);
+      if (finding) offered = offersFor(fresh, finding).offers.length;
+    },
+    () => void findingsOf(structuredClone(scene)),
+    5,
+    2,
+  );
+  return {
+    what: `${offered} offers that put two right that cross`,
+    figure: `${ms(time)}, ${(time / look).toFixed(0)} × all checks once`,
+    beside: `all checks once: ${ms(look)}`,
+    promise: `at most ${MOST_LOOKS} ×`,
+    kept: offered > 0 && time <= MOST_LOOKS * look,
+  };
+}
+
+/** How long it takes to check a scene of which nothing is known, and to find what puts it right. */
+export const checkRows = (): Row[] => [...clearanceRows(), corridorRow(), offersRow()];
+
+function clearanceRows(): Row[] {
   const few = ovals(12);
   const started = performance.now();
   const framed = byFrames(few);

@@ -47,6 +47,6 @@ for (const [name, rows] of sections) {
 const parts = sections.flatMap(([name]) => written.get(name) ?? []);
 writeFileSync(
   FILE,
-  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`editor\`, \`shelf\`, \`encoders\` or \`sent\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
+  `# Measured figures\n\nWritten by \`npm run bench\` on ${cpus().length} cores, Node ${process.versions.node}; \`npm run bench -- core\`, \`checks\`, \`editor\`, \`shelf\`, \`encoders\` or \`sent\` measures one part anew. Machines differ and are noisy: compare ratios.\n\n${parts.join('\n\n')}\n`,
 );
 process.exitCode = broken === 0 ? 0 : 1;

@@ -151,11 +151,21 @@ class Search {
       const left = way.filter((_, i) => i % EVERY === EVERY - 1).flatMap((offer) => this.#lessBy(offer));
       return left.sort(byNearness).slice(0, MOST_NEAREST);
     });
-    const nearest = ways
+    const first = ways
       .flat()
       .sort(byNearness)
-      .find(({ offer }) => worseThan(this.#before, this.#after(offer)).length === 0);
+      .find(({ offer }) => this.#isClean(offer));
+    if (!first) return null;
+    // What was left out beyond it may be as well.
+    const way = this.#tried.find((one) => one.includes(first.offer)) ?? [];
+    const at = way.indexOf(first.offer);
+    const beyond = way.slice(at + 1, at + EVERY).flatMap((offer) => this.#lessBy(offer));
+    const nearest = [first, ...beyond].sort(byNearness).find((one) => one === first || this.#isClean(one.offer));
     return nearest ? { offer: nearest.offer, words: nearest.one.words } : null;
+  }
+
+  #isClean(offer: Offer): boolean {
+    return worseThan(this.#before, this.#after(offer)).length === 0;
   }
 
   /** What an offer leaves of the finding, where that is less than there was. */
