@@ -9,8 +9,8 @@ const STANDING = Float64Array.of(1, 0, 0, 1, 0, 0);
 const GAP = noGap();
 
 /**
- * Whether all that a body sweeps while it goes from the first of three poses over the second to the third lies clear of an area that stands: the hull of the three bodies does, by more than the motion
- * leaves its chord. False says nothing: a hull takes up more than what moves.
+ * Whether all that a body sweeps while it goes through an odd number of poses, as far apart in time as each other, lies clear of an area that stands: the hull of the bodies does, by more than the motion
+ * leaves its chords from every other pose to the next but one. False says nothing: a hull takes up more than what moves.
  */
 export function isSweptClear(
   body: Body,
@@ -43,13 +43,14 @@ const placed = (m: ArrayLike<number>, x: number, y: number): Vec => [
   (m[1] ?? 0) * x + (m[3] ?? 1) * y + (m[5] ?? 0),
 ];
 
-/** px by which places are farther from the middle between the first and the last of three poses than that middle. */
+/** px by which places are farther from the middle between the first and the last of three poses than that middle: the most of all poses, three by three. */
 function leavesOf(points: Float64Array, size: number): number {
   let most = 0;
-  for (let i = 0; i < size; i += 2) {
-    const off = (at: number): number =>
-      (points[size + at] ?? 0) - ((points[at] ?? 0) + (points[2 * size + at] ?? 0)) / 2;
-    most = Math.max(most, Math.hypot(off(i), off(i + 1)));
-  }
+  for (let from = 0; from + 2 * size < points.length; from += 2 * size)
+    for (let i = from; i < from + size; i += 2) {
+      const off = (at: number): number =>
+        (points[size + at] ?? 0) - ((points[at] ?? 0) + (points[2 * size + at] ?? 0)) / 2;
+      most = Math.max(most, Math.hypot(off(i), off(i + 1)));
+    }
   return most;
 }

@@ -3,6 +3,7 @@ import { POSE, type Motion, type RiderMotion } from '../../motion/index.ts';
 import { artOfRider, riderById, type Bound, type Scene } from '../../scene/index.ts';
 import { PairSearch, type Mover } from '../bodies/closest.ts';
 import { lookIn } from '../bodies/look-in.ts';
+import { isSweptClear } from '../bodies/swept.ts';
 import { cellsOf, trackOf, type Track } from '../bodies/tracks.ts';
 import type { Asked, Check, Finding } from '../check.ts';
 import { placedArea, type Placed } from './areas.ts';
@@ -68,6 +69,29 @@ function foundOf(scene: Scene, motion: Motion, bound: Bound, how: How): Corridor
   return found;
 }
 
+/** Cells of time that are looked at together first, then fewer: most of what moves in an area is clear of its edges for long. */
+const TOGETHER = [16, 4] as const;
+
+const isAreaStanding = ({ by }: Placed): boolean => by === undefined || by.varies.length === 0;
+
+/** Tells whether a rider is clear of an area that stands, from a cell on, in all cells that are looked at together: by what it sweeps, from as many poses as cell by cell. */
+function clearIn(track: Track, area: Mover, length: number, cells: number): (cell: number, count: number) => boolean {
+  const standing = area.motion.poseAt(0, 1);
+  const outside = area.bodyIn(standing);
+  return (cell, count) => {
+    if (!outside || cell + count > cells) return false;
+    const [from, to] = [(length * cell) / cells, (length * (cell + count)) / cells];
+    if (track.events.some((time) => time > from && time < to)) return false;
+    const poses = Array.from({ length: 2 * count + 1 }, (_, k) =>
+      track.motion.poseAt(from + ((to - from) * k) / (2 * count), k === 2 * count ? -1 : 1),
+    );
+    const [first, ...others] = poses.map((pose) => track.bodyIn(pose));
+    return (
+      first !== undefined && others.every((body) => body === first) && isSweptClear(first, poses, outside, standing)
+    );
+  };
+}
+
 /** Only asked, one time is enough, and its depth is not asked for. */
 function searched(
   track: Track,
@@ -88,7 +112,14 @@ function searched(
   };
   // Where it was worst it is longest.
   if (isOnlyAsked && first != null) look(Math.min(cells - 1, Math.floor((first / motion.length) * cells)));
-  for (let cell = 0; cell < cells && !search.hasEnded; cell++) look(cell);
+  const isClear =
+    isAreaStanding(area) && bound.by === 'body' ? clearIn(track, against, motion.length, cells) : undefined;
+  for (let cell = 0; cell < cells && !search.hasEnded;) {
+    const first = cell;
+    const together = isClear ? TOGETHER.find((count) => first % count === 0 && isClear(first, count)) : undefined;
+    if (together === undefined) look(cell);
+    cell += together ?? 1;
+  }
   const { spans, at, place } = search.found;
   if (isOnlyAsked && spans.length > 0) return { bound, spans, at, place, depth: 0 };
   return spans.length > 0 ? { bound, spans, ...deepest(mover, about, bound.side, spans) } : undefined;
