@@ -5,7 +5,6 @@ import { corridor } from './corridor/index.ts';
 import { findingsBy, type Told } from './findings.ts';
 import { QUICK_CHECKS } from './list.ts';
 import { withinFrame } from './leaps/within-frame.ts';
-
 import { meeting } from './meeting-check.ts';
 import { flashes, offCanvas, reading } from './seen/index.ts';
 import { slip, stall } from './ride/index.ts';

@@ -186,7 +186,7 @@ interface DeskView {
   shortcuts: boolean;
   /** An earlier state that moves beside the present one. */
   ghost: Ghost | null;
-  /** What a check found, and in which scene: it is drawn on the canvas while that stands. */
+  /** What a check found, and in which scene: it is drawn on the canvas while that stands; kept after an edit, the view stays where it is. */
   finding: { readonly scene: Scene; readonly finding: Told; readonly isKept?: true } | null;
   /** What the checks find wrong, and with which scene. */
   wrong: { readonly scene: Scene | null; readonly found: readonly Told[] };

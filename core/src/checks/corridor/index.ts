@@ -115,8 +115,8 @@ function searched(
   const isClear =
     isAreaStanding(area) && bound.by === 'body' ? clearIn(track, against, motion.length, cells) : undefined;
   for (let cell = 0; cell < cells && !search.hasEnded;) {
-    const first = cell;
-    const together = isClear ? TOGETHER.find((count) => first % count === 0 && isClear(first, count)) : undefined;
+    const from = cell;
+    const together = isClear ? TOGETHER.find((count) => from % count === 0 && isClear(from, count)) : undefined;
     if (together === undefined) look(cell);
     cell += together ?? 1;
   }

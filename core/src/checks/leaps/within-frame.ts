@@ -1,4 +1,4 @@
-import { POSE, prepare, type Motion, type RiderMotion } from '../../motion/index.ts';
+import { POSE, prepare, type RiderMotion } from '../../motion/index.ts';
 import type { Rider, Scene } from '../../scene/index.ts';
 import { SNAP_ANGLE } from '../../tolerances.ts';
 import type { Check, Finding } from '../check.ts';
@@ -94,7 +94,7 @@ function leapsOf(scene: Scene, rider: Rider, moving: RiderMotion, length: number
 /** Every rider that is sent and turns or goes so far within a frame that it is seen to leap, though it moves smoothly: at the ends of what is averaged, where it is lifted inside a tight bend. */
 function checkFrames(held: Scene): FrameLeap[] {
   const scene = unheld(held);
-  const motion: Motion = scene === held ? prepare(held) : prepare(scene);
+  const motion = prepare(scene);
   const isUnseen = sightOf(scene, motion);
   const found = scene.riders.flatMap((rider, i): FrameLeap[] => {
     const moving = motion.riders[i];

@@ -186,7 +186,7 @@ describe('two that cross in the midst of a way of three marks: when one of them 
       expect(offer).toMatchObject({ rider: 'on-down', part: 'd2', from: 2 });
       // At 2 + d s it is in the middle; slower before it, or faster: |distance down| + |distance across| · 0.8 > 40 has to hold all the time.
       expect(clean(withOffer(scene, offer), 'clearance')).toBe(true);
-      const less = { ...offer, to: 2 + (offer.to - 2) * 0.93 - Math.sign(offer.to - 2) * 0.01 };
+      const less = { ...offer, to: 2 + (offer.to - 2) * 0.95 - Math.sign(offer.to - 2) * 0.01 };
       expect(clean(withOffer(scene, less), 'clearance')).toBe(false);
     }
   });

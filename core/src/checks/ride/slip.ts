@@ -75,7 +75,6 @@ function rollOf(motion: Motion, rider: Rider, moving: RiderMotion, radius: numbe
     const frame = frameAt(motion, rider, time);
     return frame && productOf(frame, matrixOf(moving.poseAt(time)));
   };
-  const pivot = (pose: Matrix, [x, y]: Vec): Vec => transformed(pose, [x, y]);
   return (time, half) => {
     const { path } = moving;
     const [before, now, after] = [placed(time - half), placed(time), placed(time + half)];
@@ -87,9 +86,9 @@ function rollOf(motion: Motion, rider: Rider, moving: RiderMotion, radius: numbe
     const centre = transformed(frame, [pose[POSE.x] ?? 0, pose[POSE.y] ?? 0]);
     const ground: Vec = [centre[0] - side * radius * normalX, centre[1] - side * radius * normalY];
     const touching = transformed(back, ground);
-    const [p, q] = [pivot(before, touching), pivot(after, touching)];
+    const [p, q] = [transformed(before, touching), transformed(after, touching)];
     const middle = transformed(back, centre);
-    const [a, b] = [pivot(before, middle), pivot(after, middle)];
+    const [a, b] = [transformed(before, middle), transformed(after, middle)];
     return { slip: Math.hypot(q[0] - p[0], q[1] - p[1]), way: Math.hypot(b[0] - a[0], b[1] - a[1]) };
   };
 }

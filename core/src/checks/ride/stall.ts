@@ -2,7 +2,7 @@ import { prepare } from '../../motion/index.ts';
 import type { Rider, Scene } from '../../scene/index.ts';
 import { timesOfLocals } from '../../time/index.ts';
 import type { Check, Finding } from '../check.ts';
-import { isWatched } from '../sight.ts';
+import { isWatched, sightOf } from '../sight.ts';
 
 /** Share of a rider's mean speed, and px/s, below which it is said to stand. */
 const STANDS = 0.02;
@@ -40,6 +40,7 @@ export const stall: Check<'stall'> = {
   label: 'Stops on its way',
   about: 'Riders that come to rest at a mark that asks for no rest, and go on in the same direction',
   find({ scene, motion }) {
+    const isUnseen = sightOf(scene, motion);
     return scene.riders.flatMap((rider): Finding[] => {
       const moving = motion.rider(rider.id);
       if (!isWatched(scene, rider) || rider.guide === null || !moving) return [];
@@ -51,8 +52,9 @@ export const stall: Check<'stall'> = {
         stalls.map(({ time }) => time),
         0,
         motion.length,
-      );
-      const at = times[0] ?? first.time;
+      ).filter((time) => !isUnseen(rider, moving.poseAt(time), time));
+      const [at] = times;
+      if (at === undefined) return [];
       return [
         {
           ...{ check: 'stall', holds: false, riders: [rider.id], at, place: null },

@@ -99,13 +99,13 @@ function FoundOffers({ scene, found }: { scene: Scene; found: Found }) {
       )}
       {nearest && (
         <>
-          <OfferButton scene={scene} offer={nearest.offer} />
+          <OfferButton scene={scene} offer={nearest.offer} title="What comes nearest" />
           <p className="card-note offer-then">Nearest. Then: {nearest.words}.</p>
         </>
       )}
       {instead && (
         <>
-          <OfferButton scene={scene} offer={instead.offer} />
+          <OfferButton scene={scene} offer={instead.offer} title="Enough, with a new finding" />
           <p className="card-note offer-then">
             Enough, but then: {instead.found.map((one) => foundWords(scene, one)).join('; ')}.
           </p>
@@ -121,16 +121,16 @@ const keyOf = ({ kind, rider, part = '', to }: Offer): string => `${kind} ${ride
 const foundWords = (scene: Scene, { label, riders, words }: Told): string =>
   [label, ...riders.map((id) => riderById(scene, id)?.name ?? id), words].join(', ');
 
-function OfferButton({ scene, offer }: { scene: Scene; offer: Offer }) {
+interface OfferButtonProps {
+  readonly scene: Scene;
+  readonly offer: Offer;
+  readonly title?: string;
+}
+
+function OfferButton({ scene, offer, title = 'The smallest change of this kind' }: OfferButtonProps) {
   const words = offerWords(scene, offer);
   return (
-    <EditButton
-      className="offer"
-      label={words}
-      title="The smallest change of this kind"
-      scene={scene}
-      edit={(base) => withOffer(base, offer)}
-    >
+    <EditButton className="offer" label={words} title={title} scene={scene} edit={(base) => withOffer(base, offer)}>
       {words}
     </EditButton>
   );
